@@ -1,0 +1,173 @@
+package yellowbracket.cut;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.Location;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.ShowSide;
+import yellowbracket.mesh.Vec3;
+
+/** Finds which caps of which sections lie against each other, how much, and how long and how visible the line between them is. */
+final class SeamFinder {
+    private static final GeometryFactory GEOMETRY = new GeometryFactory();
+    /** Mating areas below this, mm2, are contact along a line, not a seam. */
+    private static final double LEAST_AREA_MM2 = 0.5;
+    /** Visibility is asked once for so much line, mm; halving it moves the show length of the demo helm by under 2 %. */
+    private static final double SAMPLE_MM = 4;
+
+    private SeamFinder() {}
+
+    /** One section's share of one plane: its cap as polygons in the plane, and the cap's edges against the model's surface. */
+    private record Cap(Section section, boolean upper, Geometry area, List<Edge> line) {}
+
+    /** An edge of the seam line and the outward normal of the surface beside it. */
+    private record Edge(Vec3 from, Vec3 to, Vec3 normal) {
+        Vec3 middle() {
+            return from.plus(to).times(0.5);
+        }
+
+        double length() {
+            return from.distance(to);
+        }
+    }
+
+    static List<Seam> find(List<Section> sections, CutTree tree, Bvh model) {
+        var planes = tree.planes();
+        var seams = new ArrayList<Seam>();
+        for (int k = 0; k < planes.size(); k++) {
+            var caps = new ArrayList<Cap>();
+            for (var s : sections) caps(s, k, planes.get(k), caps);
+            for (int i = 0; i < caps.size(); i++)
+                for (int j = i + 1; j < caps.size(); j++)
+                    if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, planes.get(k), model, seams);
+        }
+        return List.copyOf(seams);
+    }
+
+    private static void caps(Section s, int plane, CutPlane at, List<Cap> out) {
+        var mesh = s.mesh();
+        var rim = new HashMap<Long, Integer>();
+        var beside = new HashMap<Long, Integer>();
+        double up = 0;
+        boolean any = false;
+        for (int f = 0; f < mesh.triangleCount(); f++) {
+            if (mesh.tag(f) != plane) continue;
+            any = true;
+            up += mesh.areaVector(f).dot(at.normal());
+            for (int k = 0; k < 3; k++) addEdge(rim, mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3));
+        }
+        if (!any) return;
+        for (int f = 0; f < mesh.triangleCount(); f++) {
+            if (mesh.tag(f) != Mesh.ORIGINAL) continue;
+            for (int k = 0; k < 3; k++) {
+                long reverse = key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k));
+                if (rim.containsKey(reverse)) beside.put(reverse, f);
+            }
+        }
+        boolean upper = up < 0; // the cap of the upper side looks down
+        var chains = RimChains.of(rim, mesh::point, upper ? new CutPlane(at.normal().times(-1), -at.offsetMm()) : at);
+        var line = new ArrayList<Edge>();
+        beside.forEach((edge, f) -> line.add(new Edge(mesh.point((int) (edge >>> 32)), mesh.point(edge.intValue()), unitNormal(mesh, f))));
+        line.sort(java.util.Comparator.comparingDouble((Edge e) -> e.from.x()).thenComparingDouble(e -> e.from.y()).thenComparingDouble(e -> e.from.z()));
+        out.add(new Cap(s, upper, area(chains, mesh, at), line));
+    }
+
+    private static Vec3 unitNormal(Mesh m, int f) {
+        var n = m.areaVector(f);
+        return n.norm() > 0 ? n.unit() : Vec3.Z;
+    }
+
+    private static long key(int from, int to) {
+        return (long) from << 32 | to;
+    }
+
+    private static void addEdge(Map<Long, Integer> rim, int from, int to) {
+        if (rim.remove(key(to, from)) == null) rim.put(key(from, to), 1);
+    }
+
+    /** The even-odd area of the loops. */
+    private static Geometry area(RimChains chains, Mesh mesh, CutPlane at) {
+        var frame = at.frame();
+        Geometry sum = GEOMETRY.createPolygon();
+        for (var loop : chains.loops()) {
+            var ring = new Coordinate[loop.length + 1];
+            for (int i = 0; i <= loop.length; i++) {
+                var p = mesh.point(loop[i % loop.length]);
+                ring[i] = new Coordinate(frame.u(p), frame.v(p));
+            }
+            Geometry polygon = GEOMETRY.createPolygon(ring);
+            if (!polygon.isValid()) polygon = polygon.buffer(0);
+            sum = sum.isEmpty() ? polygon : OverlayNGRobust.overlay(sum, polygon, OverlayNG.SYMDIFFERENCE);
+        }
+        return sum;
+    }
+
+    private static void seam(Cap a, Cap b, int plane, CutPlane at, Bvh model, List<Seam> out) {
+        if (!a.area.getEnvelopeInternal().intersects(b.area.getEnvelopeInternal())) return;
+        var shared = OverlayNGRobust.overlay(a.area, b.area, OverlayNG.INTERSECTION);
+        if (shared.getArea() < LEAST_AREA_MM2) return;
+        var locator = new IndexedPointInAreaLocator(shared.buffer(0.02));
+        var frame = at.frame();
+        double length = 0, show = 0, due = SAMPLE_MM, pending = 0;
+        var line = new ArrayList<Vec3>();
+        for (var e : a.line) {
+            var m = e.middle();
+            if (locator.locate(new Coordinate(frame.u(m), frame.v(m))) == Location.EXTERIOR) continue;
+            length += e.length();
+            line.add(e.from);
+            line.add(e.to);
+            pending += e.length();
+            due += e.length();
+            if (due >= SAMPLE_MM) {
+                if (ShowSide.seen(model, m, e.normal)) show += pending;
+                pending = 0;
+                due = 0;
+            }
+        }
+        boolean inOrder = a.section.name().length() < b.section.name().length()
+                || a.section.name().length() == b.section.name().length() && a.section.name().compareTo(b.section.name()) < 0;
+        var c = shared.getCentroid().getCoordinate();
+        var centre = frame.first().times(c.x).plus(frame.second().times(c.y)).plus(at.normal().times(at.offsetMm()));
+        var bending = Moments.of(shared);
+        out.add(new Seam(inOrder ? a.section.name() : b.section.name(), inOrder ? b.section.name() : a.section.name(), plane,
+                shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(), line));
+    }
+
+    /** Second moments of a plane area about its centre, by Green's theorem over its rings. */
+    private record Moments(double least, double halfDepth) {
+        static Moments of(Geometry g) {
+            var c = g.getCentroid().getCoordinate();
+            double ix = 0, iy = 0, ixy = 0;
+            for (int i = 0; i < g.getNumGeometries(); i++) {
+                if (!(g.getGeometryN(i) instanceof Polygon p)) continue;
+                for (int r = -1; r < p.getNumInteriorRing(); r++) {
+                    var ring = (r < 0 ? p.getExteriorRing() : p.getInteriorRingN(r)).getCoordinates();
+                    double turn = org.locationtech.jts.algorithm.Area.ofRingSigned(ring) < 0 ? 1 : -1; // JTS: negative is counter-clockwise
+                    double sign = r < 0 ? turn : -turn;
+                    for (int k = 0; k + 1 < ring.length; k++) {
+                        double x0 = ring[k].x - c.x, y0 = ring[k].y - c.y, x1 = ring[k + 1].x - c.x, y1 = ring[k + 1].y - c.y;
+                        double w = sign * (x0 * y1 - x1 * y0);
+                        ix += w * (y0 * y0 + y0 * y1 + y1 * y1) / 12;
+                        iy += w * (x0 * x0 + x0 * x1 + x1 * x1) / 12;
+                        ixy += w * (x0 * y1 + 2 * x0 * y0 + 2 * x1 * y1 + x1 * y0) / 24;
+                    }
+                }
+            }
+            double mean = (ix + iy) / 2, spread = Math.hypot((ix - iy) / 2, ixy);
+            double axis = 0.5 * Math.atan2(-2 * ixy, ix - iy) + Math.PI / 2; // the axis of the least moment
+            double nx = -Math.sin(axis), ny = Math.cos(axis), deep = 0;
+            for (var p : g.getCoordinates()) deep = Math.max(deep, Math.abs((p.x - c.x) * nx + (p.y - c.y) * ny));
+            return new Moments(Math.max(0, mean - spread), deep);
+        }
+    }
+}

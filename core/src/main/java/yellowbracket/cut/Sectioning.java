@@ -1,0 +1,88 @@
+package yellowbracket.cut;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import yellowbracket.mesh.Bodies;
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Progress;
+
+/** The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own; an inner void stays with what holds it. */
+public record Sectioning(List<Section> sections, List<Seam> seams, List<String> findings) {
+    /** Above this the work stops: nobody glues so many. */
+    public static final int MOST_SECTIONS = 200;
+    /** A section of less volume, mm3, is told as a sliver. */
+    private static final double SLIVER_MM3 = 60;
+
+    /** @param firstLetter index of the first section's letter, so that props of one build do not share names */
+    public static Sectioning of(Mesh model, Bvh index, CutTree tree, int firstLetter, Progress progress) {
+        var pieces = new ArrayList<Mesh>();
+        var findings = new ArrayList<String>();
+        int open = cut(model, tree, 0, pieces, progress);
+        if (open > 0) findings.add(open + " open chains were left uncapped: the model has holes, mend it before cutting");
+        pieces.sort(Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25)).reversed()
+                .thenComparingDouble(m -> m.bounds().centre().x()).thenComparingDouble(m -> m.bounds().centre().y()));
+        if (pieces.size() > MOST_SECTIONS) {
+            findings.add("the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes");
+            pieces.subList(MOST_SECTIONS, pieces.size()).clear();
+        }
+        var sections = new ArrayList<Section>();
+        for (var piece : pieces) {
+            String name = Section.letter(firstLetter + sections.size());
+            sections.add(new Section(name, piece, MeshHealth.balanced(piece)));
+            if (Math.abs(piece.volumeMm3()) < SLIVER_MM3) findings.add("section " + name + " is a sliver: move the plane that makes it");
+        }
+        progress.check();
+        return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
+    }
+
+    /** The same sections and seams in an enlarged prop. */
+    public Sectioning scaled(double k) {
+        return k == 1 ? this : new Sectioning(sections.stream().map(s -> s.scaled(k)).toList(), seams.stream().map(s -> s.scaled(k)).toList(), findings);
+    }
+
+    public Section section(String name) {
+        return sections.stream().filter(s -> s.name().equals(name)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no section " + name));
+    }
+
+    /** Returns how many chains stayed open. */
+    private static int cut(Mesh piece, CutTree tree, int number, List<Mesh> out, Progress progress) {
+        progress.check();
+        if (piece.isEmpty()) return 0;
+        return switch (tree) {
+            case CutTree.Whole w -> {
+                out.addAll(solids(piece));
+                yield 0;
+            }
+            case CutTree.Split s -> {
+                var halves = PlaneCut.cut(piece, s.plane(), number);
+                yield halves.openChains() + cut(halves.above(), s.above(), number + 1, out, progress)
+                        + cut(halves.below(), s.below(), number + 1 + s.above().planeCount(), out, progress);
+            }
+        };
+    }
+
+    /** Connected parts; a part turned inside out within another's box is that one's void. */
+    static List<Mesh> solids(Mesh m) {
+        var bodies = Bodies.of(m);
+        if (bodies.count() == 1) return List.of(m);
+        var parts = bodies.meshes();
+        var solids = new ArrayList<Mesh>();
+        var voids = new ArrayList<Mesh>();
+        for (var p : parts) (p.volumeMm3() < 0 ? voids : solids).add(p);
+        for (var hollow : voids) {
+            int home = -1;
+            for (int i = 0; i < solids.size(); i++) {
+                var box = solids.get(i).bounds();
+                boolean holds = box.contains(hollow.bounds().min()) && box.contains(hollow.bounds().max());
+                if (holds && (home < 0 || box.diagonal() < solids.get(home).bounds().diagonal())) home = i;
+            }
+            if (home < 0) solids.add(hollow);
+            else solids.set(home, Mesh.union(List.of(solids.get(home), hollow)));
+        }
+        return solids;
+    }
+}

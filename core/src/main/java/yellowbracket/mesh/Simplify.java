@@ -1,0 +1,225 @@
+package yellowbracket.mesh;
+
+import java.util.Arrays;
+
+/**
+ * Fewer triangles for display and search, by edge collapse in order of quadric error (Garland and Heckbert, "Surface simplification
+ * using quadric error metrics", 1997), swept in rounds of rising threshold instead of a heap. Collapses that would turn a triangle
+ * over or join what is not joined are skipped; open borders are held by extra quadrics. Results are never measured on the proxy.
+ */
+public final class Simplify {
+    private static final int QUADRIC = 10;
+    private static final int ROUNDS = 60;
+
+    private final Mesh source;
+    private final int target;
+    private final double[] xyz;
+    private final int[] tri;
+    private final double[] quadric;
+    private final boolean[] dead;
+    private int alive;
+    private int[] start;
+    private int[] ring;
+
+    private Simplify(Mesh source, int target) {
+        this.source = source;
+        this.target = target;
+        xyz = source.copyXyz();
+        tri = source.copyTriangles();
+        quadric = new double[QUADRIC * source.vertexCount()];
+        dead = new boolean[source.triangleCount()];
+        alive = source.triangleCount();
+    }
+
+    /** A mesh with about {@code target} triangles, or the mesh itself if it has no more than that. Tags are kept. */
+    public static Mesh to(Mesh mesh, int target, Progress progress) {
+        return mesh.triangleCount() <= target ? mesh : new Simplify(mesh, target).run(progress);
+    }
+
+    private Mesh run(Progress progress) {
+        for (int f = 0; f < dead.length; f++) addPlane(f);
+        holdBorders();
+        double scale = source.bounds().diagonal();
+        double threshold = 1e-12 * scale * scale;
+        for (int round = 0; round < ROUNDS && alive > target; round++) {
+            progress.check();
+            progress.report(source.triangleCount() - alive, source.triangleCount() - target);
+            link();
+            sweep(threshold);
+            threshold *= 2.2;
+        }
+        return compact();
+    }
+
+    private void addPlane(int f) {
+        var n = source.areaVector(f);
+        double len = n.norm();
+        if (len == 0) return;
+        var u = n.times(1 / len);
+        add(f, u, -u.dot(source.corner(f, 0)), len);
+    }
+
+    private void add(int f, Vec3 u, double d, double weight) {
+        for (int k = 0; k < 3; k++) addQuadric(tri[3 * f + k], u, d, weight);
+    }
+
+    private void addQuadric(int v, Vec3 u, double d, double w) {
+        int q = QUADRIC * v;
+        double a = u.x(), b = u.y(), c = u.z();
+        quadric[q] += w * a * a;
+        quadric[q + 1] += w * a * b;
+        quadric[q + 2] += w * a * c;
+        quadric[q + 3] += w * a * d;
+        quadric[q + 4] += w * b * b;
+        quadric[q + 5] += w * b * c;
+        quadric[q + 6] += w * b * d;
+        quadric[q + 7] += w * c * c;
+        quadric[q + 8] += w * c * d;
+        quadric[q + 9] += w * d * d;
+    }
+
+    /** Planes through open edges at right angles to their triangle keep the outline of a hole in place. */
+    private void holdBorders() {
+        var edges = new Edges(source);
+        edges.forEach((from, to) -> {
+            if (to - from == 2 && source.tag(edges.triangle(from)) == source.tag(edges.triangle(from + 1))) return;
+            int f = edges.triangle(from);
+            var a = source.point(edges.lowVertex(from));
+            var b = source.point(edges.highVertex(from));
+            var side = b.minus(a).cross(source.areaVector(f));
+            if (side.norm() == 0) return;
+            var u = side.unit();
+            double w = 20 * b.minus(a).dot(b.minus(a));
+            addQuadric(edges.lowVertex(from), u, -u.dot(a), w);
+            addQuadric(edges.highVertex(from), u, -u.dot(a), w);
+        });
+    }
+
+    /** Fills {@link #ring}: for each vertex the triangles around it, from {@code start[v]} to {@code start[v + 1]}. */
+    private void link() {
+        start = new int[source.vertexCount() + 1];
+        for (int f = 0; f < dead.length; f++) if (!dead[f]) for (int k = 0; k < 3; k++) start[tri[3 * f + k] + 1]++;
+        for (int v = 0; v < source.vertexCount(); v++) start[v + 1] += start[v];
+        ring = new int[start[source.vertexCount()]];
+        var fill = Arrays.copyOf(start, start.length);
+        for (int f = 0; f < dead.length; f++) if (!dead[f]) for (int k = 0; k < 3; k++) ring[fill[tri[3 * f + k]]++] = f;
+    }
+
+    private void sweep(double threshold) {
+        var touched = new boolean[source.vertexCount()];
+        for (int f = 0; f < dead.length && alive > target; f++) {
+            for (int k = 0; k < 3 && !dead[f]; k++) {
+                int a = tri[3 * f + k], b = tri[3 * f + (k + 1) % 3];
+                if (touched[a] || touched[b]) continue;
+                var p = bestPoint(a, b, threshold);
+                if (p == null || !mayCollapse(a, b, p)) continue;
+                collapse(a, b, p, touched);
+            }
+        }
+    }
+
+    /** Where the edge would collapse to, or null when that costs more than the threshold. */
+    private double[] bestPoint(int a, int b, double threshold) {
+        double[] best = null;
+        double least = threshold;
+        for (int i = 0; i < 3; i++) {
+            double t = i == 0 ? 0.5 : i - 1;
+            double x = xyz[3 * a] * (1 - t) + xyz[3 * b] * t, y = xyz[3 * a + 1] * (1 - t) + xyz[3 * b + 1] * t, z = xyz[3 * a + 2] * (1 - t) + xyz[3 * b + 2] * t;
+            double e = error(a, x, y, z) + error(b, x, y, z);
+            if (e < least) {
+                least = e;
+                best = new double[] {x, y, z};
+            }
+        }
+        return best;
+    }
+
+    private double error(int v, double x, double y, double z) {
+        int q = QUADRIC * v;
+        return quadric[q] * x * x + 2 * quadric[q + 1] * x * y + 2 * quadric[q + 2] * x * z + 2 * quadric[q + 3] * x + quadric[q + 4] * y * y
+                + 2 * quadric[q + 5] * y * z + 2 * quadric[q + 6] * y + quadric[q + 7] * z * z + 2 * quadric[q + 8] * z + quadric[q + 9];
+    }
+
+    /** Link condition (exactly two common neighbours) and no triangle turned by more than about 80 degrees. */
+    private boolean mayCollapse(int a, int b, double[] p) {
+        int common = 0;
+        for (int i = start[a]; i < start[a + 1]; i++) {
+            int f = ring[i];
+            if (dead[f] || !uses(f, a)) return false;
+            if (uses(f, b)) common++;
+            else if (turns(f, a, p)) return false;
+        }
+        if (common != 2) return false;
+        for (int i = start[b]; i < start[b + 1]; i++) {
+            int f = ring[i];
+            if (dead[f] || !uses(f, b)) return false;
+            if (!uses(f, a) && turns(f, b, p)) return false;
+        }
+        return sharedNeighbours(a, b) == 2;
+    }
+
+    private int sharedNeighbours(int a, int b) {
+        int n = 0;
+        for (int i = start[a]; i < start[a + 1]; i++)
+            for (int k = 0; k < 3; k++) {
+                int v = tri[3 * ring[i] + k];
+                if (v == a || v == b || tri[3 * ring[i] + (k + 2) % 3] != a) continue; // here: v follows a, so each neighbour counts once
+                for (int j = start[b]; j < start[b + 1]; j++)
+                    if (uses(ring[j], v)) {
+                        n++;
+                        break;
+                    }
+            }
+        return n;
+    }
+
+    private boolean uses(int f, int v) {
+        return tri[3 * f] == v || tri[3 * f + 1] == v || tri[3 * f + 2] == v;
+    }
+
+    private boolean turns(int f, int v, double[] p) {
+        var before = normal(f, -1, p);
+        var after = normal(f, v, p);
+        return before.dot(after) <= 0.17 * before.norm() * after.norm();
+    }
+
+    private Vec3 normal(int f, int moved, double[] p) {
+        var c = new Vec3[3];
+        for (int k = 0; k < 3; k++) {
+            int v = tri[3 * f + k];
+            c[k] = v == moved ? new Vec3(p[0], p[1], p[2]) : new Vec3(xyz[3 * v], xyz[3 * v + 1], xyz[3 * v + 2]);
+        }
+        return c[1].minus(c[0]).cross(c[2].minus(c[0]));
+    }
+
+    private void collapse(int a, int b, double[] p, boolean[] touched) {
+        System.arraycopy(p, 0, xyz, 3 * a, 3);
+        for (int i = 0; i < QUADRIC; i++) quadric[QUADRIC * a + i] += quadric[QUADRIC * b + i];
+        for (int i = start[a]; i < start[a + 1]; i++) touchAll(ring[i], touched);
+        for (int i = start[b]; i < start[b + 1]; i++) {
+            int f = ring[i];
+            touchAll(f, touched);
+            if (uses(f, a)) {
+                dead[f] = true;
+                alive--;
+            } else {
+                for (int k = 0; k < 3; k++) if (tri[3 * f + k] == b) tri[3 * f + k] = a;
+            }
+        }
+    }
+
+    /** The rings of these vertices are out of date until the next round. */
+    private void touchAll(int f, boolean[] touched) {
+        for (int k = 0; k < 3; k++) touched[tri[3 * f + k]] = true;
+    }
+
+    private Mesh compact() {
+        var tag = new int[dead.length];
+        var keep = new boolean[dead.length];
+        for (int f = 0; f < dead.length; f++) {
+            tag[f] = source.tag(f);
+            keep[f] = !dead[f];
+        }
+        return Mesh.owning(xyz, tri, tag).only(keep);
+    }
+}

@@ -1,0 +1,163 @@
+package yellowbracket.mesh.io;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.VertexWeld;
+
+/**
+ * STL, binary and ascii, told apart by content: a file is binary when its length matches its count, whatever the header says.
+ * Vertices are welded by exact bits; stated normals are ignored. Triangles with a coordinate that is not finite are left out and counted.
+ */
+public final class StlReader {
+    private static final int HEADER = 84;
+    private static final int RECORD = 50;
+
+    private final String name;
+    private final byte[] bytes;
+    private final Progress progress;
+    private final List<String> notices = new ArrayList<>();
+
+    private StlReader(String name, byte[] bytes, Progress progress) {
+        this.name = name;
+        this.bytes = bytes;
+        this.progress = progress;
+    }
+
+    /** @param name the file's name, for messages */
+    public static MeshFile parse(String name, byte[] bytes, Progress progress) {
+        return new StlReader(name, bytes, progress).run();
+    }
+
+    private MeshFile run() {
+        if (bytes.length >= HEADER) {
+            long count = Integer.toUnsignedLong(ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(80));
+            long need = HEADER + RECORD * count;
+            if (need == bytes.length && count > 0) return binary((int) count);
+            if (looksAscii()) return ascii();
+            if (count == 0) return refuse("byte 80", "the file declares no triangles", "export it again");
+            if (need < bytes.length && count < 50_000_000) {
+                notices.add(bytes.length - need + " bytes after the last triangle were ignored");
+                return binary((int) count);
+            }
+            if (looksBinary()) return refuse("byte " + bytes.length, "the file ends early: it declares " + count + " triangles and holds "
+                    + (bytes.length - HEADER) / RECORD, "download or export it again");
+            return refuse("", "this is not an STL mesh", "open an STL file");
+        }
+        return looksAscii() ? ascii() : refuse("", "this is not an STL mesh", "open an STL file");
+    }
+
+    private boolean looksAscii() {
+        var head = new String(bytes, 0, Math.min(bytes.length, 2000), StandardCharsets.ISO_8859_1).stripLeading().toLowerCase(java.util.Locale.ROOT);
+        return head.startsWith("solid") && (head.contains("facet") || head.contains("endsolid"));
+    }
+
+    /** A text file has no zero bytes; the second half of a binary STL header nearly always has, and so have its attribute bytes. */
+    private boolean looksBinary() {
+        for (int i = 0; i < Math.min(bytes.length, 400); i++) if (bytes[i] == 0) return true;
+        return false;
+    }
+
+    private MeshFile binary(int count) {
+        var in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+        var weld = new VertexWeld(count / 2 + 16);
+        var tri = new int[3 * count];
+        int kept = 0, broken = 0;
+        for (int f = 0; f < count; f++) {
+            int at = HEADER + RECORD * f + 12;
+            if ((f & 0xFFFF) == 0) {
+                progress.check();
+                progress.report(f, count);
+            }
+            boolean finite = true;
+            for (int k = 0; k < 9 && finite; k++) finite = Float.isFinite(in.getFloat(at + 4 * k));
+            if (!finite) {
+                broken++;
+                continue;
+            }
+            for (int k = 0; k < 3; k++)
+                tri[kept++] = weld.index(in.getFloat(at + 12 * k), in.getFloat(at + 12 * k + 4), in.getFloat(at + 12 * k + 8));
+        }
+        return finish(weld, tri, kept, broken);
+    }
+
+    private MeshFile ascii() {
+        var text = new Scanner(bytes);
+        var weld = new VertexWeld(Math.max(16, bytes.length / 200));
+        var tri = new int[Math.max(12, bytes.length / 40)];
+        int kept = 0, broken = 0, inFacet = 0;
+        var c = new float[9];
+        for (String word = text.next(); !word.isEmpty(); word = text.next()) {
+            switch (word.toLowerCase(java.util.Locale.ROOT)) {
+                case "vertex" -> {
+                    if (inFacet == 3) return refuse("line " + text.line(), "a facet has more than three corners", "export it again as triangles");
+                    for (int i = 0; i < 3; i++) {
+                        String number = text.next();
+                        try {
+                            c[3 * inFacet + i] = Float.parseFloat(number);
+                        } catch (NumberFormatException e) {
+                            return refuse("line " + text.line(), "\"" + shorten(number) + "\" is not a number", "download or export it again");
+                        }
+                    }
+                    inFacet++;
+                }
+                case "endfacet" -> {
+                    if (inFacet != 3) return refuse("line " + text.line(), "a facet has " + inFacet + " corners", "download or export it again");
+                    inFacet = 0;
+                    boolean finite = true;
+                    for (float v : c) finite &= Float.isFinite(v);
+                    if (!finite) broken++;
+                    else {
+                        if (kept + 3 > tri.length) tri = java.util.Arrays.copyOf(tri, 2 * tri.length);
+                        for (int k = 0; k < 3; k++) tri[kept++] = weld.index(c[3 * k], c[3 * k + 1], c[3 * k + 2]);
+                    }
+                    if ((kept & 0xFFF) == 0) progress.check();
+                }
+                default -> {}
+            }
+        }
+        if (inFacet != 0) return refuse("line " + text.line(), "the file ends within a facet", "download or export it again");
+        return finish(weld, tri, kept, broken);
+    }
+
+    private MeshFile finish(VertexWeld weld, int[] tri, int used, int broken) {
+        if (broken > 0) notices.add(broken + " triangles with a coordinate that is no number were left out");
+        if (used == 0) return refuse("", "the file holds no triangle", "open another file");
+        return new MeshFile.Read(Mesh.of(weld.toXyz(), java.util.Arrays.copyOf(tri, used)), List.copyOf(notices));
+    }
+
+    private MeshFile refuse(String where, String what, String todo) {
+        return new MeshFile.Refused(new ReadProblem(name, where, what, todo));
+    }
+
+    private static String shorten(String s) {
+        return s.length() > 24 ? s.substring(0, 24) + "..." : s;
+    }
+
+    /** Words separated by white space, with the line they are on. */
+    private static final class Scanner {
+        private final byte[] bytes;
+        private int at;
+        private int line = 1;
+
+        Scanner(byte[] bytes) {
+            this.bytes = bytes;
+        }
+
+        /** The next word, empty at the end. */
+        String next() {
+            while (at < bytes.length && bytes[at] <= ' ' && bytes[at] >= 0) if (bytes[at++] == '\n') line++;
+            int from = at;
+            while (at < bytes.length && (bytes[at] > ' ' || bytes[at] < 0)) at++;
+            return new String(bytes, from, at - from, StandardCharsets.ISO_8859_1);
+        }
+
+        int line() {
+            return line;
+        }
+    }
+}
