@@ -15,6 +15,8 @@ public final class Bvh {
     private static final int BOX = 6;
     /** Depth of the traversal stack; a median fallback keeps the tree far below this. */
     private static final int STACK = 96;
+    /** Share of a triangle by which a ray may miss it and still count, so that none slips through between two neighbours. */
+    private static final double EDGE = 1e-10;
 
     private final double[] corners; // nine a triangle, in leaf order: the three corners' coordinates
     private final int[] order;      // leaf position -> triangle of the mesh
@@ -37,12 +39,10 @@ public final class Bvh {
         var box = new double[BOX * n];
         for (int f = 0; f < n; f++) {
             order[f] = f;
-            for (int a = 0; a < 3; a++) {
-                double p = m.corner(f, 0).get(a), q = m.corner(f, 1).get(a), r = m.corner(f, 2).get(a);
-                box[BOX * f + a] = Math.min(p, Math.min(q, r));
-                box[BOX * f + 3 + a] = Math.max(p, Math.max(q, r));
-                centres[3 * f + a] = (box[BOX * f + a] + box[BOX * f + 3 + a]) / 2;
-            }
+            int a = m.vertex(f, 0), b = m.vertex(f, 1), c = m.vertex(f, 2);
+            extent(box, centres, f, 0, m.x(a), m.x(b), m.x(c));
+            extent(box, centres, f, 1, m.y(a), m.y(b), m.y(c));
+            extent(box, centres, f, 2, m.z(a), m.z(b), m.z(c));
         }
         var bvh = new Bvh(new double[9 * n], order);
         bvh.build(centres, box);
@@ -54,6 +54,13 @@ public final class Bvh {
                 bvh.corners[9 * i + 3 * k + 2] = m.z(v);
             }
         return bvh;
+    }
+
+    private static void extent(double[] box, double[] centres, int f, int axis, double p, double q, double r) {
+        double lo = Math.min(p, Math.min(q, r)), hi = Math.max(p, Math.max(q, r));
+        box[BOX * f + axis] = lo;
+        box[BOX * f + 3 + axis] = hi;
+        centres[3 * f + axis] = (lo + hi) / 2;
     }
 
     private void build(double[] centres, double[] box) {
@@ -222,12 +229,13 @@ public final class Bvh {
 
         double nearest(double least) {
             var stack = new int[STACK];
+            var entered = new double[STACK];
             int top = 0;
             double best = Double.POSITIVE_INFINITY;
             if (entry(0, best) < Double.POSITIVE_INFINITY) stack[top++] = 0;
             while (top > 0) {
                 int node = stack[--top];
-                if (entry(node, best) == Double.POSITIVE_INFINITY) continue;
+                if (entered[top] > best) continue;
                 int left = links[2 * node];
                 if (left < 0) {
                     int from = -left - 1, to = from + links[2 * node + 1];
@@ -242,9 +250,15 @@ public final class Bvh {
                     int right = links[2 * node + 1];
                     double tl = entry(left, best), tr = entry(right, best);
                     boolean leftFirst = tl <= tr;
-                    int far = leftFirst ? right : left, near = leftFirst ? left : right;
-                    if (Math.max(tl, tr) < Double.POSITIVE_INFINITY) stack[top++] = far;
-                    if (Math.min(tl, tr) < Double.POSITIVE_INFINITY) stack[top++] = near;
+                    double far = leftFirst ? tr : tl, near = leftFirst ? tl : tr;
+                    if (far < Double.POSITIVE_INFINITY) {
+                        stack[top] = leftFirst ? right : left;
+                        entered[top++] = far;
+                    }
+                    if (near < Double.POSITIVE_INFINITY) {
+                        stack[top] = leftFirst ? left : right;
+                        entered[top++] = near;
+                    }
                 }
             }
             return best;
@@ -316,10 +330,10 @@ public final class Bvh {
             if (det == 0) return Double.POSITIVE_INFINITY;
             double inv = 1 / det, tx = ox - ax, ty = oy - ay, tz = oz - az;
             double u = (tx * px + ty * py + tz * pz) * inv;
-            if (u < 0 || u > 1) return Double.POSITIVE_INFINITY;
+            if (u < -EDGE || u > 1 + EDGE) return Double.POSITIVE_INFINITY;
             double qx = ty * ez - tz * ey, qy = tz * ex - tx * ez, qz = tx * ey - ty * ex;
             double v = (dx * qx + dy * qy + dz * qz) * inv;
-            if (v < 0 || u + v > 1) return Double.POSITIVE_INFINITY;
+            if (v < -EDGE || u + v > 1 + EDGE) return Double.POSITIVE_INFINITY;
             double t = (fx * qx + fy * qy + fz * qz) * inv;
             return t >= 0 ? t : Double.POSITIVE_INFINITY;
         }

@@ -1,0 +1,47 @@
+package yellowbracket.shop;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Starting values from common workshop practice, generic names only. A product's label and the maker's own log override them.
+ * {@code minutesPerDm2}: working minutes for one square decimetre by operation.
+ */
+public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<JoinProduct> joins, List<Coating> coatings,
+                        List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2, double sheetDm2, double sheetCost) {
+
+    /** The catalogue that ships with the program. */
+    public static Catalogue builtIn() {
+        try (var in = Catalogue.class.getResourceAsStream("catalogue.json")) {
+            return new ObjectMapper().registerModule(new Jdk8Module()).readValue(in, Catalogue.class);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the built-in catalogue is damaged", e);
+        }
+    }
+
+    public Material material(String name) {
+        return materials.stream().filter(m -> m.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no material " + name));
+    }
+
+    public Coating coating(String name) {
+        return coatings.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no coating " + name));
+    }
+
+    public JoinProduct join(String name) {
+        return joins.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no way to join " + name));
+    }
+
+    public Profile profile(String name) {
+        return profiles.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no profile " + name));
+    }
+
+    public double minutes(String operation) {
+        var m = minutesPerDm2.get(operation);
+        if (m == null) throw new IllegalArgumentException("no rate for " + operation);
+        return m;
+    }
+}

@@ -1,0 +1,34 @@
+package yellowbracket.shop;
+
+/**
+ * Hours as a factor on the catalogue's, learned from this maker's log: a normal prior on the logarithm of the factor with weight {@code priorJobs},
+ * updated by each finished job (conjugate, known variance). {@code jobs} is how many jobs were the maker's own.
+ */
+public record Rate(double factor, int jobs, double sumLog) {
+    /** The prior counts as much as this many jobs. */
+    public static final double PRIOR_JOBS = 3;
+    /** Spread of single jobs about their estimate, natural logarithm; 0.35 is about a third more or less. */
+    public static final double JOB_SPREAD = 0.35;
+    public static final Rate UNKNOWN = new Rate(1, 0, 0);
+
+    /** After one more job that took {@code actual} hours where the catalogue said {@code catalogue}. */
+    public Rate with(double actual, double catalogue) {
+        if (!(actual > 0 && catalogue > 0)) throw new IllegalArgumentException("hours must be above 0");
+        double sum = sumLog + Math.log(actual / catalogue);
+        return new Rate(Math.exp(sum / (PRIOR_JOBS + jobs + 1)), jobs + 1, sum);
+    }
+
+    /** Share of the estimate that comes from this maker, 0..1. */
+    public double share() {
+        return jobs / (PRIOR_JOBS + jobs);
+    }
+
+    /** Standard deviation of the logarithm of a coming job's hours. */
+    public double spread() {
+        return JOB_SPREAD * Math.sqrt(1 + 1 / (PRIOR_JOBS + jobs));
+    }
+
+    public String source() {
+        return jobs == 0 ? "catalogue" : jobs + (jobs == 1 ? " job" : " jobs") + " of yours, " + Math.round(100 * share()) + " %";
+    }
+}

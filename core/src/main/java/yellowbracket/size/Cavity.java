@@ -1,0 +1,117 @@
+package yellowbracket.size;
+
+import java.util.OptionalDouble;
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor is
+ * the longest run of heights on which nothing lies ahead, closed above and below.
+ */
+public final class Cavity {
+    private static final double STEP_MM = 1.5;
+    /** Rays keep off the mirror plane, where models have their seams, ridges and rivets. */
+    private static final double ASIDE_MM = 0.4;
+
+    private final Mesh mesh;
+    private final Bvh index;
+    private final double middleY;
+    private final double visorLow;
+    private final double visorHigh;
+    private final double rimZ;
+    private final double roofZ;
+
+    private Cavity(Mesh mesh, Bvh index, double middleY, double rimZ, double roofZ, double visorLow, double visorHigh) {
+        this.mesh = mesh;
+        this.index = index;
+        this.middleY = middleY;
+        this.rimZ = rimZ;
+        this.roofZ = roofZ;
+        this.visorLow = visorLow;
+        this.visorHigh = visorHigh;
+    }
+
+    /** Never fails: a prop without a hollow has {@link #holdsAHead} false. */
+    public static Cavity of(Mesh mesh, Bvh index) {
+        var box = mesh.bounds();
+        double y = (box.min().y() + box.max().y()) / 2, roof = box.max().z();
+        for (int i = 0; i < 8; i++) { // the middle between front and back wall a third below the roof; brims and crests shift the box, not this
+            double z = box.min().z() + 0.62 * box.size().z();
+            double ahead = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y), behind = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1));
+            if (!Double.isFinite(behind) || !Double.isFinite(ahead)) break;
+            y += (ahead - behind) / 2;
+        }
+        double up = distance(index, new Vec3(ASIDE_MM, y, box.min().z() - 1), Vec3.Z);
+        roof = Double.isFinite(up) ? box.min().z() - 1 + up : roof;
+        double rim = rim(index, box.min().z(), roof, y);
+        double[] visor = visor(index, rim, roof, y);
+        return new Cavity(mesh, index, y, rim, roof, visor[0], visor[1]);
+    }
+
+    /** The lowest height with wall on both sides. */
+    private static double rim(Bvh index, double from, double to, double y) {
+        for (double z = from; z < to; z += STEP_MM)
+            if (Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.X)) && Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1)))) return z;
+        return from;
+    }
+
+    private static double[] visor(Bvh index, double rim, double roof, double y) {
+        double bestLow = Double.NaN, bestHigh = Double.NaN, low = Double.NaN;
+        boolean wallBelow = false;
+        for (double z = rim; z < roof - 10; z += STEP_MM) {
+            boolean open = !Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y));
+            if (open && wallBelow && Double.isNaN(low)) low = z;
+            if (!open) {
+                if (!Double.isNaN(low) && !(bestHigh - bestLow > z - low)) {
+                    bestLow = low;
+                    bestHigh = z - STEP_MM;
+                }
+                low = Double.NaN;
+                wallBelow = true;
+            }
+        }
+        return new double[] {bestLow, bestHigh};
+    }
+
+    private static double distance(Bvh index, Vec3 from, Vec3 direction) {
+        return index.firstDistance(from.x(), from.y(), from.z(), direction.x(), direction.y(), direction.z(), 0);
+    }
+
+    public Mesh mesh() {
+        return mesh;
+    }
+
+    public Bvh index() {
+        return index;
+    }
+
+    public double middleY() {
+        return middleY;
+    }
+
+    public double rimZ() {
+        return rimZ;
+    }
+
+    public double roofZ() {
+        return roofZ;
+    }
+
+    /** Height of the visor's middle, if there is one. */
+    public OptionalDouble visorZ() {
+        return Double.isNaN(visorLow) ? OptionalDouble.empty() : OptionalDouble.of((visorLow + visorHigh) / 2);
+    }
+
+    public OptionalDouble visorHeight() {
+        return Double.isNaN(visorLow) ? OptionalDouble.empty() : OptionalDouble.of(visorHigh - visorLow);
+    }
+
+    /** Wall all round at mid height and room of a small head inside, at any scale from a half to double. */
+    public boolean holdsAHead() {
+        double z = rimZ + 0.6 * (roofZ - rimZ);
+        var c = new Vec3(ASIDE_MM, middleY, z);
+        double wide = distance(index, c, Vec3.X) + distance(index, c, Vec3.X.times(-1)), deep = distance(index, c, Vec3.Y.times(-1));
+        return Double.isFinite(wide) && Double.isFinite(deep) && wide > 40 && deep > 20 && roofZ - rimZ > 60 && wide < 600;
+    }
+}

@@ -1,0 +1,100 @@
+package yellowbracket.size;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * Distance from each point of a head form to the first inner wall along its normal, mm; negative where the head is in or through the wall,
+ * NaN where nothing is met (openings). Scaling is applied to the rays, so one index of the unscaled model serves every scale.
+ */
+public final class Clearance {
+    /** Beyond this nothing counts as the wall of a wearable. */
+    private static final double REACH_MM = 160;
+    /** How deep the head may stand in the wall before a hit behind it is taken for the other side of the hollow. */
+    private static final double DEPTH_MM = 45;
+
+    private final HeadForm form;
+    private final double[] mm;
+    private final Map<Zone, ZoneClearance> zones;
+
+    /** One zone: least (the 2nd percentile, so that one facet does not decide) and median, mm, and where the least is, in head coordinates. */
+    public record ZoneClearance(Zone zone, double minMm, double medianMm, Vec3 tightest, double openShare) {}
+
+    private Clearance(HeadForm form, double[] mm) {
+        this.form = form;
+        this.mm = mm;
+        zones = group();
+    }
+
+    public static Clearance of(HeadForm form, Cavity cavity, double scale, Pose pose) {
+        return of(form, cavity, scale, pose, 1);
+    }
+
+    /** As the other, for every {@code step}-th point only; coarser, faster. */
+    static Clearance of(HeadForm form, Cavity cavity, double scale, Pose pose, int step) {
+        var samples = form.samples();
+        var mm = new double[samples.size()];
+        Arrays.fill(mm, Double.NaN);
+        for (int i = 0; i < mm.length; i += step) mm[i] = distance(cavity, scale, pose.place(samples.get(i).point()), pose.direction(samples.get(i).normal()));
+        return new Clearance(form, mm);
+    }
+
+    /** In the prop's frame but in real mm. */
+    private static double distance(Cavity cavity, double scale, Vec3 p, Vec3 d) {
+        var from = p.times(1 / scale);
+        var ahead = cavity.index().first(from, d);
+        double reach = REACH_MM / scale;
+        if (ahead.isPresent() && ahead.get().distance() <= reach && !ahead.get().fromInside()) return ahead.get().distance() * scale;
+        var back = cavity.index().first(from, d.times(-1));
+        boolean wallBehind = back.isPresent() && back.get().distance() * scale <= DEPTH_MM;
+        if (ahead.isPresent() && ahead.get().fromInside()) // starts within the material
+            return wallBehind ? -back.get().distance() * scale : -1;
+        // nothing ahead: either an opening, or the point is already outside the outer wall
+        return wallBehind && !back.get().fromInside() ? -back.get().distance() * scale : Double.NaN;
+    }
+
+    private Map<Zone, ZoneClearance> group() {
+        var out = new EnumMap<Zone, ZoneClearance>(Zone.class);
+        for (var zone : Zone.values()) {
+            var at = new ArrayList<Integer>();
+            int all = 0;
+            for (int i = 0; i < mm.length; i++) {
+                if (form.samples().get(i).zone() != zone) continue;
+                all++;
+                if (!Double.isNaN(mm[i])) at.add(i);
+            }
+            if (at.isEmpty()) continue;
+            at.sort((a, b) -> Double.compare(mm[a], mm[b]));
+            int low = at.get((int) (0.02 * at.size()));
+            out.put(zone, new ZoneClearance(zone, mm[low], mm[at.get(at.size() / 2)], form.samples().get(low).point(), 1 - (double) at.size() / all));
+        }
+        return out;
+    }
+
+    public HeadForm form() {
+        return form;
+    }
+
+    /** By sample of the form, mm; NaN at openings. */
+    public double mm(int sample) {
+        return mm[sample];
+    }
+
+    public List<ZoneClearance> zones() {
+        return List.copyOf(zones.values());
+    }
+
+    public Optional<ZoneClearance> zone(Zone z) {
+        return Optional.ofNullable(zones.get(z));
+    }
+
+    /** The zone with the least clearance, neck left out (it is judged when the head passes). */
+    public Optional<ZoneClearance> tightest() {
+        return zones.values().stream().filter(z -> z.zone() != Zone.NECK).min(java.util.Comparator.comparingDouble(ZoneClearance::minMm));
+    }
+}

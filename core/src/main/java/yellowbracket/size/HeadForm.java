@@ -1,0 +1,203 @@
+package yellowbracket.size;
+
+import java.util.ArrayList;
+import java.util.List;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshBuilder;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.HeadMeasures;
+
+/**
+ * A head as a closed surface over stacked ovals, shaped so that the tape measures taken on it give the wearer's own within 1 mm
+ * (definitions of ISO 7250-1: circumference above the brows, length, breadth above the ears, height chin to crown). The oval's
+ * exponent is solved for the circumference; nose and ears are added bumps. The level proportions are rounded means of adult heads.
+ */
+public final class HeadForm {
+    private static final int COLUMNS = 64;
+    private static final int ROWS = 60;
+    /** Height of the tape over the brows, as a share of chin to crown above the eyes. */
+    private static final double BROW = 0.12;
+    private static final double NECK_END = -0.85;
+    private static final double NOSE_MM = 19;
+    private static final double EAR_MM = 20;
+
+    /** Half breadth, front and back reach by level; columns: t, breadth (1 = half breadth, in the face of the face width), front, back (1 = half length). */
+    private static final double[][] LEVELS = {
+        {0.12, 1.00, 1.00, 1.00}, {0.04, 1.00, 0.965, 0.985}, {-0.04, 1.02, 0.93, 0.93}, {-0.10, 1.00, 0.955, 0.86},
+        {-0.20, 0.94, 0.985, 0.74}, {-0.30, 0.86, 0.985, 0.66}, {-0.40, 0.74, 0.965, 0.63}, {-0.47, 0.58, 0.92, 0.62},
+        {-0.505, 0.50, 0.78, 0.62}, {-0.56, 0.50, 0.42, 0.63}, {-0.62, 0.50, 0.36, 0.64}, {-0.85, 0.52, 0.34, 0.68}};
+
+    private final HeadMeasures.Filled measures;
+    private final Mesh mesh;
+    private final double exponent;
+    private final List<Sample> samples;
+
+    /** A point of the form, its outward normal and its zone. */
+    public record Sample(Vec3 point, Vec3 normal, Zone zone) {}
+
+    /** What a tape finds on the form, mm. */
+    public record Tape(double circumferenceMm, double lengthMm, double breadthMm, double heightMm) {}
+
+    private HeadForm(HeadMeasures.Filled measures, double exponent) {
+        this.measures = measures;
+        this.exponent = exponent;
+        mesh = build();
+        samples = sample();
+    }
+
+    /** @throws IllegalArgumentException if {@link HeadMeasures#check} finds the measures implausible; ask it first */
+    public static HeadForm of(HeadMeasures head) {
+        var problems = head.check();
+        if (!problems.isEmpty()) throw new IllegalArgumentException(problems.getFirst().sentence());
+        double lo = 1.3, hi = 8;
+        var filled = head.filled();
+        for (int i = 0; i < 50; i++) { // the polygon the form is made of grows with the exponent: bisect on that polygon itself
+            double mid = (lo + hi) / 2;
+            if (browPerimeter(filled, mid) < head.circumferenceMm()) lo = mid;
+            else hi = mid;
+        }
+        return new HeadForm(filled, (lo + hi) / 2);
+    }
+
+    public Mesh mesh() {
+        return mesh;
+    }
+
+    public List<Sample> samples() {
+        return samples;
+    }
+
+    public HeadMeasures.Filled measures() {
+        return measures;
+    }
+
+    /** The cornea, mm; {@code side} -1 left, +1 right. */
+    public Vec3 eye(int side) {
+        double x = measures.pupilsMm() / 2;
+        return new Vec3(side * x, outline(0, Math.PI / 2 - Math.asin(Math.min(1, x / (measures.breadthMm() / 2)))).y() - 2, 0);
+    }
+
+    public double crownZ() {
+        return measures.heightMm() / 2;
+    }
+
+    public double chinZ() {
+        return -measures.heightMm() / 2;
+    }
+
+    /** Measures the mesh itself, not the input. */
+    public Tape tape() {
+        double around = 0, front = -1e9, back = 1e9, wide = 0, top = -1e9;
+        double z = BROW * measures.heightMm();
+        var ring = new ArrayList<Vec3>();
+        for (int f = 0; f < mesh.triangleCount(); f++)
+            for (int k = 0; k < 3; k++) {
+                var a = mesh.corner(f, k);
+                var b = mesh.corner(f, (k + 1) % 3);
+                if (a.z() > z != b.z() > z) ring.add(a.plus(b.minus(a).times((z - a.z()) / (b.z() - a.z()))));
+                top = Math.max(top, a.z());
+                if (a.z() >= 0.06 * measures.heightMm()) {
+                    front = Math.max(front, a.y());
+                    back = Math.min(back, a.y());
+                    wide = Math.max(wide, Math.abs(a.x()));
+                }
+            }
+        ring.sort(java.util.Comparator.comparingDouble(p -> Math.atan2(p.y(), p.x())));
+        for (int i = 0; i < ring.size(); i++) around += ring.get(i).distance(ring.get((i + 1) % ring.size()));
+        return new Tape(around, front - back, 2 * wide, top - chinZ());
+    }
+
+    private static double browPerimeter(HeadMeasures.Filled m, double p) {
+        double sum = 0;
+        for (int s = 0; s < COLUMNS; s++) sum += oval(m, s, p).distance(oval(m, s + 1, p));
+        return sum;
+    }
+
+    private static Vec3 oval(HeadMeasures.Filled m, int column, double p) {
+        double a = 2 * Math.PI * column / COLUMNS;
+        return new Vec3(power(Math.cos(a), 2 / p) * m.breadthMm() / 2, power(Math.sin(a), 2 / p) * m.lengthMm() / 2, 0);
+    }
+
+    private static double power(double c, double e) {
+        return Math.abs(c) < 1e-12 ? 0 : Math.signum(c) * Math.pow(Math.abs(c), e);
+    }
+
+    private Mesh build() {
+        var b = new MeshBuilder(ROWS * COLUMNS, 2 * ROWS * COLUMNS);
+        double h = measures.heightMm();
+        int foot = b.addVertex(0, -12, NECK_END * h);
+        for (int r = 0; r < ROWS; r++)
+            for (int s = 0; s < COLUMNS; s++) b.addVertex(outline(level(r), 2 * Math.PI * s / COLUMNS));
+        int crown = b.addVertex(0, 0, 0.5 * h);
+        for (int s = 0; s < COLUMNS; s++) {
+            int t = (s + 1) % COLUMNS;
+            b.addTriangle(foot, 1 + t, 1 + s);
+            for (int r = 0; r + 1 < ROWS; r++)
+                b.addQuad(1 + r * COLUMNS + s, 1 + r * COLUMNS + t, 1 + (r + 1) * COLUMNS + t, 1 + (r + 1) * COLUMNS + s);
+            int top = 1 + (ROWS - 1) * COLUMNS;
+            b.addTriangle(top + s, top + t, crown);
+        }
+        return b.build();
+    }
+
+    /** Rows are even up to the brow and crowd towards the crown, where the surface turns flat. */
+    private static double level(int row) {
+        int split = 2 * ROWS / 3;
+        if (row <= split) return NECK_END + (BROW - NECK_END) * row / split;
+        return BROW + (0.5 - BROW) * Math.sin(Math.PI / 2 * (row - split) / (ROWS - split));
+    }
+
+    private Vec3 outline(double t, double angle) {
+        double wide, front, back, p = exponent;
+        if (t >= BROW) {
+            double up = (t - BROW) / (0.5 - BROW);
+            double cap = Math.pow(Math.max(0, 1 - Math.pow(up, 2.3)), 1 / 2.1);
+            wide = front = back = cap;
+            p += (2.1 - exponent) * up;
+        } else {
+            int i = 1;
+            while (i + 1 < LEVELS.length && LEVELS[i][0] > t) i++;
+            double[] a = LEVELS[i - 1], b = LEVELS[i];
+            double k = (a[0] - t) / (a[0] - b[0]);
+            wide = a[1] + (b[1] - a[1]) * k;
+            front = a[2] + (b[2] - a[2]) * k;
+            back = a[3] + (b[3] - a[3]) * k;
+            double low = Math.min(1, (BROW - t) / 0.4);
+            p += (2.05 - exponent) * low;
+        }
+        double faceBlend = Math.clamp((BROW - t) / 0.2, 0, 1) * Math.clamp((t + 0.60) / 0.15, 0, 1);
+        double half = measures.breadthMm() / 2 * (1 - faceBlend) + measures.faceWidthMm() / 2 * faceBlend;
+        double reach = measures.lengthMm() / 2, below = Math.clamp((-0.5 - t) / 0.08, 0, 1);
+        double cos = power(Math.cos(angle), 2 / p), sin = power(Math.sin(angle), 2 / p);
+        double x = cos * half * wide, y = sin * reach * (sin > 0 ? front : back);
+        double neck = measures.neckMm() / (2 * Math.PI);
+        x = x * (1 - below) + below * neck * Math.cos(angle);
+        y = y * (1 - below) + below * (neck * Math.sin(angle) - 12);
+        if (sin > 0) y += NOSE_MM * bump(t, -0.15, 0.075) * bump(x, 0, 9);
+        x += Math.signum(cos) * EAR_MM * bump(t, -0.09, 0.075) * bump(y, -8, 15) * Math.min(1, Math.abs(cos) * 2);
+        return new Vec3(x, y, t * measures.heightMm());
+    }
+
+    private static double bump(double v, double centre, double width) {
+        double d = (v - centre) / width;
+        return Math.exp(-d * d);
+    }
+
+    private List<Sample> sample() {
+        var normal = new Vec3[mesh.vertexCount()];
+        java.util.Arrays.fill(normal, Vec3.ZERO);
+        for (int f = 0; f < mesh.triangleCount(); f++)
+            for (int k = 0; k < 3; k++) normal[mesh.vertex(f, k)] = normal[mesh.vertex(f, k)].plus(mesh.areaVector(f));
+        var out = new ArrayList<Sample>();
+        for (int r = 0; r < ROWS; r++) {
+            double t = level(r);
+            if (t < -0.75) continue; // below, the neck runs into the shoulders
+            for (int s = 0; s < COLUMNS; s += r >= ROWS - 6 ? 4 : 2) {
+                int v = 1 + r * COLUMNS + s;
+                out.add(new Sample(mesh.point(v), normal[v].unit(), Zone.at(mesh.point(v), t)));
+            }
+        }
+        out.add(new Sample(mesh.point(mesh.vertexCount() - 1), Vec3.Z, Zone.CROWN));
+        return List.copyOf(out);
+    }
+}
