@@ -48,7 +48,7 @@ public record CutPlane(Vec3 normal, double offsetMm) {
     /** How a maker would say it: {@code x = 12.0 mm}, or the normal where it leans. */
     public String words() {
         for (int a = 0; a < 3; a++)
-            if (normal.get(a) > 0.999999) return String.format(Locale.ROOT, "%s = %.1f mm", "xyz".charAt(a), offsetMm);
+            if (Math.abs(normal.get(a)) > 0.999999) return String.format(Locale.ROOT, "%s = %.1f mm", "xyz".charAt(a), normal.get(a) > 0 ? offsetMm : -offsetMm);
         return String.format(Locale.ROOT, "(%.2f %.2f %.2f) at %.1f mm", normal.x(), normal.y(), normal.z(), offsetMm);
     }
 }

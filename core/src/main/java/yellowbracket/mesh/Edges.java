@@ -38,6 +38,18 @@ final class Edges {
         }
     }
 
+    /** Each pair of triangles that share an edge used by two. */
+    void pairs(Pair pair) {
+        forEach((from, to) -> {
+            if (to - from == 2) pair.share(triangle(from), triangle(from + 1));
+        });
+    }
+
+    /** Two triangles that meet. */
+    interface Pair {
+        void share(int f, int g);
+    }
+
     /** The triangle that uses entry {@code i}. */
     int triangle(int i) {
         return corners[i] / 3;

@@ -1,0 +1,60 @@
+package yellowbracket.build;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
+import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+
+/** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
+public final class BuildJson {
+    public static final int SCHEMA = 1;
+    private static final String FORMAT = "yellow-bracket-build";
+    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
+            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES, DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
+
+    private BuildJson() {}
+
+    /** Why a text is no build we can read: what and what to do. */
+    public static final class Unreadable extends Exception {
+        private static final long serialVersionUID = 1;
+
+        Unreadable(String what) {
+            super(what);
+        }
+    }
+
+    public static String write(Build b) {
+        try {
+            ObjectNode root = MAPPER.createObjectNode();
+            root.put("format", FORMAT).put("schema", SCHEMA).set("build", MAPPER.valueToTree(b));
+            return MAPPER.writeValueAsString(root);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("a build can always be written", e);
+        }
+    }
+
+    public static Build read(String json) throws Unreadable {
+        try {
+            JsonNode root = MAPPER.readTree(json);
+            if (root == null || !FORMAT.equals(root.path("format").asText())) throw new Unreadable("build.json is not a Yellow Bracket build; choose a .bracket file");
+            int schema = root.path("schema").asInt(-1);
+            if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to " + SCHEMA + "); update the program, nothing was changed");
+            if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
+            return MAPPER.treeToValue(root.path("build"), Build.class);
+        } catch (UnrecognizedPropertyException e) {
+            throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
+        } catch (ValueInstantiationException e) {
+            throw new Unreadable("build.json holds an impossible value: " + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
+        } catch (JsonProcessingException e) {
+            var at = e.getLocation();
+            throw new Unreadable("build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
+        }
+    }
+}

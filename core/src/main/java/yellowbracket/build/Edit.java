@@ -1,0 +1,51 @@
+package yellowbracket.build;
+
+import java.util.function.UnaryOperator;
+import yellowbracket.cut.CutPlane;
+import yellowbracket.cut.CutTree;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.shop.Profile;
+import yellowbracket.shop.Wearer;
+
+/** A named pure change of a build: "undo scale to 104 %". */
+public record Edit(String name, UnaryOperator<Build> change) {
+
+    public static Edit ofProp(String name, String prop, UnaryOperator<Prop> change) {
+        return new Edit(name, b -> b.prop(prop).map(p -> b.with(change.apply(p))).orElse(b));
+    }
+
+    public static Edit scale(String prop, double scale) {
+        return ofProp(String.format(java.util.Locale.ROOT, "scale to %.1f %%", 100 * scale), prop, p -> p.withScale(scale));
+    }
+
+    public static Edit cuts(String prop, CutTree cuts) {
+        return ofProp("cut into sections", prop, p -> p.withCuts(cuts));
+    }
+
+    public static Edit movePlane(String prop, int number, CutPlane to) {
+        return ofProp("move cut to " + to.words(), prop, p -> p.withCuts(p.cuts().withPlane(number, to)));
+    }
+
+    public static Edit profile(String prop, Profile profile) {
+        return ofProp("print " + profile.name() + ", " + profile.layerMm() + " mm", prop, p -> p.withProfile(profile));
+    }
+
+    public static Edit join(String prop, String seam, String product) {
+        return ofProp("join " + seam + " with " + product, prop, p -> p.withJoin(seam, product));
+    }
+
+    public static Edit log(Entry entry) {
+        return new Edit("log entry", b -> b.with(entry));
+    }
+
+    public static Edit wearer(Wearer w) {
+        return new Edit("measures of " + w.name(), b -> b.with(w));
+    }
+
+    /** @param mesh must already be in the library under its hash */
+    public static Edit addProp(Prop prop, Mesh mesh) {
+        if (!prop.mesh().equals(mesh.contentHash())) throw new IllegalArgumentException("the prop names another mesh");
+        return new Edit("open " + prop.name(), b -> b.with(prop));
+    }
+}

@@ -1,0 +1,60 @@
+package yellowbracket.build;
+
+import java.util.List;
+import java.util.Map;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.cut.CutTree;
+import yellowbracket.shop.Profile;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+
+/**
+ * One prop of a build: which mesh (by content hash), how large, and what was decided at each station. {@code wearers} by name, the first counts;
+ * empty for a prop nobody puts on. {@code joins}: product by seam name where the maker chose otherwise than proposed.
+ */
+public record Prop(String id, String name, String mesh, double scale, List<String> wearers, CutTree cuts, Profile profile, Map<String, String> joins,
+                   Finish finish, School school, Hurry hurry, List<ColourZone> zones, String seal) {
+    /** What the smoothing ladder minimises. */
+    public enum Hurry { LEAST_WORK, SOONEST, CHEAPEST }
+
+    public Prop {
+        if (!(scale > 0 && scale < 100)) throw new IllegalArgumentException("scale must lie between 0 and 100, was " + scale);
+        wearers = List.copyOf(wearers);
+        joins = Map.copyOf(joins);
+        zones = List.copyOf(zones);
+    }
+
+    public boolean worn() {
+        return !wearers.isEmpty();
+    }
+
+    public Prop withScale(double s) {
+        return new Prop(id, name, mesh, s, wearers, cuts, profile, joins, finish, school, hurry, zones, seal);
+    }
+
+    public Prop withCuts(CutTree c) {
+        return new Prop(id, name, mesh, scale, wearers, c, profile, Map.of(), finish, school, hurry, zones, seal);
+    }
+
+    public Prop withProfile(Profile p) {
+        return new Prop(id, name, mesh, scale, wearers, cuts, p, joins, finish, school, hurry, zones, seal);
+    }
+
+    public Prop withJoin(String seam, String product) {
+        var changed = new java.util.HashMap<>(joins);
+        changed.put(seam, product);
+        return new Prop(id, name, mesh, scale, wearers, cuts, profile, changed, finish, school, hurry, zones, seal);
+    }
+
+    public Prop withSmoothing(Finish f, School s, Hurry h) {
+        return new Prop(id, name, mesh, scale, wearers, cuts, profile, joins, f, s, h, zones, seal);
+    }
+
+    public Prop withColours(List<ColourZone> z, String clear) {
+        return new Prop(id, name, mesh, scale, wearers, cuts, profile, joins, finish, school, hurry, z, clear);
+    }
+
+    public Prop withWearers(List<String> names) {
+        return new Prop(id, name, mesh, scale, names, cuts, profile, joins, finish, school, hurry, zones, seal);
+    }
+}

@@ -1,0 +1,67 @@
+package yellowbracket.plan;
+
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Tasks with their times. {@code ready}: when what follows may start. A done task carries what really happened. */
+public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed) {
+    public record Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done) {}
+
+    public LocalDateTime finish() {
+        return placed.stream().map(Placed::ready).max(java.util.Comparator.naturalOrder()).orElse(now);
+    }
+
+    /** Hours between the end of the last task and the day it must be ready; negative when late. */
+    public double slackH() {
+        return Duration.between(finish(), due).toMinutes() / 60.0;
+    }
+
+    public Optional<Placed> placed(String id) {
+        return placed.stream().filter(p -> p.task.id().equals(id)).findFirst();
+    }
+
+    public List<Placed> of(Station s) {
+        return placed.stream().filter(p -> p.task.station() == s).toList();
+    }
+
+    /** What to do next: the first tasks not done, by start. */
+    public List<Placed> next(int most) {
+        return placed.stream().filter(p -> !p.done).sorted(java.util.Comparator.comparing(Placed::start)).limit(most).toList();
+    }
+
+    /** Checks the plan against its own tasks with nothing shared with the scheduler; returns what is broken, in words. */
+    public List<String> conflicts() {
+        var out = new ArrayList<String>();
+        for (var p : placed) {
+            if (p.done) continue;
+            for (var id : p.task.after()) {
+                var before = placed(id);
+                if (before.isEmpty()) out.add(p.task.id() + " waits for " + id + ", which is not planned");
+                else if (p.start.isBefore(before.get().ready)) out.add(p.task.id() + " starts before " + id + " is ready");
+                else if (!before.get().done) late(p, before.get()).ifPresent(out::add);
+            }
+        }
+        overlaps(out);
+        return out;
+    }
+
+    private static Optional<String> late(Placed p, Placed before) {
+        double gap = Duration.between(before.end, p.start).toMinutes() / 60.0;
+        var t = before.task;
+        boolean closed = t.latestH() > 0 && gap > t.latestH() + t.waitH() && gap < t.againH();
+        return closed ? Optional.of("recoat window: " + p.task.name() + " comes " + Math.round(gap) + " h after " + t.name() + ", between " + Math.round(t.latestH() + t.waitH()) + " and " + Math.round(t.againH())) : Optional.empty();
+    }
+
+    private void overlaps(List<String> out) {
+        for (int i = 0; i < placed.size(); i++)
+            for (int j = i + 1; j < placed.size(); j++) {
+                var a = placed.get(i);
+                var b = placed.get(j);
+                if (a.done || b.done || a.task.resource() != Task.Resource.PRINTER || !a.task.printer().equals(b.task.printer()) || b.task.resource() != Task.Resource.PRINTER) continue;
+                if (a.start.isBefore(b.end) && b.start.isBefore(a.end)) out.add(a.task.id() + " and " + b.task.id() + " overlap on " + a.task.printer());
+            }
+    }
+}

@@ -1,0 +1,51 @@
+package yellowbracket.plan;
+
+import java.time.DayOfWeek;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+
+/** When somebody works: spans by weekday; and between which hours a print may be started or taken off. */
+public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo) {
+    /** A span of one weekday, {@code to} after {@code from}. */
+    public record Span(DayOfWeek day, LocalTime from, LocalTime to) {
+        public Span {
+            if (!to.isAfter(from)) throw new IllegalArgumentException("working hours of " + day + " end before they begin");
+        }
+    }
+
+    public WorkHours {
+        spans = List.copyOf(spans);
+    }
+
+    /** Weekday evenings from 18:30 to 22:00 and ten to six at weekends. */
+    public static WorkHours evenings() {
+        var out = new ArrayList<Span>();
+        for (var d : DayOfWeek.values()) {
+            boolean weekend = d == DayOfWeek.SATURDAY || d == DayOfWeek.SUNDAY;
+            out.add(weekend ? new Span(d, LocalTime.of(10, 0), LocalTime.of(18, 0)) : new Span(d, LocalTime.of(18, 30), LocalTime.of(22, 0)));
+        }
+        return new WorkHours(out, LocalTime.of(7, 0), LocalTime.of(23, 0));
+    }
+
+    public double weeklyHours() {
+        return spans.stream().mapToDouble(s -> ChronoUnit.MINUTES.between(s.from, s.to) / 60.0).sum();
+    }
+
+    /** Spans as minutes after {@code start}, pairs from and to, ascending, over {@code days} days. */
+    public int[] minutes(LocalDateTime start, int days) {
+        var list = new ArrayList<int[]>();
+        for (int d = 0; d <= days; d++) {
+            var date = start.toLocalDate().plusDays(d);
+            for (var s : spans) {
+                if (s.day != date.getDayOfWeek()) continue;
+                int from = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.from)), to = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.to));
+                if (to > 0) list.add(new int[] {Math.max(0, from), to});
+            }
+        }
+        list.sort(java.util.Comparator.comparingInt(a -> a[0]));
+        return list.stream().flatMapToInt(java.util.Arrays::stream).toArray();
+    }
+}

@@ -1,0 +1,27 @@
+package yellowbracket.print;
+
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Profile;
+
+/** One section as it will be printed. {@code fits} is false when it exceeds the printer in every turned position. */
+public record SectionPrint(String name, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {
+    public double hours() {
+        return estimate.hours();
+    }
+
+    public double expectedHours() {
+        return Failure.expectedHours(estimate.hours(), printer.failuresPerHour());
+    }
+
+    public double risk() {
+        return 1 - Failure.success(estimate.hours(), printer.failuresPerHour());
+    }
+
+    public double cusp50Um() {
+        return Cusp.um(profile.layerMm(), orientation.steepness50());
+    }
+
+    public double cusp95Um() {
+        return Cusp.um(profile.layerMm(), orientation.steepness95());
+    }
+}

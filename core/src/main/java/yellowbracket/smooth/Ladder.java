@@ -1,0 +1,173 @@
+package yellowbracket.smooth;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.PriorityQueue;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
+import yellowbracket.shop.Grit;
+
+/**
+ * The cheapest sequence of films and sandings from layer lines of a given depth to a finish: shortest path (Dijkstra) over states (valley depth,
+ * scratch depth, fresh film or sanded). A film fills valleys and scratches by its thickness less shrinkage and must be sanded before the next unlike
+ * film; a sanding takes a share of its grain off the peaks and leaves its own scratches, provided it takes off those of the step before.
+ * Costs are per square decimetre, so the path does not depend on the size of the prop.
+ */
+public final class Ladder {
+    /** What is minimised, as minutes: a minute of work, an hour of waiting, a unit of money. */
+    public record Weights(String name, double workMin, double waitH, double money) {
+        public static final Weights LEAST_WORK = new Weights("least work", 1, 0.15, 0.5);
+        public static final Weights SOONEST = new Weights("soonest", 1, 2.0, 0.5);
+        public static final Weights CHEAPEST = new Weights("cheapest", 0.35, 0.05, 6);
+    }
+
+    /**
+     * One step. {@code minPerDm2} work, {@code waitH} until the next, {@code costPerDm2}; valley and scratch left after it, micrometres; {@code passes}
+     * of sanding or coats of film; {@code stop}: how one sees that it is enough.
+     */
+    public record Step(Kind kind, String what, String product, double minPerDm2, double waitH, double costPerDm2, double valleyUm, double scratchUm, int passes, String stop) {}
+
+    /** What a step does. */
+    public enum Kind { FILM, SAND, PRIME }
+
+    /** The path, or why there is none. */
+    public sealed interface Outcome {
+        /** {@code minutesPerDm2} and {@code waitH} over all steps. */
+        record Found(List<Step> steps, double minutesPerDm2, double waitH, double costPerDm2) implements Outcome {}
+
+        /** The films and grits at hand do not reach the finish. */
+        record OutOfReach(String why) implements Outcome {}
+    }
+
+    private static final double CELL_UM = 3;
+    /** Share of a film that stays after solvents have left and the peaks have been sanded. */
+    private static final double STAYS = 0.72;
+    /** A freshly sprayed or brushed film has a grain of its own. */
+    private static final double FILM_TEXTURE_UM = 7;
+    /** What one full pass takes off the peaks, as a share of the mean grain. */
+    private static final double TAKES = 0.16;
+    private static final int BUDGET = 60_000;
+
+    private record State(int valley, int scratch, boolean fresh) {}
+
+    private record Node(State state, double cost) {}
+
+    private record Came(State from, Step by) {}
+
+    private final School school;
+    private final Weights weights;
+    private final Catalogue shop;
+    private final double sandMinutes;
+    private final List<Coating> films;
+
+    private Ladder(School school, Weights weights, Catalogue shop, double sandMinutes) {
+        this.school = school;
+        this.weights = weights;
+        this.shop = shop;
+        this.sandMinutes = sandMinutes;
+        films = shop.coatings().stream().filter(c -> school.allows(c.kind())).toList();
+    }
+
+    /** @param sandMinutes minutes for one pass over a square decimetre of this prop's mix of flat, curved and tight */
+    public static Outcome find(double valleyUm, Finish finish, School school, Weights weights, Catalogue shop, double sandMinutes) {
+        return new Ladder(school, weights, shop, sandMinutes).run(valleyUm, finish);
+    }
+
+    private Outcome run(double valleyUm, Finish finish) {
+        var start = new State(cell(valleyUm), cell(40), false); // print skin: lines and strings, not sanded yet
+        var best = new HashMap<State, Double>();
+        var came = new HashMap<State, Came>();
+        var queue = new PriorityQueue<Node>(java.util.Comparator.comparingDouble(Node::cost));
+        best.put(start, 0.0);
+        queue.add(new Node(start, 0));
+        int visited = 0;
+        while (!queue.isEmpty()) {
+            var node = queue.poll();
+            if (node.cost > best.get(node.state)) continue;
+            if (reached(node.state, finish)) return found(start, node.state, came);
+            if (++visited > BUDGET) break;
+            for (var step : steps(node.state)) {
+                var next = new State(cell(step.valleyUm), cell(step.scratchUm), step.kind != Kind.SAND);
+                double cost = node.cost + weights.workMin * step.minPerDm2 + weights.waitH * step.waitH + weights.money * step.costPerDm2 + 0.01;
+                if (cost >= best.getOrDefault(next, Double.POSITIVE_INFINITY)) continue;
+                best.put(next, cost);
+                came.put(next, new Came(node.state, step));
+                queue.add(new Node(next, cost));
+            }
+        }
+        return new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label() + " from " + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height");
+    }
+
+    private static boolean reached(State s, Finish f) {
+        return !s.fresh && um(s.valley) <= f.valleyUm() && um(s.scratch) <= f.scratchUm();
+    }
+
+    private static int cell(double um) {
+        return (int) Math.round(Math.max(0, um) / CELL_UM);
+    }
+
+    private static double um(int cell) {
+        return cell * CELL_UM;
+    }
+
+    private List<Step> steps(State s) {
+        var out = new ArrayList<Step>();
+        double valley = um(s.valley), scratch = um(s.scratch);
+        if (!s.fresh) for (var film : films) for (int coats = 1; coats <= most(film); coats++) out.add(film(film, coats, valley, scratch));
+        for (var grit : shop.grits()) if (grit.p() <= 1000 || scratch < 12) sand(grit, valley, scratch, s.fresh).ifPresent(out::add);
+        return out;
+    }
+
+    private static int most(Coating film) {
+        return film.kind() == Coating.Kind.FILLER || film.kind() == Coating.Kind.EPOXY || film.kind() == Coating.Kind.PASTE ? 1 : 3;
+    }
+
+    private Step film(Coating film, int coats, double valley, double scratch) {
+        double thick = STAYS * film.filmUm() * coats, texture = film.sprayed() ? FILM_TEXTURE_UM : film.kind() == Coating.Kind.FILLER || film.kind() == Coating.Kind.PASTE ? 60 : 20;
+        double work = coats * switch (film.kind()) {
+            case FILLER -> shop.minutes("spread filler");
+            case PASTE -> shop.minutes("spread paste");
+            case RESIN -> shop.minutes("brush resin");
+            case EPOXY -> shop.minutes("brush epoxy");
+            case PUTTY, SPRAY_PUTTY, FILLER_PRIMER, PRIMER, PAINT, METAL, WASH, CLEAR -> shop.minutes("spray");
+        };
+        double wait = (coats - 1) * film.recoatFromH() + film.sandableH();
+        double cost = coats * film.cost() / (100 * film.m2PerContainer());
+        double left = Math.max(film.sprayed() ? 0 : 3, valley - thick), marks = Math.max(texture, scratch - thick);
+        String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing" : "the lines are drowned, not buried under runs";
+        return new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(), work, wait, cost, left, marks, coats, stop);
+    }
+
+    /** Enough passes to take off the scratches before; each also lowers the valleys, whose peaks it cuts. */
+    private java.util.Optional<Step> sand(Grit grit, double valley, double scratch, boolean fresh) {
+        double takes = TAKES * grit.grainUm(), after = grit.scratchUm();
+        if (after >= scratch && !fresh) return java.util.Optional.empty();
+        int passes = Math.max(1, (int) Math.ceil((scratch - after) / takes));
+        if (passes > 6) return java.util.Optional.empty();
+        double gone = fresh ? 0 : 0.5 * passes * takes; // on film the peaks that come off are the film's own
+        boolean wet = grit.p() >= 400;
+        String stop = fresh ? "sand nearly all away: the guide coat is gone but for the lows" : "an even, dull scratch all over";
+        double sheets = passes / shop.sheetDm2();
+        return java.util.Optional.of(new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), passes * sandMinutes, 0, sheets * shop.sheetCost(),
+                Math.max(0, valley - gone), Math.max(after, scratch - passes * takes), passes, stop));
+    }
+
+    private static Outcome found(State start, State end, Map<State, Came> came) {
+        var steps = new ArrayList<Step>();
+        for (var at = end; !at.equals(start); at = came.get(at).from) steps.addFirst(came.get(at).by);
+        double min = 0, wait = 0, cost = 0;
+        for (var s : steps) {
+            min += s.minPerDm2;
+            wait += s.waitH;
+            cost += s.costPerDm2;
+        }
+        return new Outcome.Found(List.copyOf(steps), min, wait, cost);
+    }
+
+    static String words(Step s) {
+        return String.format(Locale.ROOT, "%s, %.2f min/dm2", s.what, s.minPerDm2);
+    }
+}
