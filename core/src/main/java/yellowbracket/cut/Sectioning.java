@@ -38,6 +38,21 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
     }
 
+    /** The pieces of a light copy of the model by the names of these sections, for drawing; matched by where they lie. */
+    public java.util.Map<String, Mesh> drawn(Mesh light, CutTree tree) {
+        var pieces = new ArrayList<Mesh>();
+        cut(light, tree, 0, pieces, Progress.NONE);
+        var out = new java.util.LinkedHashMap<String, Mesh>();
+        for (var s : sections) {
+            var c = s.mesh().bounds().centre();
+            pieces.stream().min(Comparator.comparingDouble(p -> p.bounds().centre().distance(c))).ifPresent(p -> {
+                pieces.remove(p);
+                out.put(s.name(), p);
+            });
+        }
+        return out;
+    }
+
     /** The same sections and seams in an enlarged prop. */
     public Sectioning scaled(double k) {
         return k == 1 ? this : new Sectioning(sections.stream().map(s -> s.scaled(k)).toList(), seams.stream().map(s -> s.scaled(k)).toList(), findings);

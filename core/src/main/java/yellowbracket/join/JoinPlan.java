@@ -74,7 +74,7 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
         double need = j.seam().lengthMm() / WET_MM_MIN;
         double tooFast = Math.max(0, need - j.workMin()) * 15;
         double weak = Math.max(0, LEAST_RESERVE - j.reserve()) * 40 + Math.max(0, 8 - j.reserve()) * 3;
-        double peels = j.product().peel() < 0.2 && j.seam().lengthMm() > 60 ? 14 : 0;
+        double peels = j.product().peel() < 0.2 && j.seam().lengthMm() > 60 ? 25 : 0;
         return Math.min(40, j.holdMin()) + 2 * j.handleH() + tooFast + weak + peels + (j.product().shearLowMpa() < 1 ? 200 : 0);
     }
 

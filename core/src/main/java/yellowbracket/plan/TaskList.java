@@ -128,8 +128,8 @@ public final class TaskList {
             int count = p.pads().stream().filter(q -> !q.layersMm().isEmpty()).mapToInt(PadPlan.Pad::count).sum();
             fitted.add(person(Station.WEAR, "pads:" + p.wearer().name(), "cut and fit pads for " + p.wearer().name(), 0.2 + 0.1 * count, 0, "wear", after));
         }
-        String visor = person(Station.WEAR, "visor", "cut and fit the visor, straps", 1.5, 12, "wear", after);
-        fitted.add(visor);
+        boolean hollow = !prop.pads.isEmpty();
+        fitted.add(hollow ? person(Station.WEAR, "visor", "cut and fit the visor, straps", 1.5, 12, "wear", after) : person(Station.WEAR, "straps", "fit straps and rim foam", 0.5, 0, "wear", after));
         person(Station.WEAR, "test", "walk test: stairs, floor, hearing, off in five seconds", 0.4, 0, "wear", fitted);
     }
 

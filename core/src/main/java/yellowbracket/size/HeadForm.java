@@ -31,6 +31,9 @@ public final class HeadForm {
     private final Mesh mesh;
     private final double exponent;
     private final List<Sample> samples;
+    /** By row: index of its first sample (-1: none) and the step between sampled columns. */
+    private final int[] rowStart = new int[ROWS];
+    private final int[] rowStep = new int[ROWS];
 
     /** A point of the form, its outward normal and its zone. */
     public record Sample(Vec3 point, Vec3 normal, Zone zone) {}
@@ -69,6 +72,17 @@ public final class HeadForm {
 
     public HeadMeasures.Filled measures() {
         return measures;
+    }
+
+    /** A value given at the samples, at a vertex of {@link #mesh}: between its row's neighbouring samples; NaN where there are none or both are NaN. */
+    public double atVertex(int vertex, java.util.function.IntToDoubleFunction bySample) {
+        if (vertex == mesh.vertexCount() - 1) return bySample.applyAsDouble(samples.size() - 1);
+        int row = (vertex - 1) / COLUMNS, column = (vertex - 1) % COLUMNS;
+        if (vertex == 0 || rowStart[row] < 0) return Double.NaN;
+        int step = rowStep[row], left = column / step, right = (left + 1) % (COLUMNS / step);
+        double a = bySample.applyAsDouble(rowStart[row] + left), b = bySample.applyAsDouble(rowStart[row] + right), k = (double) (column % step) / step;
+        if (Double.isNaN(a) || Double.isNaN(b)) return k == 0 || Double.isNaN(b) ? a : b;
+        return a + (b - a) * k;
     }
 
     /** The cornea, mm; {@code side} -1 left, +1 right. */
@@ -191,8 +205,11 @@ public final class HeadForm {
         var out = new ArrayList<Sample>();
         for (int r = 0; r < ROWS; r++) {
             double t = level(r);
+            rowStart[r] = -1;
             if (t < -0.75) continue; // below, the neck runs into the shoulders
-            for (int s = 0; s < COLUMNS; s += r >= ROWS - 6 ? 4 : 2) {
+            rowStart[r] = out.size();
+            rowStep[r] = r >= ROWS - 6 ? 4 : 2;
+            for (int s = 0; s < COLUMNS; s += rowStep[r]) {
                 int v = 1 + r * COLUMNS + s;
                 out.add(new Sample(mesh.point(v), normal[v].unit(), Zone.at(mesh.point(v), t)));
             }

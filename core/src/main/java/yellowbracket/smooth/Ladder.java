@@ -3,7 +3,6 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.PriorityQueue;
 import yellowbracket.shop.Catalogue;
@@ -43,10 +42,12 @@ public final class Ladder {
     }
 
     private static final double CELL_UM = 3;
-    /** Share of a film that stays after solvents have left and the peaks have been sanded. */
+    /** Share of a film that stays after solvents have left. */
     private static final double STAYS = 0.72;
-    /** A freshly sprayed or brushed film has a grain of its own. */
-    private static final double FILM_TEXTURE_UM = 7;
+    /** Sanding marks may shrink to about half in one step; a finer grit would polish them in. */
+    private static final double FINEST_STEP = 2.1;
+    /** A film is sanded over at least so often, until the guide coat is gone. */
+    private static final int FILM_PASSES = 2;
     /** What one full pass takes off the peaks, as a share of the mean grain. */
     private static final double TAKES = 0.16;
     private static final int BUDGET = 60_000;
@@ -126,7 +127,7 @@ public final class Ladder {
     }
 
     private Step film(Coating film, int coats, double valley, double scratch) {
-        double thick = STAYS * film.filmUm() * coats, texture = film.sprayed() ? FILM_TEXTURE_UM : film.kind() == Coating.Kind.FILLER || film.kind() == Coating.Kind.PASTE ? 60 : 20;
+        double levels = STAYS * levelling(film) * film.filmUm() * coats;
         double work = coats * switch (film.kind()) {
             case FILLER -> shop.minutes("spread filler");
             case PASTE -> shop.minutes("spread paste");
@@ -136,18 +137,29 @@ public final class Ladder {
         };
         double wait = (coats - 1) * film.recoatFromH() + film.sandableH();
         double cost = coats * film.cost() / (100 * film.m2PerContainer());
-        double left = Math.max(film.sprayed() ? 0 : 3, valley - thick), marks = Math.max(texture, scratch - thick);
+        double left = Math.max(film.sprayed() ? 0 : 3, valley - levels), marks = Math.max(texture(film), scratch - levels);
         String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing" : "the lines are drowned, not buried under runs";
         return new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(), work, wait, cost, left, marks, coats, stop);
+    }
+
+    /** How much more of a film settles in a valley than on a peak: a knife fills, a brush flows, spray follows the lines. */
+    private static double levelling(Coating film) {
+        return film.sprayed() ? 0.45 : film.kind() == Coating.Kind.RESIN || film.kind() == Coating.Kind.EPOXY ? 0.75 : 0.9;
+    }
+
+    /** Orange peel, brush marks or knife marks of a fresh film, micrometres. */
+    private static double texture(Coating film) {
+        if (film.sprayed()) return 12;
+        return film.kind() == Coating.Kind.RESIN || film.kind() == Coating.Kind.EPOXY ? 30 : 80;
     }
 
     /** Enough passes to take off the scratches before; each also lowers the valleys, whose peaks it cuts. */
     private java.util.Optional<Step> sand(Grit grit, double valley, double scratch, boolean fresh) {
         double takes = TAKES * grit.grainUm(), after = grit.scratchUm();
-        if (after >= scratch && !fresh) return java.util.Optional.empty();
-        int passes = Math.max(1, (int) Math.ceil((scratch - after) / takes));
+        if (after >= scratch || after * FINEST_STEP < scratch) return java.util.Optional.empty();
+        int passes = Math.max(fresh ? FILM_PASSES : 1, (int) Math.ceil((scratch - after) / takes));
         if (passes > 6) return java.util.Optional.empty();
-        double gone = fresh ? 0 : 0.5 * passes * takes; // on film the peaks that come off are the film's own
+        double gone = 0.5 * passes * takes; // half of what comes off is peaks, the other half the marks of the step before
         boolean wet = grit.p() >= 400;
         String stop = fresh ? "sand nearly all away: the guide coat is gone but for the lows" : "an even, dull scratch all over";
         double sheets = passes / shop.sheetDm2();
@@ -165,9 +177,5 @@ public final class Ladder {
             cost += s.costPerDm2;
         }
         return new Outcome.Found(List.copyOf(steps), min, wait, cost);
-    }
-
-    static String words(Step s) {
-        return String.format(Locale.ROOT, "%s, %.2f min/dm2", s.what, s.minPerDm2);
     }
 }

@@ -1,0 +1,127 @@
+package yellowbracket.build;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import yellowbracket.device.WeatherFeed;
+import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Catalogue;
+
+/**
+ * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are dropped. Listeners
+ * hear after every node, on the worker's thread. What-ifs run beside it and share what is already known.
+ */
+public final class Workings implements AutoCloseable {
+    private final Memo memo = new Memo();
+    private final Catalogue shop;
+    private final WeatherFeed weather;
+    private final Clock clock;
+    private final Consumer<Derived> listener;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(daemon("workings"));
+    private final ExecutorService asides = Executors.newSingleThreadExecutor(daemon("what-if"));
+    private final AtomicReference<Request> current = new AtomicReference<>();
+    private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
+    private volatile Derived latest = Derived.NOTHING;
+
+    /** @param listener hears each new state of results, on a worker thread */
+    public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Consumer<Derived> listener) {
+        this.shop = shop;
+        this.weather = weather;
+        this.clock = clock;
+        this.listener = listener;
+    }
+
+    /** Everything at once on the caller's thread, for the command line and tests. */
+    public static Derived derive(Build build, Meshes meshes, Catalogue shop, WeatherFeed weather, Clock clock, Progress progress) {
+        return new Derivation(build, meshes, new Memo(), weather, shop, now(clock), Derived.NOTHING, progress, d -> {}).run(build.props().isEmpty() ? "" : build.props().getFirst().id());
+    }
+
+    private static final class Request implements Progress {
+        private volatile boolean stop;
+
+        @Override
+        public void report(long done, long total) {}
+
+        @Override
+        public boolean stopRequested() {
+            return stop;
+        }
+    }
+
+    /** Starts deriving for this build; returns at once. @param first id of the prop whose results are wanted first */
+    public void show(Build build, Meshes meshes, String first) {
+        var request = new Request();
+        var before = current.getAndSet(request);
+        if (before != null) before.stop = true;
+        asideRound.set(new Object()); // what-ifs of the build before are of no use now
+        worker.execute(() -> run(build, meshes, first, request));
+    }
+
+    private void run(Build build, Meshes meshes, String first, Request request) {
+        if (request.stop) return;
+        try {
+            new Derivation(build, meshes, memo, weather, shop, now(clock), latest, request, d -> {
+                if (current.get() != request) return;
+                latest = d;
+                listener.accept(d);
+            }).run(first);
+        } catch (Progress.Stopped e) {
+            // a newer request has taken over
+        }
+    }
+
+    public Derived latest() {
+        return latest;
+    }
+
+    /** Derives another build aside and hands its results over, on a worker thread; dropped when the shown build changes first. */
+    public void whatIf(Build build, Meshes meshes, BiConsumer<Build, Derived> then) {
+        var round = asideRound.get();
+        asides.execute(() -> {
+            if (asideRound.get() != round) return;
+            var stop = new Progress() {
+                @Override
+                public void report(long done, long total) {}
+
+                @Override
+                public boolean stopRequested() {
+                    return asideRound.get() != round;
+                }
+            };
+            try {
+                var d = new Derivation(build, meshes, memo, weather, shop, now(clock), Derived.NOTHING, stop, x -> {}).run("");
+                if (!stop.stopRequested()) then.accept(build, d);
+            } catch (Progress.Stopped e) {
+                // the alternatives belong to a build that is no longer shown
+            }
+        });
+    }
+
+    /** Minutes are exact enough, and keep the schedule from being made anew at every call. */
+    private static LocalDateTime now(Clock clock) {
+        var t = LocalDateTime.now(clock).truncatedTo(ChronoUnit.MINUTES);
+        return t.minusMinutes(t.getMinute() % 5);
+    }
+
+    private static java.util.concurrent.ThreadFactory daemon(String name) {
+        return r -> {
+            var t = new Thread(r, name);
+            t.setDaemon(true);
+            return t;
+        };
+    }
+
+    @Override
+    public void close() {
+        var request = current.get();
+        if (request != null) request.stop = true;
+        asideRound.set(new Object());
+        worker.shutdownNow();
+        asides.shutdownNow();
+    }
+}

@@ -1,0 +1,134 @@
+package yellowbracket.demo;
+
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowbracket.build.Build;
+import yellowbracket.build.Meshes;
+import yellowbracket.build.Prop;
+import yellowbracket.build.StockItem;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.cut.CutPlane;
+import yellowbracket.cut.CutTree;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Bounds3;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.plan.WorkHours;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Wearer;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+
+/**
+ * The Tide Warden of Gannet Sound, half done: a helm that an adult and a teenager share, a lamp staff, a half mask. Most helm sections are printed, one
+ * print failed, the staff's first seam is glued, the mask's first primer round was inspected. All dates count from a given today.
+ */
+public record DemoBuild(Build build, Meshes meshes) {
+    private static final int STARTED_DAYS_AGO = 18;
+    private static final int DAYS_TO_EVENT = 24;
+
+    public static DemoBuild at(LocalDate today) {
+        var helm = DemoMeshes.helm();
+        var staff = DemoMeshes.staff();
+        var mask = DemoMeshes.halfMask();
+        var shop = Catalogue.builtIn();
+        var props = List.of(
+                new Prop("helm", "Tide Warden helm", helm.contentHash(), 1.04, List.of("Maren", "Iven"), helmCuts(), shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
+                        Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
+                new Prop("staff", "lamp staff", staff.contentHash(), 1, List.of(), staffCuts(), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
+                        Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
+                new Prop("mask", "half mask", mask.contentHash(), 1, List.of("Maren"), CutTree.WHOLE, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
+                        Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
+        var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(),
+                shop.printers(), WorkHours.evenings(), 19, 20260312, stock(), log(today));
+        return new DemoBuild(build, Meshes.NONE.with(helm).with(staff).with(mask));
+    }
+
+    public static List<Wearer> wearers() {
+        return List.of(new Wearer("Maren", new HeadMeasures(575, 195, 153, Optional.of(224.0), Optional.of(138.0), Optional.of(362.0), Optional.empty()), true, 9, 1740),
+                new Wearer("Iven", HeadMeasures.of(548, 186, 146), false, 15, 1610));
+    }
+
+    private static CutTree helmCuts() {
+        var halves = CutTree.split(CutPlane.across(0, 0), CutTree.WHOLE, CutTree.WHOLE);
+        return CutTree.split(CutPlane.across(2, -48.863), CutTree.split(CutPlane.across(1, 21.137), halves, halves), CutTree.WHOLE);
+    }
+
+    private static CutTree staffCuts() {
+        return CutTree.split(CutPlane.across(2, 360.137), CutTree.split(CutPlane.across(2, 715.137), CutTree.split(CutPlane.across(2, 1064.137), CutTree.WHOLE, CutTree.WHOLE), CutTree.WHOLE), CutTree.WHOLE);
+    }
+
+    private static List<ColourZone> helmZones() {
+        String spray = "acrylic lacquer spray";
+        return List.of(
+                new ColourZone("brim", "#2c3338", spray, List.of(box(98, -230, 4, 230, 240, 46), box(-230, -230, 4, -98, 240, 46), box(-230, 126, 4, 230, 240, 46), box(-230, -230, 4, 230, -110, 46))),
+                new ColourZone("crest", "#d9cfb6", spray, List.of(box(-4.4, -230, 58, 4.4, -14, 260))),
+                new ColourZone("cheek guards", "#a8742c", spray, List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
+                new ColourZone("visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
+                new ColourZone("shell", "#1f5156", spray, List.of()));
+    }
+
+    private static List<ColourZone> staffZones() {
+        return List.of(new ColourZone("lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))), new ColourZone("shaft", "#54463a", "acrylic lacquer spray", List.of()));
+    }
+
+    private static List<ColourZone> maskZones() {
+        return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))), new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
+    }
+
+    private static Bounds3 box(double x0, double y0, double z0, double x1, double y1, double z1) {
+        return Bounds3.of(x0, y0, z0, x1, y1, z1);
+    }
+
+    private static List<StockItem> stock() {
+        return List.of(new StockItem("PLA filament", 1150, "g"), new StockItem("two-part polyester filler", 420, "g"), new StockItem("filler primer", 2, "cans"), new StockItem("CA gel", 20, "g"),
+                new StockItem("two-part filler as glue", 60, "g"), new StockItem("P120 sheets", 6, "sheets"), new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"), new StockItem("foam 10 mm", 12, "dm2"));
+    }
+
+    private static List<Entry> log(LocalDate today) {
+        var out = new ArrayList<Entry>();
+        say(out, today, 18, "10:20", "helm opened, first sizing with Maren, glasses on");
+        say(out, today, 18, "11:05", "done size:helm 0.7 h");
+        say(out, today, 17, "19:40", "done cut:helm 0.5 h");
+        say(out, today, 17, "20:10", "spent 66 three spools of PLA");
+        say(out, today, 16, "17:30", "done print:E 7.1 h #large-bed");
+        say(out, today, 16, "21:00", "done size:staff 0.3 h");
+        say(out, today, 16, "21:20", "done cut:staff 0.4 h");
+        say(out, today, 15, "07:20", "failed B 62 % 8.1 h came off the bed overnight #mid-bed");
+        say(out, today, 15, "19:00", "lesson: brim 8 mm on tall sections #mid-bed");
+        say(out, today, 14, "21:50", "done print:B 13.9 h #mid-bed");
+        say(out, today, 13, "20:10", "done clean:E 0.2 h");
+        say(out, today, 13, "20:50", "done clean:B 0.9 h");
+        say(out, today, 12, "18:40", "done print:H 5.2 h #large-bed");
+        say(out, today, 11, "17:50", "done print:I 5.2 h #large-bed");
+        say(out, today, 11, "18:30", "done print:J 5.3 h #mid-bed");
+        say(out, today, 10, "19:00", "done print:C 8.9 h #mid-bed");
+        say(out, today, 9, "18:30", "done print:F 5.8 h #large-bed");
+        say(out, today, 9, "21:00", "done print:G 5.0 h #mid-bed");
+        for (var letter : List.of("C", "F", "G", "H", "I", "J")) say(out, today, 8, "20:00", "done clean:" + letter + " 0.3 h");
+        say(out, today, 8, "21:10", "done dryfit:staff 0.5 h");
+        say(out, today, 7, "18:50", "done join:staff:1 0.4 h epoxy, braced against the door frame");
+        say(out, today, 6, "18:20", "done size:mask 0.5 h");
+        say(out, today, 6, "18:40", "done cut:mask 0.2 h");
+        say(out, today, 6, "22:10", "done print:K 3.6 h #mid-bed");
+        say(out, today, 5, "19:15", "done clean:K 0.2 h");
+        say(out, today, 4, "15:10", "done smooth:mask:1 0.4 h");
+        say(out, today, 3, "11:00", "done smooth:mask:2 0.5 h");
+        say(out, today, 3, "11:30", "mask, primer round 1: nine pinholes, two low spots at the left brow #flaw");
+        say(out, today, 2, "20:20", "spent 27.5 filler, spot putty, two cans of filler primer");
+        return List.copyOf(out);
+    }
+
+    private static void say(List<Entry> out, LocalDate today, int daysAgo, String clock, String line) {
+        LocalDateTime at = today.minusDays(daysAgo).atTime(java.time.LocalTime.parse(clock));
+        out.add(Entry.parse(at, line).orElseThrow());
+    }
+
+    public Mesh mesh(String prop) {
+        return meshes.get(build.prop(prop).orElseThrow().mesh()).orElseThrow();
+    }
+}

@@ -1,0 +1,371 @@
+package yellowbracket.desktop;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import yellowbracket.build.Build;
+import yellowbracket.build.BuildFile;
+import yellowbracket.build.Derived;
+import yellowbracket.build.Edit;
+import yellowbracket.build.Journal;
+import yellowbracket.build.Meshes;
+import yellowbracket.build.Node;
+import yellowbracket.build.Prop;
+import yellowbracket.build.Session;
+import yellowbracket.build.Workings;
+import yellowbracket.device.WeatherFeed;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.plan.Schedule;
+import yellowbracket.shop.Catalogue;
+
+/**
+ * What the window shows: the open session, its derived results, which page and prop. Written on the interface thread only; results arrive from the
+ * workings and are coalesced, newest wins. Holds no node and no stage.
+ */
+public final class AppModel implements AutoCloseable {
+    /** Something to tell the user, and whether it is bad. */
+    public record Message(Tone tone, String words) {}
+
+    /** How a message is meant. */
+    public enum Tone { GOOD, NOTE, STOP }
+
+    private final Catalogue shop = Catalogue.builtIn();
+    private final WeatherFeed weather;
+    private final Clock clock;
+    private final Workings workings;
+    private final Path configuration;
+    private final ExecutorService files = Executors.newSingleThreadExecutor(r -> {
+        var t = new Thread(r, "files");
+        t.setDaemon(true);
+        return t;
+    });
+    private final AtomicReference<Derived> pending = new AtomicReference<>();
+    private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
+
+    private final ReadOnlyObjectWrapper<Build> shown = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Derived> derived = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
+    private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
+    private final StringProperty prop = new SimpleStringProperty("");
+    private final BooleanProperty inches = new SimpleBooleanProperty();
+    private final BooleanProperty night = new SimpleBooleanProperty();
+    private Session session;
+    private Journal journal;
+    private volatile Reading reading = new Reading();
+
+    /** A reading that can be stopped. */
+    private static final class Reading implements Progress {
+        private volatile boolean stop;
+
+        @Override
+        public void report(long done, long total) {}
+
+        @Override
+        public boolean stopRequested() {
+            return stop;
+        }
+    }
+
+    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path configuration) {
+        this.weather = weather;
+        this.clock = clock;
+        this.configuration = configuration;
+        workings = new Workings(shop, weather, clock, this::arrived);
+        start(new Session(build, meshes, file));
+    }
+
+    private void start(Session s) {
+        session = s;
+        journal = Journal.beside(s.file().orElse(configuration.resolve("unsaved.bracket")));
+        prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
+        refresh();
+    }
+
+    private void arrived(Derived d) {
+        if (pending.getAndSet(d) == null) Platform.runLater(() -> derived.set(pending.getAndSet(null)));
+    }
+
+    private void refresh() {
+        shown.set(session.shown());
+        if (!prop.get().isEmpty() && session.shown().prop(prop.get()).isEmpty()) prop.set("");
+        if (prop.get().isEmpty() && !session.shown().props().isEmpty()) prop.set(session.shown().props().getFirst().id());
+        ghost.set(Optional.empty());
+        workings.show(session.shown(), session.meshes(), prop.get());
+    }
+
+    public void apply(Edit edit) {
+        session.apply(edit);
+        refresh();
+        keepJournal();
+    }
+
+    public void preview(Edit edit) {
+        session.preview(edit);
+        refresh();
+    }
+
+    public void undo() {
+        session.undo();
+        refresh();
+        keepJournal();
+    }
+
+    public void redo() {
+        session.redo();
+        refresh();
+        keepJournal();
+    }
+
+    /** Written by the file thread, at once; several edits in a row leave one write. */
+    private void keepJournal() {
+        var build = session.build();
+        var meshes = session.meshes();
+        var to = journal;
+        Runnable write = () -> {
+            try {
+                to.record(build, meshes);
+            } catch (IOException e) {
+                tell(Tone.STOP, "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
+            }
+        };
+        if (journalDue.getAndSet(write) == null) files.execute(() -> {
+            var due = journalDue.getAndSet(null);
+            if (due != null) due.run();
+        });
+    }
+
+    /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
+    public void open(Path path) {
+        String name = String.valueOf(path.getFileName());
+        if (name.toLowerCase(java.util.Locale.ROOT).endsWith(".bracket")) openBuild(path);
+        else openMesh(path);
+    }
+
+    private void openBuild(Path path) {
+        background("opening " + path.getFileName(), p -> BuildFile.read(path, p), outcome -> {
+            switch (outcome) {
+                case BuildFile.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case BuildFile.Outcome.Opened o -> {
+                    var left = Journal.beside(path).left().filter(l -> !l.build().equals(o.build()));
+                    endSession();
+                    start(new Session(o.build(), o.meshes(), Optional.of(path)));
+                    left.ifPresent(l -> {
+                        session.apply(new Edit("recovered after a crash", b -> l.build()));
+                        l.build().props().forEach(q -> l.meshes().get(q.mesh()).ifPresent(session::addMesh));
+                        refresh();
+                        tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to the file as saved");
+                    });
+                    if (left.isEmpty()) tell(Tone.GOOD, "opened " + path.getFileName());
+                }
+            }
+        });
+    }
+
+    private void openMesh(Path path) {
+        background("reading " + path.getFileName(), p -> MeshFile.read(path, p), outcome -> {
+            switch (outcome) {
+                case MeshFile.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case MeshFile.Read r -> add(r.mesh(), String.valueOf(path.getFileName()).replaceFirst("\\.[^.]*$", ""), String.join(", ", r.notices()));
+            }
+        });
+    }
+
+    private void add(Mesh mesh, String name, String notices) {
+        var build = session.build();
+        String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
+        var size = mesh.bounds().size();
+        boolean hollow = Math.max(size.x(), size.z()) < 700 && Math.min(size.x(), Math.min(size.y(), size.z())) > 90;
+        var wearers = hollow ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
+        session.addMesh(mesh);
+        apply(Edit.addProp(new Prop(id, name, mesh.contentHash(), 1, wearers, yellowbracket.cut.CutTree.WHOLE, shop.profile("usual"), java.util.Map.of(), yellowbracket.smooth.Finish.SATIN,
+                yellowbracket.smooth.School.FILL_SAND_PRIME, Prop.Hurry.LEAST_WORK, java.util.List.of(new yellowbracket.colour.ColourZone("all over", "#8b8f92", "acrylic lacquer spray", java.util.List.of())), "matt clear"), mesh));
+        prop.set(id);
+        refresh();
+        page.set(Page.SIZE);
+        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(size)) + (notices.isEmpty() ? "" : "; " + notices));
+    }
+
+    public void save(Path to) {
+        try {
+            session.save(to);
+            journal.clear();
+            journal = Journal.beside(to);
+            shown.set(null); // the dirty mark follows the build
+            shown.set(session.shown());
+            tell(Tone.GOOD, "saved " + to.getFileName());
+        } catch (IOException e) {
+            tell(Tone.STOP, to.getFileName() + " was not saved (" + reason(e) + "): choose another folder; the file on disk is as it was");
+        }
+    }
+
+    /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */
+    public <T> void background(String what, Function<Progress, T> work, Consumer<T> then) {
+        var own = new Reading();
+        reading.stop = true;
+        reading = own;
+        busy.set(what);
+        files.execute(() -> {
+            try {
+                T value = work.apply(own);
+                Platform.runLater(() -> {
+                    if (reading == own) busy.set("");
+                    if (!own.stop) then.accept(value);
+                });
+            } catch (Progress.Stopped e) {
+                Platform.runLater(() -> busy.set(""));
+            } catch (RuntimeException e) {
+                Platform.runLater(() -> busy.set(""));
+                tell(Tone.STOP, what + " failed: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()));
+            }
+        });
+    }
+
+    public void cancelBackground() {
+        reading.stop = true;
+        busy.set("");
+    }
+
+    /** From any thread. */
+    public void tell(Tone tone, String words) {
+        if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
+        else Platform.runLater(() -> message.set(new Message(tone, words)));
+    }
+
+    public static String reason(IOException e) {
+        return switch (e) {
+            case java.nio.file.AccessDeniedException x -> "the folder cannot be written";
+            case java.nio.file.NoSuchFileException x -> "there is no such folder";
+            case java.nio.file.FileSystemException x when x.getReason() != null -> x.getReason();
+            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+        };
+    }
+
+    /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
+    public void whatIf(Edit edit, Consumer<Derived> then) {
+        workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> then.accept(d)));
+    }
+
+    /** Draws a ghost bracket where an alternative would end; empty takes it away. */
+    public void ghost(Optional<LocalDateTime> finish) {
+        ghost.set(finish);
+    }
+
+    public void replace(Build build, Meshes meshes) {
+        endSession();
+        start(new Session(build, meshes, Optional.empty()));
+    }
+
+    private void endSession() {
+        try {
+            journal.clear();
+        } catch (IOException e) {
+            // a stale recovery copy is offered at the next start and can be undone there
+        }
+    }
+
+    public Optional<Prop> currentProp() {
+        return shown.get() == null ? Optional.empty() : shown.get().prop(prop.get());
+    }
+
+    public <T> Optional<T> result(Node<T> node) {
+        return derived.get() == null ? Optional.empty() : derived.get().get(node, prop.get());
+    }
+
+    public Optional<Schedule> schedule() {
+        return derived.get() == null ? Optional.empty() : derived.get().get(Node.SCHEDULE);
+    }
+
+    public boolean fresh(Node<?> node) {
+        return derived.get() != null && derived.get().fresh(node, prop.get());
+    }
+
+    public Words words() {
+        return new Words(inches.get());
+    }
+
+    public Catalogue shop() {
+        return shop;
+    }
+
+    public WeatherFeed weather() {
+        return weather;
+    }
+
+    public LocalDateTime now() {
+        return LocalDateTime.now(clock);
+    }
+
+    public Session session() {
+        return session;
+    }
+
+    public ReadOnlyObjectProperty<Build> shownProperty() {
+        return shown.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Derived> derivedProperty() {
+        return derived.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Message> messageProperty() {
+        return message.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<LocalDateTime>> ghostProperty() {
+        return ghost.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<String> busyProperty() {
+        return busy.getReadOnlyProperty();
+    }
+
+    public ObjectProperty<Page> pageProperty() {
+        return page;
+    }
+
+    public StringProperty propProperty() {
+        return prop;
+    }
+
+    /** Shows another prop of the build. */
+    public void choose(String id) {
+        prop.set(id);
+        refresh();
+    }
+
+    public BooleanProperty inchesProperty() {
+        return inches;
+    }
+
+    public BooleanProperty nightProperty() {
+        return night;
+    }
+
+    @Override
+    public void close() {
+        endSession();
+        reading.stop = true;
+        workings.close();
+        files.shutdown();
+    }
+}

@@ -1,0 +1,48 @@
+package yellowbracket.desktop;
+
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import yellowbracket.build.Node;
+import yellowbracket.desktop.bench.Bench;
+
+/** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */
+final class Probe {
+    private static final int FRAMES = 120;
+    private final AppModel model;
+    private final Bench bench;
+    private long first;
+    private int frames;
+
+    Probe(AppModel model, Bench bench) {
+        this.model = model;
+        this.bench = bench;
+    }
+
+    void run() {
+        new AnimationTimer() {
+            private boolean drawn;
+            private long all;
+
+            @Override
+            public void handle(long now) {
+                if (!drawn && model.result(Node.PROXY).isPresent()) {
+                    drawn = true;
+                    long start = ProcessHandle.current().info().startInstant().map(java.time.Instant::toEpochMilli).orElse(System.currentTimeMillis());
+                    System.out.printf("start to drawn: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
+                }
+                if (!drawn || model.derivedProperty().get().get(Node.CHANCE).isEmpty()) return;
+                if (all == 0) {
+                    all = now;
+                    long start = ProcessHandle.current().info().startInstant().map(java.time.Instant::toEpochMilli).orElse(System.currentTimeMillis());
+                    System.out.printf("start to everything derived: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
+                }
+                if (first == 0) first = now;
+                bench.orbit(3, 0);
+                if (++frames < FRAMES) return;
+                System.out.printf("orbiting: %.1f frames a second over %d frames%n", FRAMES * 1e9 / (now - first), FRAMES);
+                stop();
+                Platform.exit();
+            }
+        }.start();
+    }
+}

@@ -1,0 +1,173 @@
+package yellowbracket.desktop.bench;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.function.IntToDoubleFunction;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.CullFace;
+import javafx.scene.shape.MeshView;
+import javafx.scene.shape.TriangleMesh;
+import javafx.scene.shape.VertexFormat;
+import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
+
+/** Turns meshes into JavaFX ones: normals averaged but across creases, colour from a ramp by vertex or facet, or plain. Coordinates become floats only here. */
+public final class Drawn {
+    private static final double CREASE = Math.cos(Math.toRadians(38));
+
+    private Drawn() {}
+
+    public static MeshView plain(Mesh m, Color colour) {
+        var view = view(triangles(m, new float[] {0.5f, 0.5f}, v -> 0, null));
+        view.setMaterial(material(colour));
+        return view;
+    }
+
+    /** See-through: drawn last by the caller, back faces left out. */
+    public static MeshView glass(Mesh m, Color colour, double opacity) {
+        var view = plain(m, Color.color(colour.getRed(), colour.getGreen(), colour.getBlue(), opacity));
+        view.setCullFace(CullFace.BACK);
+        return view;
+    }
+
+    /** Colour by a value at each vertex. */
+    public static MeshView byVertex(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
+        var coords = new float[2 * m.vertexCount()];
+        for (int v = 0; v < m.vertexCount(); v++) {
+            coords[2 * v] = ramp.u(value.applyAsDouble(v));
+            coords[2 * v + 1] = 0.5f;
+        }
+        return textured(m, ramp, neutral, coords, null);
+    }
+
+    /** Colour by a value of each facet. */
+    public static MeshView byFacet(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
+        var coords = new float[2 * m.triangleCount()];
+        var index = new int[m.triangleCount()];
+        for (int f = 0; f < m.triangleCount(); f++) {
+            coords[2 * f] = ramp.u(value.applyAsDouble(f));
+            coords[2 * f + 1] = 0.5f;
+            index[f] = f;
+        }
+        return textured(m, ramp, neutral, coords, index);
+    }
+
+    /** Colour by number: each facet takes one of a few flat colours. */
+    public static MeshView byPalette(Mesh m, List<Color> palette, IntToDoubleFunction number) {
+        int n = palette.size();
+        var image = new javafx.scene.image.WritableImage(Math.max(1, 8 * n), 8);
+        for (int i = 0; i < n; i++) for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
+        var coords = new float[2 * n];
+        for (int i = 0; i < n; i++) {
+            coords[2 * i] = (i + 0.5f) / n;
+            coords[2 * i + 1] = 0.5f;
+        }
+        var index = new int[m.triangleCount()];
+        for (int f = 0; f < index.length; f++) index[f] = (int) number.applyAsDouble(f);
+        var view = view(triangles(m, coords, v -> 0, index));
+        var material = new PhongMaterial(Color.WHITE);
+        material.setDiffuseMap(image);
+        material.setSpecularColor(Color.gray(0.1));
+        view.setMaterial(material);
+        return view;
+    }
+
+    private static MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
+        var view = view(triangles(m, coords, v -> v, byFacet));
+        var material = new PhongMaterial(Color.WHITE);
+        material.setDiffuseMap(ramp.texture(neutral));
+        material.setSpecularColor(Color.gray(0.06));
+        view.setMaterial(material);
+        return view;
+    }
+
+    static PhongMaterial material(Color c) {
+        var m = new PhongMaterial(c);
+        m.setSpecularColor(Color.gray(0.14, c.getOpacity()));
+        m.setSpecularPower(18);
+        return m;
+    }
+
+    private static MeshView view(TriangleMesh t) {
+        var v = new MeshView(t);
+        v.setCullFace(CullFace.NONE);
+        return v;
+    }
+
+    /** @param byFacet texture coordinate of each facet, or null to take {@code byVertex} of each corner */
+    private static TriangleMesh triangles(Mesh m, float[] coords, java.util.function.IntUnaryOperator byVertex, int[] byFacet) {
+        var out = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+        var points = new float[3 * m.vertexCount()];
+        for (int v = 0; v < m.vertexCount(); v++) {
+            points[3 * v] = (float) m.x(v);
+            points[3 * v + 1] = (float) m.y(v);
+            points[3 * v + 2] = (float) m.z(v);
+        }
+        out.getPoints().setAll(points);
+        out.getTexCoords().setAll(coords);
+        var normals = new Normals(m);
+        out.getNormals().setAll(normals.values());
+        var faces = new int[9 * m.triangleCount()];
+        for (int f = 0; f < m.triangleCount(); f++)
+            for (int k = 0; k < 3; k++) {
+                int v = m.vertex(f, k), at = 9 * f + 3 * k;
+                faces[at] = v;
+                faces[at + 1] = normals.index(f, k);
+                faces[at + 2] = byFacet == null ? byVertex.applyAsInt(v) : byFacet[f];
+            }
+        out.getFaces().setAll(faces);
+        return out;
+    }
+
+    /** One normal a corner: the mean of the facets around the vertex that lie within the crease angle; equal ones share an entry. */
+    private static final class Normals {
+        private final float[] values;
+        private final int[] index;
+
+        Normals(Mesh m) {
+            int n = m.triangleCount();
+            var facet = new Vec3[n];
+            var start = new int[m.vertexCount() + 1];
+            for (int f = 0; f < n; f++) {
+                facet[f] = m.areaVector(f);
+                for (int k = 0; k < 3; k++) start[m.vertex(f, k) + 1]++;
+            }
+            for (int v = 0; v < m.vertexCount(); v++) start[v + 1] += start[v];
+            var ring = new int[3 * n];
+            var fill = start.clone();
+            for (int f = 0; f < n; f++) for (int k = 0; k < 3; k++) ring[fill[m.vertex(f, k)]++] = f;
+            index = new int[3 * n];
+            var out = new java.util.ArrayList<float[]>();
+            var known = new HashMap<Long, Integer>();
+            for (int f = 0; f < n; f++) {
+                double len = facet[f].norm();
+                for (int k = 0; k < 3; k++) {
+                    int v = m.vertex(f, k);
+                    var sum = Vec3.ZERO;
+                    for (int i = start[v]; i < start[v + 1]; i++) {
+                        var g = facet[ring[i]];
+                        if (len == 0 || g.dot(facet[f]) >= CREASE * g.norm() * len) sum = sum.plus(g);
+                    }
+                    var u = sum.norm() > 0 ? sum.unit() : Vec3.Z;
+                    long key = Math.round((u.x() + 1) * 500) * 1_000_000L + Math.round((u.y() + 1) * 500) * 1000 + Math.round((u.z() + 1) * 500);
+                    index[3 * f + k] = known.computeIfAbsent(key, q -> {
+                        out.add(new float[] {(float) u.x(), (float) u.y(), (float) u.z()});
+                        return out.size() - 1;
+                    });
+                }
+            }
+            values = new float[3 * out.size()];
+            for (int i = 0; i < out.size(); i++) System.arraycopy(out.get(i), 0, values, 3 * i, 3);
+        }
+
+        float[] values() {
+            return values;
+        }
+
+        int index(int f, int k) {
+            return index[3 * f + k];
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The 3D bench: meshes with scalar maps, camera, callouts, gauges. */
+package yellowbracket.desktop.bench;

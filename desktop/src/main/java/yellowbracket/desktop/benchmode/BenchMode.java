@@ -1,0 +1,117 @@
+package yellowbracket.desktop.benchmode;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import yellowbracket.build.Edit;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.shell.Timers;
+import yellowbracket.log.Entry;
+import yellowbracket.plan.Schedule;
+import yellowbracket.safety.Caution;
+
+/** One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P previous, Esc leaves. */
+public final class BenchMode extends VBox {
+    private final AppModel model;
+    private final Timers timers;
+    private final Runnable leave;
+    private final Label count = new Label();
+    private final Label step = new Label();
+    private final Label detail = new Label();
+    private final Label gear = new Label();
+    private final Label clock = new Label();
+    private int at;
+
+    public BenchMode(AppModel model, Timers timers, Runnable leave) {
+        this.model = model;
+        this.timers = timers;
+        this.leave = leave;
+        getStyleClass().add("bench-mode");
+        step.getStyleClass().add("huge");
+        step.setWrapText(true);
+        detail.setWrapText(true);
+        gear.setWrapText(true);
+        gear.getStyleClass().add("caution");
+        clock.getStyleClass().add("clock");
+        var gap = new Region();
+        VBox.setVgrow(gap, Priority.ALWAYS);
+        var controls = new HBox(18, button("done  D", "primary", this::done), button("timer  T", "action", this::timer), button("previous  P", "action", () -> go(-1)), button("next  N", "action", () -> go(1)), button("leave  Esc", "action", leave));
+        controls.setAlignment(Pos.CENTER_LEFT);
+        getChildren().setAll(count, step, detail, gear, clock, gap, controls);
+        setFocusTraversable(true);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        model.derivedProperty().subscribe(this::write);
+        timers.secondProperty().subscribe(this::clock);
+    }
+
+    private static Button button(String words, String style, Runnable run) {
+        var b = new Button(words);
+        b.getStyleClass().setAll("button", style);
+        b.setOnAction(e -> run.run());
+        return b;
+    }
+
+    private List<Schedule.Placed> steps() {
+        return model.schedule().map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.plan.Task.Resource.PRINTER).toList()).orElse(List.of());
+    }
+
+    private void write() {
+        var list = steps();
+        at = Math.clamp(at, 0, Math.max(0, list.size() - 1));
+        if (list.isEmpty()) {
+            count.setText("");
+            step.setText("nothing left to do");
+            detail.setText("");
+            gear.setText("");
+            return;
+        }
+        var p = list.get(at);
+        count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
+        step.setText(p.task().name());
+        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work" + (p.task().waitH() > 0 ? ", then wait " + Words.hours(p.task().waitH()) : ""));
+        gear.setText(Caution.of(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
+    }
+
+    private void clock() {
+        clock.setText(timers.running().isEmpty() ? "" : timers.running().getFirst().words(timers.now()));
+    }
+
+    private void go(int by) {
+        at += by;
+        write();
+    }
+
+    private void done() {
+        var list = steps();
+        if (!list.isEmpty()) Entry.parse(model.now(), "done " + list.get(at).task().id()).ifPresent(e -> model.apply(Edit.log(e)));
+    }
+
+    private void timer() {
+        var list = steps();
+        if (list.isEmpty()) return;
+        var t = list.get(at).task();
+        timers.start(t.name(), 60 * (t.waitH() > 0 ? t.waitH() : t.activeH()));
+        clock();
+    }
+
+    private void key(KeyEvent e) {
+        switch (e.getCode()) {
+            case D -> done();
+            case T -> timer();
+            case N -> go(1);
+            case P -> go(-1);
+            case ESCAPE -> leave.run();
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+}

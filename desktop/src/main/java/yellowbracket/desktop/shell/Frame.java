@@ -1,0 +1,421 @@
+package yellowbracket.desktop.shell;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.animation.KeyFrame;
+import javafx.animation.PauseTransition;
+import javafx.animation.Timeline;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.util.Duration;
+import yellowbracket.build.Export;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Page;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.benchmode.BenchMode;
+import yellowbracket.desktop.station.ColourView;
+import yellowbracket.desktop.station.CutView;
+import yellowbracket.desktop.station.JoinView;
+import yellowbracket.desktop.station.LogView;
+import yellowbracket.desktop.station.PlanView;
+import yellowbracket.desktop.station.PrintView;
+import yellowbracket.desktop.station.SizeView;
+import yellowbracket.desktop.station.SmoothView;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.station.WearView;
+import yellowbracket.desktop.theme.Theme;
+
+/** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
+public final class Frame extends StackPane {
+    private static final double CARD_WIDTH = 480;
+
+    private final AppModel model;
+    private final Timers timers;
+    private final Bench bench = new Bench();
+    private final Map<Page, StationView> pages = new EnumMap<>(Page.class);
+    private final ScrollPane cardScroll = new ScrollPane();
+    private final BorderPane frame = new BorderPane();
+    private final LogLine logLine;
+    private final Commands commands = new Commands();
+    private final HBox message = new HBox();
+    private final Label working = new Label();
+    private final Label buildName = new Label();
+    private final PauseTransition messageEnd = new PauseTransition(Duration.seconds(9));
+    private final Runnable openDemo;
+    private List<Object> cardOf = List.of();
+    private Page cardPage;
+
+    /** @param openDemo replaces the session by the demo build */
+    public Frame(AppModel model, Timers timers, Runnable openDemo) {
+        this.model = model;
+        this.timers = timers;
+        this.openDemo = openDemo;
+        logLine = new LogLine(model, timers);
+        stations();
+        commands();
+        cardScroll.getStyleClass().add("card-scroll");
+        cardScroll.setFitToWidth(true);
+        cardScroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        cardScroll.setPrefWidth(CARD_WIDTH);
+        cardScroll.setMinWidth(400);
+        cardScroll.setFocusTraversable(false);
+        working.getStyleClass().add("working");
+        working.setVisible(false);
+        var benchArea = new StackPane(bench, working);
+        StackPane.setAlignment(working, Pos.TOP_CENTER);
+        StackPane.setMargin(working, new javafx.geometry.Insets(10));
+        frame.setTop(new VBox(topBar(), new RunStrip(model)));
+        frame.setCenter(benchArea);
+        frame.setRight(cardScroll);
+        frame.setBottom(logLine);
+        message.getStyleClass().add("message");
+        message.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+        message.setVisible(false);
+        StackPane.setAlignment(message, Pos.BOTTOM_LEFT);
+        StackPane.setMargin(message, new javafx.geometry.Insets(0, 16, 52, 16));
+        getChildren().setAll(frame, message);
+        messageEnd.setOnFinished(e -> message.setVisible(false));
+        listen();
+    }
+
+    private void stations() {
+        var size = new SizeView(model, bench);
+        var cut = new CutView(model, bench, this::exportSections);
+        var join = new JoinView(model, bench, timers);
+        var wear = new WearView(model, bench);
+        cut.onOffers(this::rewrite);
+        join.onPick(this::rewrite);
+        wear.onPick(this::rewrite);
+        var colour = new ColourView(model, bench);
+        pages.put(Page.SIZE, size);
+        pages.put(Page.CUT, cut);
+        pages.put(Page.PRINT, new PrintView(model, bench));
+        pages.put(Page.JOIN, join);
+        pages.put(Page.SMOOTH, new SmoothView(model, bench));
+        pages.put(Page.COLOUR, colour);
+        pages.put(Page.WEAR, wear);
+        pages.put(Page.LOG, new LogView(model, bench, colour, this::exportLog));
+        pages.put(Page.PLAN, new PlanView(model, bench, colour, this::exportCalendar, this::benchMode));
+    }
+
+    private HBox topBar() {
+        buildName.getStyleClass().add("build-name");
+        var props = new MenuButton();
+        props.getStyleClass().setAll("menu-button", "plain");
+        props.setId("props");
+        props.setAccessibleText("props of this build");
+        Runnable fill = () -> {
+            var build = model.shownProperty().get();
+            props.getItems().clear();
+            if (build == null) return;
+            buildName.setText(build.name() + (model.session().dirty() ? " \u2022" : ""));
+            for (var p : build.props()) {
+                var item = new MenuItem(p.name());
+                item.setOnAction(e -> model.choose(p.id()));
+                props.getItems().add(item);
+            }
+            props.setText(model.currentProp().map(p -> p.name()).orElse("no prop"));
+        };
+        model.shownProperty().subscribe(fill);
+        model.propProperty().subscribe(fill);
+        var gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        var undo = plain("undo", () -> model.undo());
+        var redo = plain("redo", () -> model.redo());
+        model.shownProperty().subscribe(() -> {
+            undo.setDisable(model.session().history().undoName().isEmpty());
+            redo.setDisable(model.session().history().redoName().isEmpty());
+            undo.setTooltip(model.session().history().undoName().map(n -> new javafx.scene.control.Tooltip("undo " + n + "  Ctrl+Z")).orElse(null));
+            redo.setTooltip(model.session().history().redoName().map(n -> new javafx.scene.control.Tooltip("redo " + n + "  Ctrl+Shift+Z")).orElse(null));
+        });
+        var unit = either("mm", "inch", model.inchesProperty());
+        var light = either("day", "night", model.nightProperty());
+        var bar = new HBox(buildName, props, plain("open", this::open), plain("save", this::save), undo, redo, gap, unit, light, plain("find ...  /", this::find));
+        bar.getStyleClass().add("bar");
+        bar.setMinHeight(40);
+        bar.setPrefHeight(40);
+        return bar;
+    }
+
+    private static Button plain(String words, Runnable run) {
+        var b = new Button(words);
+        b.getStyleClass().setAll("button", "plain");
+        b.setMinWidth(Region.USE_PREF_SIZE);
+        b.setOnAction(e -> run.run());
+        return b;
+    }
+
+    private static HBox either(String off, String on, javafx.beans.property.BooleanProperty property) {
+        var a = new ToggleButton(off);
+        var b = new ToggleButton(on);
+        for (var t : List.of(a, b)) {
+            t.getStyleClass().setAll("toggle-button", "plain");
+            t.setMinWidth(Region.USE_PREF_SIZE);
+        }
+        a.setOnAction(e -> property.set(false));
+        b.setOnAction(e -> property.set(true));
+        property.subscribe(v -> {
+            a.setSelected(!v);
+            b.setSelected(v);
+        });
+        a.selectedProperty().subscribe(() -> a.setSelected(!property.get()));
+        b.selectedProperty().subscribe(() -> b.setSelected(property.get()));
+        return new HBox(0, a, b);
+    }
+
+    private void commands() {
+        for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
+        commands.add("open a build or a mesh", "Ctrl+O", this::open);
+        commands.add("save", "Ctrl+S", this::save);
+        commands.add("save as", "", this::saveAs);
+        commands.add("undo", "Ctrl+Z", model::undo);
+        commands.add("redo", "Ctrl+Shift+Z", model::redo);
+        commands.add("export sections and cut list", "", this::exportSections);
+        commands.add("export calendar", "", this::exportCalendar);
+        commands.add("export log", "", this::exportLog);
+        commands.add("frame the model", "f", bench::frame);
+        commands.add("see-through", "x", bench::toggleSeeThrough);
+        commands.add("view from the front", "", () -> bench.look("front"));
+        commands.add("view from the side", "", () -> bench.look("side"));
+        commands.add("view from above", "", () -> bench.look("top"));
+        commands.add("bench mode", "b", this::benchMode);
+        commands.add("write in the log", "l", logLine::focusField);
+        commands.add("millimetres or inches", "", () -> model.inchesProperty().set(!model.inchesProperty().get()));
+        commands.add("day or night", "", () -> model.nightProperty().set(!model.nightProperty().get()));
+        commands.add("open the demo build", "", openDemo);
+        commands.add("help for this page", "F1", this::help);
+    }
+
+    private void listen() {
+        model.pageProperty().subscribe(p -> rewrite());
+        model.derivedProperty().subscribe(d -> update());
+        model.shownProperty().subscribe(d -> update());
+        model.inchesProperty().subscribe(d -> update());
+        model.nightProperty().subscribe(night -> {
+            Theme.apply(this, night);
+            rewrite();
+        });
+        bench.onSeeThrough(on -> redraw());
+        model.messageProperty().subscribe(m -> {
+            if (m != null) tell(m);
+        });
+        model.busyProperty().subscribe(b -> {
+            working.setVisible(!b.isEmpty());
+            working.setText(b + " ...   Esc stops it");
+        });
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) e.acceptTransferModes(TransferMode.COPY);
+            e.consume();
+        });
+        setOnDragDropped(this::dropped);
+        var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> timers.tick()));
+        second.setCycleCount(Timeline.INDEFINITE);
+        second.play();
+    }
+
+    private void dropped(DragEvent e) {
+        e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> model.open(f.toPath()));
+        e.setDropCompleted(true);
+        e.consume();
+    }
+
+    /** Writes the card anew and draws when something the page shows has changed. */
+    private void update() {
+        if (model.shownProperty().get() == null) return;
+        var view = pages.get(model.pageProperty().get());
+        var signature = view.signature();
+        if (signature.equals(cardOf) && cardPage == model.pageProperty().get()) return;
+        cardOf = signature;
+        cardPage = model.pageProperty().get();
+        write(view);
+    }
+
+    private void rewrite() {
+        cardOf = List.of();
+        update();
+    }
+
+    private void write(StationView view) {
+        boolean has = model.currentProp().isPresent();
+        bench.empty(has ? "" : "open a mesh to begin: drop an STL file here, or", has ? "" : "open a mesh", this::open);
+        if (!has) {
+            bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
+            bench.callouts(List.of());
+            bench.gauges(List.of());
+            bench.legend(Optional.empty(), "", 1);
+            cardScroll.setContent(new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first").primary("open a mesh", this::open, yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
+            return;
+        }
+        redraw();
+        if (view.busyWithInput()) return;
+        double at = cardScroll.getVvalue();
+        var focus = getScene() == null ? Optional.<Node>empty() : Optional.ofNullable(getScene().getFocusOwner());
+        String id = focus.map(Node::getId).orElse(null);
+        boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
+        var card = view.card();
+        card.setUserData(cardPage);
+        cardScroll.setContent(card);
+        if (!samePage) cardScroll.setVvalue(0);
+        else {
+            cardScroll.applyCss();
+            cardScroll.layout();
+            cardScroll.setVvalue(at);
+            if (id != null) Optional.ofNullable(card.lookup("#" + id)).ifPresent(Node::requestFocus);
+        }
+    }
+
+    private void redraw() {
+        if (model.currentProp().isPresent()) pages.get(model.pageProperty().get()).draw();
+    }
+
+    private void tell(AppModel.Message m) {
+        var words = new Label(m.words());
+        words.setWrapText(true);
+        words.setMaxWidth(620);
+        message.getChildren().setAll(words, plain("dismiss", () -> message.setVisible(false)));
+        message.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("stop"), m.tone() == AppModel.Tone.STOP);
+        message.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("good"), m.tone() == AppModel.Tone.GOOD);
+        message.setVisible(true);
+        if (m.tone() == AppModel.Tone.STOP) messageEnd.stop();
+        else messageEnd.playFromStart();
+    }
+
+    private void key(KeyEvent e) {
+        boolean typing = e.getTarget() instanceof TextInputControl;
+        if (e.getCode() == KeyCode.ESCAPE) {
+            if (!model.busyProperty().get().isEmpty()) model.cancelBackground();
+            message.setVisible(false);
+            if (typing) bench.requestFocus();
+            return;
+        }
+        if (e.isShortcutDown()) {
+            String name = "Ctrl+" + (e.isShiftDown() ? "Shift+" : "") + e.getCode().getName().toUpperCase(java.util.Locale.ROOT);
+            if (typing && (name.equals("Ctrl+Z") || name.equals("Ctrl+Shift+Z")) && !((TextInputControl) e.getTarget()).getText().isEmpty() && e.getTarget() instanceof javafx.scene.control.TextField f && "log-line".equals(f.getId())) return;
+            if (commands.run(name)) e.consume();
+            return;
+        }
+        if (e.getCode() == KeyCode.F1) {
+            help();
+            e.consume();
+            return;
+        }
+        if (typing || e.isAltDown()) return;
+        if (e.getCode() == KeyCode.SLASH || "/".equals(e.getText())) find();
+        else if (!commands.run(e.getText().toLowerCase(java.util.Locale.ROOT)) || e.getText().isEmpty()) return;
+        e.consume();
+    }
+
+    private void find() {
+        var all = new Commands();
+        commands.find("").forEach(c -> all.add(c.name(), c.key(), c.run()));
+        var build = model.shownProperty().get();
+        build.props().forEach(p -> all.add("prop " + p.name(), "", () -> model.choose(p.id())));
+        model.result(yellowbracket.build.Node.SECTIONS).ifPresent(s -> {
+            s.sections().forEach(q -> all.add("section " + q.name(), "", () -> model.pageProperty().set(Page.PRINT)));
+            s.seams().forEach(q -> all.add("seam " + q.name(), "", () -> model.pageProperty().set(Page.JOIN)));
+        });
+        Finder.show(getScene(), all, model.nightProperty().get());
+    }
+
+    private void help() {
+        var page = model.pageProperty().get();
+        model.tell(AppModel.Tone.NOTE, Help.of(page));
+    }
+
+    private void open() {
+        var chooser = new FileChooser();
+        chooser.setTitle("open a build or a mesh");
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", "*.bracket", "*.stl", "*.STL"));
+        Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow())).ifPresent(f -> model.open(f.toPath()));
+    }
+
+    private void save() {
+        model.session().file().ifPresentOrElse(model::save, this::saveAs);
+    }
+
+    private void saveAs() {
+        var chooser = new FileChooser();
+        chooser.setTitle("save the build");
+        chooser.setInitialFileName(model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket");
+        Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).ifPresent(f -> model.save(f.toPath()));
+    }
+
+    private Optional<Path> folder(String title) {
+        var chooser = new DirectoryChooser();
+        chooser.setTitle(title);
+        return Optional.ofNullable(chooser.showDialog(getScene().getWindow())).map(java.io.File::toPath);
+    }
+
+    private void exportSections() {
+        folder("folder for the section files").ifPresent(this::exportSectionsTo);
+    }
+
+    /** Without asking where: for tests and scripts. */
+    public void exportSectionsTo(Path folder) {
+        var sections = model.result(yellowbracket.build.Node.SECTIONS);
+        var prints = model.result(yellowbracket.build.Node.PRINTS);
+        if (sections.isEmpty() || prints.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
+        else export(() -> Export.sections(sections.get(), prints.get(), folder));
+    }
+
+    private void exportCalendar() {
+        folder("folder for the calendar").ifPresent(f -> model.schedule().ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
+    }
+
+    private void exportLog() {
+        folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
+    }
+
+    /** Something that writes files. */
+    private interface Writing {
+        List<Path> run() throws IOException;
+    }
+
+    private void export(Writing work) {
+        model.background("writing files", p -> {
+            try {
+                return work.run();
+            } catch (IOException e) {
+                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+            }
+        }, files -> model.tell(AppModel.Tone.GOOD, files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));
+    }
+
+    private void benchMode() {
+        var box = new BenchMode[1];
+        box[0] = new BenchMode(model, timers, () -> {
+            getChildren().remove(box[0]);
+            bench.requestFocus();
+        });
+        getChildren().add(box[0]);
+        box[0].requestFocus();
+    }
+
+    public Bench bench() {
+        return bench;
+    }
+}

@@ -1,0 +1,24 @@
+package yellowbracket.desktop.shell;
+
+import yellowbracket.desktop.Page;
+
+/** A few plain lines for the page at hand. */
+final class Help {
+    private static final String KEYS = "  Keys: 1-7 stations, [ log, ] plan, / find, L log line, F frame, X see-through, B bench mode, Ctrl+Z undo.";
+
+    private Help() {}
+
+    static String of(Page page) {
+        return switch (page) {
+            case SIZE -> "Drag the scale or type it; the head turns crimson where the shell is nearer than the zone allows. Take a row of the table to scale to it.";
+            case CUT -> "Take a plan, or move a plane by its arrows; every section, seam and hour follows. Red sections fit no bed.";
+            case PRINT -> "Finer layers print longer and smooth faster: look for the least sum. Sections stand as they will be printed.";
+            case JOIN -> "Pick a seam to see other ways to join it. The number says how many times the handling load it bears.";
+            case SMOOTH -> "The ladder is the cheapest way from these lines to this finish; each step says when to stop.";
+            case COLOUR -> "Colours decide undercoat, coats and cans; the strip shows today's spray weather hour by hour.";
+            case WEAR -> "Foam for each zone from the clearance left, pressed by about a third.";
+            case LOG -> "Write in the line below; done tasks with hours correct your own rates.";
+            case PLAN -> "Change the day and see what is left. Mark a task done here or in the log line.";
+        } + KEYS;
+    }
+}

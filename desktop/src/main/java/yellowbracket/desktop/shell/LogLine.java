@@ -1,0 +1,71 @@
+package yellowbracket.desktop.shell;
+
+import java.util.ArrayList;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import yellowbracket.build.Edit;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.log.Entry;
+
+/** Always there: write what happened; running timers as chips, which a click takes away. */
+public final class LogLine extends HBox {
+    private static final PseudoClass PAST = PseudoClass.getPseudoClass("past");
+    private final TextField field = new TextField();
+    private final HBox chips = new HBox(10);
+    private final Timers timers;
+
+    public LogLine(AppModel model, Timers timers) {
+        this.timers = timers;
+        getStyleClass().add("log-line");
+        setMinHeight(40);
+        setPrefHeight(40);
+        var name = new Label("note");
+        name.getStyleClass().add("section-title");
+        name.setStyle("-fx-padding: 0;");
+        field.setPromptText("write what happened ...   done A 14 h   failed B 60 %   spent 9.50 tape");
+        field.setId("log-line");
+        field.setAccessibleText("write what happened");
+        HBox.setHgrow(field, Priority.ALWAYS);
+        field.setOnAction(e -> Entry.parse(model.now(), field.getText()).ifPresent(entry -> {
+            model.apply(Edit.log(entry));
+            model.tell(AppModel.Tone.GOOD, "noted" + switch (entry.kind()) {
+                case DONE -> ": " + entry.about() + " done" + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
+                case FAILED -> ": " + entry.about() + " failed, it will be printed again";
+                case SPENT -> ": spent " + yellowbracket.desktop.Words.money(entry.money());
+                case NOTE -> "";
+            });
+            field.clear();
+        }));
+        getChildren().setAll(name, field, chips);
+        timers.running().subscribe(this::write);
+        timers.secondProperty().subscribe(this::write);
+    }
+
+    private void write() {
+        var list = new ArrayList<Button>();
+        for (var t : timers.running()) {
+            var chip = new Button(t.words(timers.now()));
+            chip.getStyleClass().setAll("chip");
+            chip.pseudoClassStateChanged(PAST, t.past(timers.now()));
+            chip.setAccessibleText("timer " + chip.getText() + ", press to stop");
+            chip.setOnAction(e -> timers.stop(t));
+            list.add(chip);
+        }
+        boolean same = list.size() == chips.getChildren().size();
+        if (!same) chips.getChildren().setAll(list);
+        else for (int i = 0; i < list.size(); i++) {
+            var chip = (Button) chips.getChildren().get(i);
+            chip.setText(list.get(i).getText());
+            chip.pseudoClassStateChanged(PAST, timers.running().get(i).past(timers.now()));
+            chip.setOnAction(list.get(i).getOnAction());
+        }
+    }
+
+    public void focusField() {
+        field.requestFocus();
+    }
+}

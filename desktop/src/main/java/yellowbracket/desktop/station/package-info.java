@@ -1,0 +1,2 @@
+/** Job card and overlay of each station. */
+package yellowbracket.desktop.station;

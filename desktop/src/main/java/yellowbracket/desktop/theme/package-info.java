@@ -1,0 +1,2 @@
+/** Fonts, style sheets and colour ramps. */
+package yellowbracket.desktop.theme;

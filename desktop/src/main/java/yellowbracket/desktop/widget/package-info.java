@@ -1,0 +1,2 @@
+/** Rows, tables, tags and findings that all cards use. */
+package yellowbracket.desktop.widget;
