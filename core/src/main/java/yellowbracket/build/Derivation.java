@@ -82,6 +82,14 @@ final class Derivation {
         before.results().forEach((k, r) -> results.put(k, new Derived.Result(Derived.State.WORKING, r.value(), "")));
     }
 
+    /** Only what a table of alternatives shows: no drawings, no health, no chance. */
+    Derived runFigures() {
+        var works = new ArrayList<TaskList.PropWork>();
+        for (var p : build.props()) guarded(() -> works.add(prop(p)));
+        guarded(() -> schedule(works));
+        return publish();
+    }
+
     /** @param first the prop on screen: its results come first */
     Derived run(String first) {
         var props = new ArrayList<>(build.props());
@@ -252,19 +260,27 @@ final class Derivation {
     }
 
     private void plan(List<TaskList.PropWork> works) {
+        var tasks = schedule(works);
+        node(Node.NEEDS, Node.BUILD, List.of(tasks, build.stock()), () -> needs(works));
+        var done = tasks.lessons().doneWith(tasks.list());
+        node(Node.CHANCE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), weather, build.seed()), () -> new Node.Chance(
+                scheduler().chance(tasks.list(), done, CHANCE_RUNS, new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
+    }
+
+    private Scheduler scheduler() {
+        return new Scheduler(now, build.due(), build.hours(), this::sprayable);
+    }
+
+    private Node.Tasks schedule(List<TaskList.PropWork> works) {
         var tasks = node(Node.TASKS, Node.BUILD, List.of(works, build.log()), () -> {
             var plain = works.stream().flatMap(w -> TaskList.of(w, Map.of()).stream()).toList();
             var lessons = Lessons.facts(build.log()).learn(plain);
             Map<String, Rate> rates = lessons.rates();
             return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates).stream()).toList(), lessons);
         });
-        var scheduler = new Scheduler(now, build.due(), build.hours(), this::sprayable);
-        var inputs = List.<Object>of(tasks, now, build.due(), build.hours(), weather);
         var done = tasks.lessons().doneWith(tasks.list());
-        node(Node.SCHEDULE, Node.BUILD, inputs, () -> scheduler.schedule(tasks.list(), done));
-        node(Node.NEEDS, Node.BUILD, List.of(tasks, build.stock()), () -> needs(works));
-        node(Node.CHANCE, Node.BUILD, List.of(inputs, build.seed()), () -> new Node.Chance(
-                scheduler.chance(tasks.list(), done, CHANCE_RUNS, new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
+        node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), weather), () -> scheduler().schedule(tasks.list(), done));
+        return tasks;
     }
 
     /** Near days by the feed, later ones by what is usual: ten to four is fit on most. */

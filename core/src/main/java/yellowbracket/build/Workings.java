@@ -94,7 +94,7 @@ public final class Workings implements AutoCloseable {
                 }
             };
             try {
-                var d = new Derivation(build, meshes, memo, weather, shop, now(clock), Derived.NOTHING, stop, x -> {}).run("");
+                var d = new Derivation(build, meshes, memo, weather, shop, now(clock), Derived.NOTHING, stop, x -> {}).runFigures();
                 if (!stop.stopRequested()) then.accept(build, d);
             } catch (Progress.Stopped e) {
                 // the alternatives belong to a build that is no longer shown

@@ -1,18 +1,21 @@
 package yellowbracket.colour;
 
 import java.util.List;
-import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
 
-/** An area of one colour: the surface within any of the boxes, in model coordinates (no box: all that no other zone holds). */
-public record ColourZone(String name, String hex, String paint, List<Bounds3> boxes) {
-    public boolean rest() {
-        return boxes.isEmpty();
+/** An area of one colour: the surface within any of the patches (no patch: all that no other zone holds). */
+public record ColourZone(String name, String hex, String paint, List<Patch> patches) {
+    public ColourZone {
+        patches = List.copyOf(patches);
     }
 
-    /** The zone of a point: the first whose box holds it, else the one without boxes, else -1. */
+    public boolean rest() {
+        return patches.isEmpty();
+    }
+
+    /** The zone of a point: the first with a patch that holds it, else the one without, else -1. */
     public static int at(List<ColourZone> zones, Vec3 p) {
-        for (int i = 0; i < zones.size(); i++) for (var b : zones.get(i).boxes) if (b.contains(p)) return i;
+        for (int i = 0; i < zones.size(); i++) for (var b : zones.get(i).patches) if (b.holds(p)) return i;
         for (int i = 0; i < zones.size(); i++) if (zones.get(i).rest()) return i;
         return -1;
     }

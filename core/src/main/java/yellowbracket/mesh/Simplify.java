@@ -10,6 +10,8 @@ import java.util.Arrays;
 public final class Simplify {
     private static final int QUADRIC = 10;
     private static final int ROUNDS = 60;
+    /** Twice the area over the square of the longest side; an even triangle has 0.87. */
+    private static final double SLIVER = 0.06;
 
     private final Mesh source;
     private final int target;
@@ -120,8 +122,11 @@ public final class Simplify {
 
     /** Where the edge would collapse to, or null when that costs more than the threshold. */
     private double[] bestPoint(int a, int b, double threshold) {
-        double[] best = null;
-        double least = threshold;
+        double[] best = solve(a, b);
+        double least = best == null ? threshold : error(a, best[0], best[1], best[2]) + error(b, best[0], best[1], best[2]);
+        if (best != null && least < threshold) return best;
+        best = null;
+        least = threshold;
         for (int i = 0; i < 3; i++) {
             double t = i == 0 ? 0.5 : i - 1;
             double x = xyz[3 * a] * (1 - t) + xyz[3 * b] * t, y = xyz[3 * a + 1] * (1 - t) + xyz[3 * b + 1] * t, z = xyz[3 * a + 2] * (1 - t) + xyz[3 * b + 2] * t;
@@ -134,13 +139,30 @@ public final class Simplify {
         return best;
     }
 
+    /** The point of least error of both quadrics, or null where it is not well determined or lies far from the edge. */
+    private double[] solve(int a, int b) {
+        int i = QUADRIC * a, j = QUADRIC * b;
+        double xx = quadric[i] + quadric[j], xy = quadric[i + 1] + quadric[j + 1], xz = quadric[i + 2] + quadric[j + 2], xd = quadric[i + 3] + quadric[j + 3];
+        double yy = quadric[i + 4] + quadric[j + 4], yz = quadric[i + 5] + quadric[j + 5], yd = quadric[i + 6] + quadric[j + 6], zz = quadric[i + 7] + quadric[j + 7], zd = quadric[i + 8] + quadric[j + 8];
+        double c0 = yy * zz - yz * yz, c1 = xz * yz - xy * zz, c2 = xy * yz - xz * yy, det = xx * c0 + xy * c1 + xz * c2;
+        double trace = xx + yy + zz;
+        if (!(det > 1e-4 * trace * trace * trace)) return null;
+        double x = -(c0 * xd + c1 * yd + c2 * zd) / det;
+        double y = -(c1 * xd + (xx * zz - xz * xz) * yd + (xy * xz - xx * yz) * zd) / det;
+        double z = -(c2 * xd + (xy * xz - xx * yz) * yd + (xx * yy - xy * xy) * zd) / det;
+        double mx = (xyz[3 * a] + xyz[3 * b]) / 2, my = (xyz[3 * a + 1] + xyz[3 * b + 1]) / 2, mz = (xyz[3 * a + 2] + xyz[3 * b + 2]) / 2;
+        double half = Math.hypot(Math.hypot(xyz[3 * a] - mx, xyz[3 * a + 1] - my), xyz[3 * a + 2] - mz);
+        double off = Math.hypot(Math.hypot(x - mx, y - my), z - mz);
+        return off <= 2 * half ? new double[] {x, y, z} : null;
+    }
+
     private double error(int v, double x, double y, double z) {
         int q = QUADRIC * v;
         return quadric[q] * x * x + 2 * quadric[q + 1] * x * y + 2 * quadric[q + 2] * x * z + 2 * quadric[q + 3] * x + quadric[q + 4] * y * y
                 + 2 * quadric[q + 5] * y * z + 2 * quadric[q + 6] * y + quadric[q + 7] * z * z + 2 * quadric[q + 8] * z + quadric[q + 9];
     }
 
-    /** Link condition (exactly two common neighbours) and no triangle turned by more than about 80 degrees. */
+    /** Link condition (exactly two common neighbours) and no triangle turned by more than 60 degrees or drawn into a sliver. */
     private boolean mayCollapse(int a, int b, double[] p) {
         int common = 0;
         for (int i = start[a]; i < start[a + 1]; i++) {
@@ -180,14 +202,30 @@ public final class Simplify {
     private boolean turns(int f, int v, double[] p) {
         var before = normal(f, -1, p);
         var after = normal(f, v, p);
-        return before.dot(after) <= 0.17 * before.norm() * after.norm();
+        return before.dot(after) <= 0.5 * before.norm() * after.norm() || sliver(after, f, v, p);
+    }
+
+    /** Whether the triangle would be much longer than it is wide, and worse than it was. */
+    private boolean sliver(Vec3 after, int f, int moved, double[] p) {
+        double longest = 0, was = 0;
+        for (int k = 0; k < 3; k++) {
+            int a = tri[3 * f + k], b = tri[3 * f + (k + 1) % 3];
+            longest = Math.max(longest, at(a, moved, p).distance(at(b, moved, p)));
+            was = Math.max(was, at(a, -1, p).distance(at(b, -1, p)));
+        }
+        double before = normal(f, -1, p).norm() / Math.max(1e-12, was * was), now = after.norm() / Math.max(1e-12, longest * longest);
+        return now < SLIVER && now < before;
+    }
+
+    private Vec3 at(int v, int moved, double[] p) {
+        return v == moved ? new Vec3(p[0], p[1], p[2]) : new Vec3(xyz[3 * v], xyz[3 * v + 1], xyz[3 * v + 2]);
     }
 
     private Vec3 normal(int f, int moved, double[] p) {
         var c = new Vec3[3];
         for (int k = 0; k < 3; k++) {
             int v = tri[3 * f + k];
-            c[k] = v == moved ? new Vec3(p[0], p[1], p[2]) : new Vec3(xyz[3 * v], xyz[3 * v + 1], xyz[3 * v + 2]);
+            c[k] = at(v, moved, p);
         }
         return c[1].minus(c[0]).cross(c[2].minus(c[0]));
     }

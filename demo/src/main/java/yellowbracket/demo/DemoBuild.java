@@ -11,6 +11,7 @@ import yellowbracket.build.Meshes;
 import yellowbracket.build.Prop;
 import yellowbracket.build.StockItem;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Patch;
 import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
 import yellowbracket.log.Entry;
@@ -65,8 +66,8 @@ public record DemoBuild(Build build, Meshes meshes) {
     private static List<ColourZone> helmZones() {
         String spray = "acrylic lacquer spray";
         return List.of(
-                new ColourZone("brim", "#2c3338", spray, List.of(box(98, -230, 4, 230, 240, 46), box(-230, -230, 4, -98, 240, 46), box(-230, 126, 4, 230, 240, 46), box(-230, -230, 4, 230, -110, 46))),
-                new ColourZone("crest", "#d9cfb6", spray, List.of(box(-4.4, -230, 58, 4.4, -14, 260))),
+                new ColourZone("brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
+                new ColourZone("crest", "#d9cfb6", spray, List.of(box(-7.5, -230, 62, 7.5, -8, 260))),
                 new ColourZone("cheek guards", "#a8742c", spray, List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
                 new ColourZone("visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
                 new ColourZone("shell", "#1f5156", spray, List.of()));
@@ -80,8 +81,8 @@ public record DemoBuild(Build build, Meshes meshes) {
         return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))), new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
     }
 
-    private static Bounds3 box(double x0, double y0, double z0, double x1, double y1, double z1) {
-        return Bounds3.of(x0, y0, z0, x1, y1, z1);
+    private static Patch box(double x0, double y0, double z0, double x1, double y1, double z1) {
+        return new Patch.Box(Bounds3.of(x0, y0, z0, x1, y1, z1));
     }
 
     private static List<StockItem> stock() {

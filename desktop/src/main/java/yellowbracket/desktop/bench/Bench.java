@@ -88,10 +88,10 @@ public final class Bench extends StackPane {
         camera.setNearClip(1);
         camera.setFarClip(20_000);
         camera.getTransforms().add(away);
-        var sky = new AmbientLight(Color.gray(0.46));
-        var key = new DirectionalLight(Color.gray(0.62));
+        var sky = new AmbientLight(Color.gray(0.42));
+        var key = new DirectionalLight(Color.gray(0.56));
         key.setDirection(new Point3D(0.45, 0.75, 0.8));
-        var fill = new DirectionalLight(Color.gray(0.22));
+        var fill = new DirectionalLight(Color.gray(0.18));
         fill.setDirection(new Point3D(-0.8, -0.2, 0.5));
         ((Group) scene.getRoot()).getChildren().setAll(world, camera, sky, key, fill);
         scene.setCamera(camera);
@@ -106,8 +106,8 @@ public final class Bench extends StackPane {
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
         addEventHandler(ScrollEvent.SCROLL, this::zoom);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        widthProperty().subscribe(this::placeCallouts);
-        heightProperty().subscribe(this::placeCallouts);
+        widthProperty().subscribe(x -> placeCallouts());
+        heightProperty().subscribe(x -> placeCallouts());
     }
 
     private void build() {
@@ -198,16 +198,24 @@ public final class Bench extends StackPane {
         place(right, false);
     }
 
+    /** One column a side, beside everything it points at. */
     private void place(List<double[]> side, boolean left) {
         side.sort(java.util.Comparator.comparingDouble(a -> a[2]));
-        double next = 62, bottom = getHeight() - 86;
+        double next = 62, bottom = getHeight() - 86, widest = 0, edge = left ? 1e9 : -1e9;
+        for (var a : side) {
+            var label = callouts.get((int) a[0]).label;
+            label.applyCss();
+            label.autosize();
+            widest = Math.max(widest, label.prefWidth(-1));
+            edge = left ? Math.min(edge, a[1]) : Math.max(edge, a[1]);
+        }
+        double column = left ? Math.max(14, edge - 70 - widest) : Math.min(getWidth() - 14 - widest, edge + 70);
         for (int k = 0; k < side.size(); k++) {
             var a = side.get(k);
             var c = callouts.get((int) a[0]);
-            c.label.autosize();
             double w = c.label.prefWidth(-1), h = c.label.prefHeight(-1);
             double y = Math.clamp(a[2] - h / 2 - 14, next, Math.max(next, bottom - (side.size() - k) * (h + 5)));
-            double x = left ? Math.max(14, a[1] - 120 - w) : Math.min(getWidth() - 14 - w, a[1] + 120);
+            double x = left ? column + widest - w : column;
             c.label.relocate(Math.rint(x), Math.rint(y));
             c.line.setStartX(a[1]);
             c.line.setStartY(a[2]);
@@ -335,8 +343,8 @@ public final class Bench extends StackPane {
         pan.setX(0);
         pan.setY(0);
         double aspect = getHeight() > 0 ? Math.min(1.6, getWidth() / getHeight()) : 1.2;
-        double tall = Math.max(framed.size().z(), Math.hypot(framed.size().x(), framed.size().y()) / Math.max(0.6, aspect));
-        away.setZ(-(tall * 0.62 + 20) / Math.tan(Math.toRadians(FIELD_DEG / 2)) - framed.size().y() * 0.3);
+        double tall = Math.max(framed.size().z() * 1.16, Math.hypot(framed.size().x(), framed.size().y()) / Math.max(0.6, aspect));
+        away.setZ(-(tall * 0.53 + 8) / Math.tan(Math.toRadians(FIELD_DEG / 2)) - framed.size().y() * 0.15);
         placeCallouts();
     }
 

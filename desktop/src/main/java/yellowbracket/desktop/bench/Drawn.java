@@ -27,8 +27,10 @@ public final class Drawn {
 
     /** See-through: drawn last by the caller, back faces left out. */
     public static MeshView glass(Mesh m, Color colour, double opacity) {
-        var view = plain(m, Color.color(colour.getRed(), colour.getGreen(), colour.getBlue(), opacity));
+        // the renderer adds light without weighing it by opacity: weigh the colour instead
+        var view = plain(m, Color.color(colour.getRed() * opacity, colour.getGreen() * opacity, colour.getBlue() * opacity, opacity));
         view.setCullFace(CullFace.BACK);
+        ((PhongMaterial) view.getMaterial()).setSpecularColor(Color.TRANSPARENT); // a highlight would be added at full strength and wash the colour out
         return view;
     }
 
@@ -151,7 +153,7 @@ public final class Drawn {
                         if (len == 0 || g.dot(facet[f]) >= CREASE * g.norm() * len) sum = sum.plus(g);
                     }
                     var u = sum.norm() > 0 ? sum.unit() : Vec3.Z;
-                    long key = Math.round((u.x() + 1) * 500) * 1_000_000L + Math.round((u.y() + 1) * 500) * 1000 + Math.round((u.z() + 1) * 500);
+                    long key = (Math.round((u.x() + 1) * 500) << 20 | Math.round((u.y() + 1) * 500)) << 20 | Math.round((u.z() + 1) * 500);
                     index[3 * f + k] = known.computeIfAbsent(key, q -> {
                         out.add(new float[] {(float) u.x(), (float) u.y(), (float) u.z()});
                         return out.size() - 1;

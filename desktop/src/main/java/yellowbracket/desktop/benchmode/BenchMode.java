@@ -47,8 +47,8 @@ public final class BenchMode extends VBox {
         getChildren().setAll(count, step, detail, gear, clock, gap, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        model.derivedProperty().subscribe(this::write);
-        timers.secondProperty().subscribe(this::clock);
+        model.derivedProperty().subscribe(x -> write());
+        timers.secondProperty().subscribe(x -> clock());
     }
 
     private static Button button(String words, String style, Runnable run) {

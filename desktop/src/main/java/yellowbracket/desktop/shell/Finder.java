@@ -40,7 +40,7 @@ final class Finder {
             popup.hide();
             if (c != null) c.run().run();
         };
-        field.textProperty().subscribe(fill);
+        field.textProperty().subscribe(x -> fill.run());
         field.setOnAction(e -> take.run());
         field.setOnKeyPressed(e -> {
             int i = list.getSelectionModel().getSelectedIndex();

@@ -139,13 +139,13 @@ public final class Frame extends StackPane {
             }
             props.setText(model.currentProp().map(p -> p.name()).orElse("no prop"));
         };
-        model.shownProperty().subscribe(fill);
-        model.propProperty().subscribe(fill);
+        model.shownProperty().subscribe(x -> fill.run());
+        model.propProperty().subscribe(x -> fill.run());
         var gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         var undo = plain("undo", () -> model.undo());
         var redo = plain("redo", () -> model.redo());
-        model.shownProperty().subscribe(() -> {
+        model.shownProperty().subscribe(x -> {
             undo.setDisable(model.session().history().undoName().isEmpty());
             redo.setDisable(model.session().history().redoName().isEmpty());
             undo.setTooltip(model.session().history().undoName().map(n -> new javafx.scene.control.Tooltip("undo " + n + "  Ctrl+Z")).orElse(null));
@@ -181,8 +181,8 @@ public final class Frame extends StackPane {
             a.setSelected(!v);
             b.setSelected(v);
         });
-        a.selectedProperty().subscribe(() -> a.setSelected(!property.get()));
-        b.selectedProperty().subscribe(() -> b.setSelected(property.get()));
+        a.selectedProperty().subscribe(x -> a.setSelected(!property.get()));
+        b.selectedProperty().subscribe(x -> b.setSelected(property.get()));
         return new HBox(0, a, b);
     }
 

@@ -42,7 +42,7 @@ public final class LogLine extends HBox {
         }));
         getChildren().setAll(name, field, chips);
         timers.running().subscribe(this::write);
-        timers.secondProperty().subscribe(this::write);
+        timers.secondProperty().subscribe(x -> write());
     }
 
     private void write() {

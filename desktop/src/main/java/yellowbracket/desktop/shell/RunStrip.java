@@ -25,8 +25,8 @@ import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Station;
 
 /**
- * The strip between the two brackets: a band a station up to the day its last task ends, then the slack to {@code ]}; when the plan overruns, the bands run
- * through {@code ]}. Clicking a band or bracket turns the page. An alternative's end is drawn as a ghost bracket.
+ * The strip between the two brackets: bands share the way to the day of the last task in proportion to their planned hours, then comes the slack to
+ * {@code ]}; when the plan overruns, the bands run through {@code ]}. Days are even along the strip. Clicking a band or bracket turns the page. An alternative's end is drawn as a ghost bracket.
  */
 public final class RunStrip extends Pane {
     private static final double LEFT = 44;
@@ -48,9 +48,12 @@ public final class RunStrip extends Pane {
     private final Polyline ghost = new Polyline();
     private final Line now = new Line();
     private final Label nowWord = new Label("now");
-    private final Pane dates = new Pane();
+    /** The event's label, then ticks; made once, since a node made while laying out would ask for layout again. */
+    private final List<Label> dates = new ArrayList<>();
+    private static final int TICKS = 7;
     private final List<Double> stops = new ArrayList<>();
-    private final List<LocalDateTime> times = new ArrayList<>();
+    private LocalDateTime from = LocalDateTime.MIN;
+    private LocalDateTime to = LocalDateTime.MAX;
 
     public RunStrip(AppModel model) {
         this.model = model;
@@ -66,6 +69,13 @@ public final class RunStrip extends Pane {
         slackDays.getStyleClass().addAll("slack-days", "slack-plate");
         slackSure.getStyleClass().addAll("band-state", "small", "slack-plate");
         hatch.setMouseTransparent(true);
+        hatch.setManaged(false);
+        for (int i = 0; i <= TICKS; i++) {
+            var l = new Label();
+            l.getStyleClass().add("run-date");
+            l.setManaged(false);
+            dates.add(l);
+        }
         slack.setMouseTransparent(true);
         ghost.setStroke(YELLOW);
         ghost.setStrokeWidth(4);
@@ -74,14 +84,15 @@ public final class RunStrip extends Pane {
         now.setMouseTransparent(true);
         now.setStrokeWidth(1.6);
         nowWord.getStyleClass().add("run-now");
-        getChildren().setAll(hatch, slack, dates);
+        getChildren().setAll(hatch, slack);
+        getChildren().addAll(dates);
         getChildren().addAll(bands.values());
         getChildren().addAll(open, close, ghost, now, nowWord);
-        model.derivedProperty().subscribe(this::requestLayout);
-        model.shownProperty().subscribe(this::requestLayout);
-        model.ghostProperty().subscribe(this::requestLayout);
-        model.nightProperty().subscribe(this::requestLayout);
-        model.pageProperty().subscribe(this::mark);
+        model.derivedProperty().subscribe(x -> requestLayout());
+        model.shownProperty().subscribe(x -> requestLayout());
+        model.ghostProperty().subscribe(x -> requestLayout());
+        model.nightProperty().subscribe(x -> requestLayout());
+        model.pageProperty().subscribe(x -> mark());
     }
 
     private ToggleButton band(Station s) {
@@ -133,9 +144,10 @@ public final class RunStrip extends Pane {
         var finish = schedule.filter(s -> !s.placed().isEmpty()).map(Schedule::finish).orElse(due);
         boolean known = schedule.isPresent() && !schedule.get().placed().isEmpty();
         var last = finish.isAfter(due) ? finish : due;
-        double hours = Math.max(1, Duration.between(build.started(), last).toMinutes() / 60.0);
-        double dueX = LEFT + w * Duration.between(build.started(), due).toMinutes() / 60.0 / hours;
-        places(build.started(), last, schedule, known, w);
+        from = build.started();
+        to = last;
+        double dueX = x(due);
+        places(known ? x(finish) : LEFT + 0.8 * w, schedule);
         double x = LEFT;
         for (var s : Station.values()) {
             double to = stops.get(s.ordinal() + 1);
@@ -149,39 +161,24 @@ public final class RunStrip extends Pane {
         ghost();
     }
 
-    /** Band edges: the day each station's last task ends, never before the station ahead, then widened to what a word needs. */
-    private void places(LocalDateTime from, LocalDateTime to, Optional<Schedule> schedule, boolean known, double w) {
-        stops.clear();
-        times.clear();
-        double total = Math.max(1, Duration.between(from, to).toMinutes());
-        stops.add(LEFT);
-        times.add(from);
-        var at = from;
-        int n = Station.values().length;
+    /** Band edges: shares of the way to the finish by planned hours of work and waiting, none narrower than its words. */
+    private void places(double endX, Optional<Schedule> schedule) {
+        var share = new double[Station.values().length];
+        double sum = 0;
         for (var s : Station.values()) {
-            var end = schedule.flatMap(p -> p.of(s).stream().map(Schedule.Placed::ready).max(java.util.Comparator.naturalOrder())).orElse(known ? at : from.plusMinutes((long) (total * (s.ordinal() + 1) / (n + 1.5))));
-            if (end.isAfter(at)) at = end;
-            times.add(at);
-            stops.add(LEFT + w * Math.min(1, Duration.between(from, at).toMinutes() / total));
+            double h = schedule.map(p -> p.of(s).stream().mapToDouble(t -> t.task().activeH() + 0.35 * t.task().waitH()).sum()).orElse(1.0);
+            share[s.ordinal()] = Math.max(0.5, h);
+            sum += share[s.ordinal()];
         }
-        for (int i = 1; i <= n; i++) stops.set(i, Math.max(stops.get(i), stops.get(i - 1) + LEAST));
-        double limit = LEFT + w;
-        for (int i = n; i >= 1; i--) {
-            stops.set(i, Math.min(stops.get(i), limit));
-            limit = stops.get(i) - LEAST;
-        }
-        stops.add(LEFT + w);
-        times.add(to);
+        double room = Math.max(endX - LEFT, LEAST * share.length), spare = room - LEAST * share.length;
+        stops.clear();
+        stops.add(LEFT);
+        for (double h : share) stops.add(stops.getLast() + LEAST + spare * h / sum);
     }
 
     private double x(LocalDateTime t) {
-        for (int i = 1; i < times.size(); i++) {
-            if (t.isAfter(times.get(i)) && i + 1 < times.size()) continue;
-            double span = Duration.between(times.get(i - 1), times.get(i)).toMinutes();
-            double k = span <= 0 ? 1 : Duration.between(times.get(i - 1), t).toMinutes() / span;
-            return stops.get(i - 1) + (stops.get(i) - stops.get(i - 1)) * Math.clamp(k, -0.2, 1);
-        }
-        return stops.getLast();
+        double k = Duration.between(from, t).toMinutes() / (double) Math.max(1, Duration.between(from, to).toMinutes());
+        return LEFT + (getWidth() - LEFT - RIGHT) * Math.clamp(k, -0.01, 1);
     }
 
     private void state(Station s, Optional<Schedule> schedule) {
@@ -248,25 +245,20 @@ public final class RunStrip extends Pane {
     }
 
     private void dates(LocalDateTime from, LocalDateTime due, double dueX, double width, String event) {
-        dates.getChildren().clear();
-        var words = new Label(event + " " + Words.day(due));
-        words.getStyleClass().add("run-date");
-        dates.getChildren().add(words);
-        words.applyCss();
+        var words = dates.getFirst();
+        words.setText(event + " " + Words.day(due));
         double right = width - 16 - words.prefWidth(-1);
         words.resizeRelocate(right, TOP + 56, words.prefWidth(-1), 16);
         double nowX = x(model.now()), last = -100;
-        var ticks = new ArrayList<LocalDateTime>();
-        ticks.add(from);
-        long days = Math.max(1, Duration.between(from, due).toDays()), step = Math.max(1, Math.ceilDiv(days, 6));
-        for (long d = step; d < days; d += step) ticks.add(from.plusDays(d));
-        for (var t : ticks) {
-            double x = t.equals(from) ? 16 : x(t) - 18;
-            if (x - last < 60 || Math.abs(x + 18 - nowX) < 40 || x > right - 60) continue;
-            var l = new Label(Words.day(t));
-            l.getStyleClass().add("run-date");
-            l.applyCss();
-            dates.getChildren().add(l);
+        long days = Math.max(1, Duration.between(from, due).toDays()), step = Math.max(1, Math.ceilDiv(days, TICKS - 1));
+        for (int i = 0; i < TICKS; i++) {
+            var t = from.plusDays(i * step);
+            double x = i == 0 ? 16 : x(t) - 18;
+            boolean free = i * step < days && x - last >= 60 && Math.abs(x + 18 - nowX) >= 40 && x <= right - 60;
+            var l = dates.get(i + 1);
+            l.setVisible(free);
+            if (!free) continue;
+            l.setText(Words.day(t));
             l.resizeRelocate(x, TOP + 56, 60, 16);
             last = x;
         }

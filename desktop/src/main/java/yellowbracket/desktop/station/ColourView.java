@@ -64,7 +64,7 @@ public final class ColourView extends StationView {
         var pick = new ColorPicker(Color.web(z.hex()));
         pick.setId("zone-" + i);
         pick.setAccessibleText("colour of " + z.name());
-        pick.setStyle("-fx-color-label-visible: false;");
+        pick.getStyleClass().add("bare-picker");
         pick.setOnAction(e -> recolour(i, hex(pick.getValue())));
         double dm2 = plan.areas().stream().filter(a -> a.zone().equals(z)).mapToDouble(ColourPlan.Area::dm2).sum();
         int coats = plan.coats().stream().filter(c -> c.zone().equals(z.name())).mapToInt(ColourPlan.Coats::count).sum();
@@ -75,7 +75,7 @@ public final class ColourView extends StationView {
         model.apply(Edit.ofProp("colour " + prop().zones().get(i).name() + " " + hex, prop().id(), p -> {
             var list = new ArrayList<>(p.zones());
             var z = list.get(i);
-            list.set(i, new ColourZone(z.name(), hex, z.paint(), z.boxes()));
+            list.set(i, new ColourZone(z.name(), hex, z.paint(), z.patches()));
             return p.withColours(list, p.seal());
         }));
     }
@@ -126,13 +126,15 @@ public final class ColourView extends StationView {
             case GO -> "good";
             case CARE -> "care";
             case NO -> "stop";
-        }), strip, Card.more((go == 0 ? "no good hour today" : go + " good hours, first " + first + ":00") + (now.reasons().isEmpty() ? "" : "; now " + now.words())));
+        }), Card.more((go == 0 ? "no good hour today" : go + " good hours, first " + first + ":00") + (now.reasons().isEmpty() ? "" : "; now " + now.words())));
+        card.add(strip);
         card.text("7:00 to 23:00, tall is go; " + model.weather().source());
     }
 
     private static javafx.scene.control.Label label(String words, String tone) {
         var l = new javafx.scene.control.Label(words);
         l.getStyleClass().addAll("row-value", tone);
+        l.setMinWidth(Region.USE_PREF_SIZE);
         return l;
     }
 

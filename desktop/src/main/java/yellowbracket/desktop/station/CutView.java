@@ -46,7 +46,7 @@ public final class CutView extends StationView {
     public CutView(AppModel model, Bench bench, Runnable exportSections) {
         super(model, bench);
         this.exportSections = exportSections;
-        bench.explode().valueProperty().subscribe(() -> {
+        bench.explode().valueProperty().subscribe(x -> {
             if (model.pageProperty().get() == Page.CUT && model.currentProp().isPresent()) draw();
         });
     }

@@ -196,7 +196,7 @@ public final class SizeView extends StationView {
         var things = new ArrayList<javafx.scene.Node>();
         if (fit.isPresent() && clearance.isPresent()) things.add(head(clearance.get(), fit.get(), s));
         boolean glass = fit.isPresent() || bench.isSeeThrough();
-        var shell = glass ? Drawn.glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.13 : 0.34) : Drawn.plain(proxy.get().mesh(), plastic());
+        var shell = glass ? Drawn.glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.30) : Drawn.plain(proxy.get().mesh(), plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));

@@ -18,7 +18,7 @@ import javafx.scene.layout.VBox;
  * bracket; taking one applies it. Figures may arrive later.
  */
 public final class Alternatives extends VBox {
-    private static final double COLUMN = 66;
+    private static final double COLUMN = 57;
 
     private final List<Row> rows = new ArrayList<>();
     private final int columns;
@@ -48,8 +48,8 @@ public final class Alternatives extends VBox {
             button.setContentDisplay(javafx.scene.control.ContentDisplay.GRAPHIC_ONLY);
             button.setAccessibleText(name + (current ? ", current" : ""));
             line.prefWidthProperty().bind(button.widthProperty().subtract(16));
-            button.hoverProperty().subscribe(this::hint);
-            button.focusedProperty().subscribe(this::hint);
+            button.hoverProperty().subscribe(x -> hint());
+            button.focusedProperty().subscribe(x -> hint());
         }
 
         private void hint() {

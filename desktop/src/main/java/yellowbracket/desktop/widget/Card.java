@@ -63,6 +63,7 @@ public final class Card extends VBox {
     public Card title(String words) {
         var l = new Label(words);
         l.getStyleClass().add("section-title");
+        l.setWrapText(true);
         getChildren().add(l);
         return this;
     }

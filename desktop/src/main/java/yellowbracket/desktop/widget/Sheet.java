@@ -60,6 +60,7 @@ public final class Sheet<T> extends TableView<T> {
         c.setComparator(java.util.Comparator.comparingDouble(value));
         c.setPrefWidth(width);
         c.setMinWidth(Math.min(width, 44));
+        c.getStyleClass().add("num-column");
         c.setCellFactory(x -> new TableCell<>() {
             {
                 getStyleClass().add("num");
