@@ -2,6 +2,7 @@ package yellowbracket.build;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -52,9 +53,18 @@ public final class BuildJson {
             throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
         } catch (ValueInstantiationException e) {
             throw new Unreadable("build.json holds an impossible value: " + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
+        } catch (JsonMappingException e) {
+            throw new Unreadable("build.json is damaged at " + where(e) + "; try the copy that ends in ~");
         } catch (JsonProcessingException e) {
             var at = e.getLocation();
             throw new Unreadable("build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
         }
+    }
+
+    /** The place as a path: props[0].cuts.plane. */
+    private static String where(JsonMappingException e) {
+        var path = new StringBuilder();
+        for (var r : e.getPath()) path.append(r.getFieldName() == null ? "[" + r.getIndex() + "]" : (path.isEmpty() ? "" : ".") + r.getFieldName());
+        return path.isEmpty() ? "its outermost level" : path.toString();
     }
 }

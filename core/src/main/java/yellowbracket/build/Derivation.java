@@ -90,6 +90,14 @@ final class Derivation {
         return publish();
     }
 
+    /** Everything that is a number: no drawings, no health. */
+    Derived runPlan() {
+        var works = new ArrayList<TaskList.PropWork>();
+        for (var p : build.props()) guarded(() -> works.add(prop(p)));
+        guarded(() -> plan(works));
+        return publish();
+    }
+
     /** @param first the prop on screen: its results come first */
     Derived run(String first) {
         var props = new ArrayList<>(build.props());

@@ -9,21 +9,28 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import yellowbracket.mesh.io.SafeFile;
 
 /** A4 pages of headed blocks of lines, running on to new pages as needed. Text outside Latin-1 is shown as ?. Single use. */
 final class PdfPages {
     private static final float MARGIN = 50;
     private static final float LINE = 13;
-    private static final PDFont HEAD = new PDType1Font(FontName.HELVETICA_BOLD);
-    private static final PDFont BODY = new PDType1Font(FontName.COURIER);
 
     private final PDDocument document = new PDDocument();
+    private final PDFont head = font("barlow-condensed-600.ttf");
+    private final PDFont body = font("jetbrains-mono-400.ttf");
     private PDPageContentStream out;
     private float y;
     private String title = "";
+
+    private PDFont font(String name) {
+        try (var in = PdfPages.class.getResourceAsStream("fonts/" + name)) {
+            return PDType0Font.load(document, in, true);
+        } catch (IOException e) {
+            throw new UncheckedIOException("a font that ships with the program cannot be read", e);
+        }
+    }
 
     void page(String heading) {
         title = heading;
@@ -34,8 +41,8 @@ final class PdfPages {
         if (lines.isEmpty()) return;
         if (y < MARGIN + 4 * LINE) fresh();
         y -= 6;
-        line(HEAD, 11, heading);
-        for (var l : lines) line(BODY, 9, l);
+        line(head, 11, heading);
+        for (var l : lines) line(body, 8, l);
     }
 
     private void fresh() {
@@ -45,7 +52,7 @@ final class PdfPages {
             document.addPage(page);
             out = new PDPageContentStream(document, page);
             y = PDRectangle.A4.getHeight() - MARGIN;
-            line(HEAD, 16, title);
+            line(head, 16, title);
             y -= 6;
         } catch (IOException e) {
             throw new UncheckedIOException(e);

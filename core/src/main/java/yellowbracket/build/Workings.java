@@ -36,9 +36,9 @@ public final class Workings implements AutoCloseable {
         this.listener = listener;
     }
 
-    /** Everything at once on the caller's thread, for the command line and tests. */
+    /** Every number at once on the caller's thread, for the command line and tests; drawings are left out. */
     public static Derived derive(Build build, Meshes meshes, Catalogue shop, WeatherFeed weather, Clock clock, Progress progress) {
-        return new Derivation(build, meshes, new Memo(), weather, shop, now(clock), Derived.NOTHING, progress, d -> {}).run(build.props().isEmpty() ? "" : build.props().getFirst().id());
+        return new Derivation(build, meshes, new Memo(), weather, shop, now(clock), Derived.NOTHING, progress, d -> {}).runPlan();
     }
 
     private static final class Request implements Progress {

@@ -1,6 +1,5 @@
 package yellowbracket.shop;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +8,6 @@ import java.util.Optional;
  * Tape and calliper measures of a head, mm, in the terms of ISO 7250: circumference above the brows, length brow to back, breadth above the
  * ears. Height (chin to crown), face width, neck circumference and pupil distance may be missing; {@link #filled} then assumes them.
  */
-@JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record HeadMeasures(double circumferenceMm, double lengthMm, double breadthMm, Optional<Double> heightMm,
                            Optional<Double> faceWidthMm, Optional<Double> neckMm, Optional<Double> pupilsMm) {
 

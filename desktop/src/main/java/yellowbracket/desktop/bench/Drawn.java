@@ -79,7 +79,7 @@ public final class Drawn {
     private static MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
         var view = view(triangles(m, coords, v -> v, byFacet));
         var material = new PhongMaterial(Color.WHITE);
-        material.setDiffuseMap(ramp.texture(neutral));
+        material.setDiffuseMap(ramp.texture(neutral, byFacet == null)); // a facet of one value must not be painted as a line
         material.setSpecularColor(Color.gray(0.06));
         view.setMaterial(material);
         return view;

@@ -74,7 +74,7 @@ public final class JoinView extends StationView {
         int step = 1;
         for (var s : plan.steps()) {
             boolean done = model.schedule().flatMap(q -> q.placed("join:" + prop().id() + ":" + s.number())).map(q -> q.done()).orElse(false);
-            card.row(step++ + (done ? "  done" : ""), s.words(), String.join("  ", s.seams()));
+            card.step(step++ + (done ? "   done" : ""), s.words(), "over " + String.join("  ", s.seams()));
         }
         card.caution("gloves and air; eye protection; no cotton wipes with CA. " + yellowbracket.safety.Caution.DEFER);
         return card.primary("keep and smooth", () -> model.pageProperty().set(Page.SMOOTH));

@@ -55,7 +55,7 @@ public final class SmoothView extends StationView {
         plan.seamFiller().ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()), Words.text("%.0f g filler with %.1f g hardener each (%.1f %%), pot life %.0f min", m.gramsEach(), m.hardenerEachG(), 100 * m.hardenerShare(), m.potLifeMin())));
         card.title("the ladder");
         int n = 1;
-        for (var w : plan.work()) card.row(n++ + "  " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
+        for (var w : plan.work()) card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
         if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())), "taken of printed walls and films");
         card.caution("dust: P2/P3 mask and sealed goggles, sand wet or with extraction. " + yellowbracket.safety.Caution.DEFER);
         card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));

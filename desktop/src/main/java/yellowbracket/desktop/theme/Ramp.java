@@ -45,14 +45,14 @@ public record Ramp(String title, double low, double high, double[] ticks, Color[
         return (float) (0.01 + 0.96 * Math.clamp((value - low) / (high - low), 0, 1));
     }
 
-    /** The texture: the scale with contour lines, then a strip of neutral for what has no value. */
-    public Image texture(Color neutral) {
+    /** The texture: the scale, with contour lines at its ticks where asked for, then a strip of neutral for what has no value. */
+    public Image texture(Color neutral, boolean lines) {
         var image = new WritableImage(WIDTH, 4);
         var pixels = image.getPixelWriter();
         for (int x = 0; x < WIDTH; x++) {
             double u = (x + 0.5) / WIDTH, value = low + (u - 0.01) / 0.96 * (high - low);
             Color c = u > 0.985 ? neutral : at(value);
-            for (int i = 1; i + 1 < ticks.length; i++) if (Math.abs(x - u(ticks[i]) * WIDTH) < LINE_PX) c = c.interpolate(Color.BLACK, 0.55);
+            for (int i = 1; lines && i + 1 < ticks.length; i++) if (Math.abs(x - u(ticks[i]) * WIDTH) < LINE_PX) c = c.interpolate(Color.BLACK, 0.55);
             for (int y = 0; y < 4; y++) pixels.setColor(x, y, c);
         }
         return image;

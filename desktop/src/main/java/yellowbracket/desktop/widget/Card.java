@@ -51,6 +51,16 @@ public final class Card extends VBox {
         return this;
     }
 
+    /** A numbered step: hours, what to do, and beneath it the details. */
+    public Card step(String name, String what, String details) {
+        var w = new Label(what);
+        w.setWrapText(true);
+        var both = new VBox(1, w, more(details));
+        HBox.setHgrow(both, Priority.ALWAYS);
+        both.setMaxWidth(Double.MAX_VALUE);
+        return row(name, both);
+    }
+
     public static Label more(String words) {
         var l = new Label(words);
         l.getStyleClass().add("row-more");

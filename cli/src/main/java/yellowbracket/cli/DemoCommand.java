@@ -1,0 +1,31 @@
+package yellowbracket.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import yellowbracket.build.BuildFile;
+import yellowbracket.demo.DemoBuild;
+
+@Command(name = "demo", description = "write the demo build")
+final class DemoCommand extends Output {
+    @Option(names = "--out", required = true, description = "the .bracket file to write")
+    Path out;
+
+    @Option(names = "--today", description = "the day its dates count from, yyyy-mm-dd")
+    LocalDate today;
+
+    @Override
+    Map<String, Object> work() {
+        var demo = DemoBuild.at(today == null ? LocalDate.now() : today);
+        try {
+            BuildFile.write(out, demo.build(), demo.meshes());
+        } catch (IOException e) {
+            throw new Refused(out + ": the file cannot be written; choose another folder.");
+        }
+        return map("files", List.of(out.toString()));
+    }
+}

@@ -1,0 +1,54 @@
+package yellowbracket.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import yellowbracket.build.Export;
+import yellowbracket.build.Node;
+
+@Command(name = "export", description = "write a build's sections, sheets, book, calendar or log")
+final class ExportCommand extends Output {
+    /** What can be written. */
+    enum What { SECTIONS, SHEETS, BOOK, CALENDAR, LOG }
+
+    @Parameters(paramLabel = "BUILD", description = "a .bracket file")
+    Path build;
+
+    @Option(names = "--what", required = true, description = "${COMPLETION-CANDIDATES}")
+    What what;
+
+    @Option(names = "--out", required = true, description = "folder")
+    Path out;
+
+    @Option(names = "--today", description = "plan from this day, yyyy-mm-dd")
+    LocalDate today;
+
+    @Override
+    Map<String, Object> work() {
+        var o = Opened.of(build, today);
+        try {
+            List<Path> files = switch (what) {
+                case SECTIONS -> sections(o);
+                case SHEETS -> List.of(Export.sheets(o.build(), o.derived(), out.resolve("sheets.pdf")));
+                case BOOK -> List.of(Export.book(o.build(), o.derived(), out.resolve("build-book.pdf")));
+                case CALENDAR -> List.of(Export.calendar(o.build(), o.derived().require(Node.SCHEDULE, Node.BUILD), out.resolve("plan.ics")));
+                case LOG -> Export.log(o.build(), out);
+            };
+            return map("files", files.stream().map(Path::toString).toList());
+        } catch (IOException e) {
+            throw new Refused(out + ": the folder cannot be written; choose another with --out.");
+        }
+    }
+
+    private List<Path> sections(Opened o) throws IOException {
+        var files = new ArrayList<Path>();
+        for (var p : o.build().props()) files.addAll(Export.sections(o.derived().require(Node.SECTIONS, p.id()), o.derived().require(Node.PRINTS, p.id()), out.resolve(p.id())));
+        return files;
+    }
+}

@@ -1,0 +1,36 @@
+package yellowbracket.cli;
+
+import java.io.PrintWriter;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** Exit 0 done, 1 the input is refused, 2 wrong usage. */
+@Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the date.",
+        subcommands = {CheckCommand.class, SizeCommand.class, CutCommand.class, PrintCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
+public final class Main {
+    private Main() {}
+
+    public static void main(String[] args) {
+        System.exit(run(new PrintWriter(System.out, true), new PrintWriter(System.err, true), args));
+    }
+
+    /** Runs a command with the given outputs; returns the exit code. */
+    static int run(PrintWriter out, PrintWriter err, String... args) {
+        var line = new CommandLine(new Main()).setOut(out).setErr(err).setCaseInsensitiveEnumValuesAllowed(true);
+        line.setExecutionExceptionHandler((e, cmd, parsed) -> {
+            if (e instanceof Refused r) r.findings().forEach(err::println);
+            else err.println("failed: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()));
+            return 1;
+        });
+        line.setParameterExceptionHandler((e, a) -> {
+            err.println(e.getMessage());
+            err.println("see: yb help" + (e.getCommandLine().getCommandName().equals("yb") ? "" : " " + e.getCommandLine().getCommandName()));
+            return 2;
+        });
+        if (args.length == 0) {
+            line.usage(out);
+            return 2;
+        }
+        return line.execute(args);
+    }
+}

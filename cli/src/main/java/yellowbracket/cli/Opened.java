@@ -1,0 +1,31 @@
+package yellowbracket.cli;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import yellowbracket.build.Build;
+import yellowbracket.build.BuildFile;
+import yellowbracket.build.Derived;
+import yellowbracket.build.Meshes;
+import yellowbracket.build.Workings;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Catalogue;
+
+/** A build file with everything derived from it. */
+record Opened(Build build, Meshes meshes, Derived derived) {
+    private static final long WEATHER_SEED = 11;
+
+    /** @param today the day to plan from, null for the real one. @throws Refused when the file cannot be read */
+    static Opened of(Path file, LocalDate today) {
+        return switch (BuildFile.read(file, Progress.NONE)) {
+            case BuildFile.Outcome.Refused r -> throw new Refused(r.problem().sentence());
+            case BuildFile.Outcome.Opened o -> {
+                var zone = ZoneId.systemDefault();
+                var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
+                yield new Opened(o.build(), o.meshes(), Workings.derive(o.build(), o.meshes(), Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
+            }
+        };
+    }
+}

@@ -1,0 +1,34 @@
+package yellowbracket.cli;
+
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Locale;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import yellowbracket.build.Node;
+import yellowbracket.plan.Task;
+
+@Command(name = "plan", description = "the schedule of a build, its slack and chance")
+final class PlanCommand extends Output {
+    @Parameters(paramLabel = "BUILD", description = "a .bracket file")
+    Path build;
+
+    @Option(names = "--today", description = "plan from this day, yyyy-mm-dd")
+    LocalDate today;
+
+    @Override
+    Map<String, Object> work() {
+        var opened = Opened.of(build, today);
+        var s = opened.derived().get(Node.SCHEDULE).orElseThrow(() -> new Refused(reason(opened)));
+        var tasks = s.placed().stream().map(p -> map("id", p.task().id(), "station", p.task().station().label(), "name", p.task().name(), "start", p.start().toString(), "end", p.end().toString(), "activeH", p.task().activeH(), "waitH", p.task().waitH(),
+                "resource", p.task().resource() == Task.Resource.PRINTER ? p.task().printer() : p.task().resource().name().toLowerCase(Locale.ROOT), "done", p.done())).toList();
+        return map("tasks", tasks, "finish", s.finish().toString(), "due", s.due().toString(), "slackH", s.slackH(), "chance", opened.derived().get(Node.CHANCE).map(Node.Chance::share).orElse(0.0), "findings", s.conflicts());
+    }
+
+    private static String reason(Opened o) {
+        String r = o.derived().reason(Node.SCHEDULE, Node.BUILD);
+        return r.isEmpty() ? "the build cannot be planned: it holds no prop." : r + ".";
+    }
+}

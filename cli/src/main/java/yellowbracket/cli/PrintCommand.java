@@ -1,0 +1,95 @@
+package yellowbracket.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.Section;
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.print.Orientation;
+import yellowbracket.print.PrintPlan;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Profile;
+
+@Command(name = "print", description = "which way up, how long, how heavy")
+final class PrintCommand extends Output {
+    private static final int SAMPLES = 1400;
+
+    @Parameters(paramLabel = "DIR-or-STL", arity = "1..*", description = "STL files, or folders of them")
+    List<Path> inputs;
+
+    @Option(names = "--bed", required = true, description = "room on the bed, 220x220x250, mm")
+    String bed;
+
+    @Option(names = "--layer", description = "layer height, mm (default ${DEFAULT-VALUE})", defaultValue = "0.2")
+    double layer;
+
+    @Option(names = "--nozzle", description = "nozzle, mm (default ${DEFAULT-VALUE})", defaultValue = "0.4")
+    double nozzle;
+
+    @Option(names = "--walls", description = "walls (default ${DEFAULT-VALUE})", defaultValue = "3")
+    int walls;
+
+    @Option(names = "--infill", description = "infill 0..1 or per cent (default ${DEFAULT-VALUE})", defaultValue = "0.15")
+    double infill;
+
+    @Option(names = "--material", description = "PLA, PETG, ABS, ASA, HIPS (default ${DEFAULT-VALUE})", defaultValue = "PLA")
+    String material;
+
+    @Override
+    Map<String, Object> work() {
+        Bed room;
+        try {
+            room = Bed.parse(bed);
+        } catch (IllegalArgumentException e) {
+            throw new ParameterException(spec.commandLine(), e.getMessage());
+        }
+        var shop = Catalogue.builtIn();
+        var profile = new Profile("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls, infill > 1 ? infill / 100 : infill, 0.8, 50, 0.15);
+        var wrong = new ArrayList<>(profile.check());
+        if (shop.materials().stream().noneMatch(m -> m.name().equals(profile.material()))) wrong.add("material " + material + " is not known: " + String.join(", ", shop.materials().stream().map(m -> m.name()).toList()) + ".");
+        if (!wrong.isEmpty()) throw new Refused(wrong);
+        var printer = new Printer("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 1, 0.0025, 0.12);
+        var sections = new ArrayList<Section>();
+        var choices = new HashMap<String, List<Orientation>>();
+        for (var file : files()) {
+            var mesh = mesh(file);
+            String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "").replaceFirst("^section-", "");
+            var index = Bvh.of(mesh);
+            sections.add(new Section(name, mesh, MeshHealth.balanced(mesh)));
+            choices.put(name, Orientation.choices(mesh, index, SurfaceSamples.of(mesh, index, SAMPLES), profile));
+        }
+        var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
+        var list = plan.prints().stream().map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(), "supportGrams", p.estimate().supportGrams(), "heightMm", p.orientation().size().z(),
+                "cuspMm", map("p50", p.cusp50Um() / 1000, "p95", p.cusp95Um() / 1000), "layers", p.estimate().layers(), "fits", p.fits())).toList();
+        return map("sections", list, "total", map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings", plan.findings());
+    }
+
+    private List<Path> files() {
+        var out = new ArrayList<Path>();
+        for (var p : inputs) {
+            if (!Files.isDirectory(p)) {
+                out.add(p);
+                continue;
+            }
+            try (var inside = Files.list(p)) {
+                inside.filter(f -> f.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".stl")).sorted().forEach(out::add);
+            } catch (IOException e) {
+                throw new Refused(p + ": the folder cannot be read; check its permissions.");
+            }
+        }
+        if (out.isEmpty()) throw new Refused("no STL file in " + inputs.getFirst() + "; name files, or a folder that holds some.");
+        return out;
+    }
+}
