@@ -5,6 +5,8 @@ public final class Cover {
     /** Side by side under shop light nobody tells colours closer than this apart. */
     private static final double HIDDEN = 1.5;
     private static final int MOST = 9;
+    /** What a film lets through of light that is not of its hue, as a share of what it lets through of its own. */
+    private static final double OWN_HUE_FLOOR = 0.35;
 
     private Cover() {}
 
@@ -14,7 +16,7 @@ public final class Cover {
         double[] now = Lab.linear(baseHex), paint = Lab.linear(paintHex);
         var target = Lab.ofHex(paintHex);
         for (int n = 1; n < MOST; n++) {
-            for (int i = 0; i < 3; i++) now[i] += (paint[i] - now[i]) * opacity;
+            for (int i = 0; i < 3; i++) now[i] += (paint[i] - now[i]) * (1 - (1 - opacity) * (OWN_HUE_FLOOR + (1 - OWN_HUE_FLOOR) * paint[i]));
             if (n >= 2 && Lab.ofLinear(now).difference(target) < HIDDEN) return n;
         }
         return MOST;

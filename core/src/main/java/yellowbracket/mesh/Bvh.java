@@ -316,8 +316,8 @@ public final class Bvh {
             double z0 = (boxes[b + 2] - oz) * iz, z1 = (boxes[b + 5] - oz) * iz;
             lo = Math.max(lo, Math.min(z0, z1));
             hi = Math.min(hi, Math.max(z0, z1));
-            // a ray in the plane of a box face gives NaN bounds: "not greater" keeps such a box
-            return lo > hi || hi < 0 || lo > limit ? Double.POSITIVE_INFINITY : Math.max(lo, 0);
+            if (lo > hi || hi < 0 || lo > limit) return Double.POSITIVE_INFINITY;
+            return lo > 0 ? lo : 0; // a ray in the plane of a box face gives NaN bounds: such a box is kept
         }
 
         private double hit(int i) {

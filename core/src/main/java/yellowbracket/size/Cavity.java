@@ -42,8 +42,8 @@ public final class Cavity {
             if (!Double.isFinite(behind) || !Double.isFinite(ahead)) break;
             y += (ahead - behind) / 2;
         }
-        double up = distance(index, new Vec3(ASIDE_MM, y, box.min().z() - 1), Vec3.Z);
-        roof = Double.isFinite(up) ? box.min().z() - 1 + up : roof;
+        double middle = box.min().z() + 0.5 * box.size().z(), up = distance(index, new Vec3(ASIDE_MM, y, middle), Vec3.Z);
+        if (Double.isFinite(up)) roof = middle + up;
         double rim = rim(index, box.min().z(), roof, y);
         double[] visor = visor(index, rim, roof, y);
         return new Cavity(mesh, index, y, rim, roof, visor[0], visor[1]);
@@ -111,6 +111,7 @@ public final class Cavity {
     public boolean holdsAHead() {
         double z = rimZ + 0.6 * (roofZ - rimZ);
         var c = new Vec3(ASIDE_MM, middleY, z);
+        if (index.inside(c)) return false;
         double wide = distance(index, c, Vec3.X) + distance(index, c, Vec3.X.times(-1)), deep = distance(index, c, Vec3.Y.times(-1));
         return Double.isFinite(wide) && Double.isFinite(deep) && wide > 40 && deep > 20 && roofZ - rimZ > 60 && wide < 600;
     }

@@ -1,0 +1,145 @@
+package yellowbracket.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import yellowbracket.demo.DemoMeshes;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.StlWriter;
+
+class MainTest {
+    @TempDir
+    static Path dir;
+    private static Path box;
+    private static Path helm;
+
+    private record Result(int exit, String out, String err) {
+        JsonNode json() throws Exception {
+            assertThat(exit).as(err).isZero();
+            return new ObjectMapper().readTree(out);
+        }
+    }
+
+    @BeforeAll
+    static void models() throws Exception {
+        box = dir.resolve("box.stl");
+        helm = dir.resolve("helm.stl");
+        StlWriter.write(Shapes.box(Vec3.ZERO, new Vec3(300, 100, 50)), "box", box);
+        StlWriter.write(DemoMeshes.helm(), "helm", helm);
+    }
+
+    private static Result yb(Object... args) {
+        var out = new StringWriter();
+        var err = new StringWriter();
+        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true), java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
+        return new Result(exit, out.toString(), err.toString());
+    }
+
+    private static void holds(JsonNode n, String... keys) {
+        for (var k : keys) assertThat(n.has(k)).as("key " + k + " in " + n.toString().substring(0, Math.min(120, n.toString().length()))).isTrue();
+    }
+
+    @Test
+    void checkTellsWhatIsInAMesh() throws Exception {
+        var j = yb("check", box, "--json").json();
+        holds(j, "triangles", "vertices", "bodies", "closed", "boundaryEdges", "nonManifoldEdges", "duplicateTriangles", "degenerateTriangles", "flippedBodies", "volumeMm3", "areaMm2", "bounds", "unit", "findings");
+        holds(j.get("bodies").get(0), "triangles", "volumeMm3", "areaMm2", "closed");
+        assertThat(j.get("volumeMm3").asDouble()).isCloseTo(1.5e6, within(1e-3));
+        assertThat(j.get("closed").asBoolean()).isTrue();
+        assertThat(yb("check", box).out()).contains("triangles: 12");
+    }
+
+    @Test
+    void sizeJudgesTheDemoHelm() throws Exception {
+        var j = yb("size", helm, "--head", "circ=575,length=195,breadth=153", "--scale", "1.04", "--json").json();
+        holds(j, "scale", "clearance", "passes", "vision", "pose", "findings");
+        holds(j.get("scale"), "recommended", "lowest", "highest");
+        holds(j.get("clearance").get("zones").get(0), "name", "minMm", "medianMm");
+        holds(j.get("passes"), "ok", "spareMm", "path");
+        holds(j.get("vision"), "leftDeg", "rightDeg", "upDeg", "downDeg", "floorFromM", "openShare");
+        assertThat(j.get("scale").get("lowest").asDouble()).isBetween(0.9, 1.15);
+        var card = dir.resolve("ada.json");
+        Files.writeString(card, "{\"name\":\"Ada\",\"head\":{\"circumferenceMm\":560,\"lengthMm\":190,\"breadthMm\":150},\"glasses\":false,\"hairMm\":3,\"bodyHeightMm\":1650}");
+        assertThat(yb("size", helm, "--wearer", card, "--json").json().get("scale").get("used").asDouble()).isBetween(0.8, 1.2);
+    }
+
+    @Test
+    void cutThenPrint() throws Exception {
+        var out = dir.resolve("sections");
+        var j = yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--plain", "--out", out, "--json").json();
+        holds(j, "sections", "seams", "hardware", "plan", "findings");
+        holds(j.get("sections").get(0), "name", "file", "triangles", "volumeMm3", "size", "fits", "closed");
+        holds(j.get("seams").get(0), "name", "lengthMm", "areaMm2", "showLengthMm");
+        holds(j.get("plan"), "parts", "cutArea", "score");
+        assertThat(j.get("sections")).hasSize(2);
+        double sum = 0;
+        for (var s : j.get("sections")) {
+            sum += s.get("volumeMm3").asDouble();
+            assertThat(s.get("fits").asBoolean() && s.get("closed").asBoolean()).isTrue();
+            assertThat(Path.of(s.get("file").asText())).isNotEmptyFile();
+        }
+        assertThat(sum).isCloseTo(1.5e6, within(1e-3));
+        assertThat(j.get("seams").get(0).get("areaMm2").asDouble()).isCloseTo(5000, within(1e-6));
+        var p = yb("print", out, "--bed", "220x220x250", "--layer", "0.2", "--json").json();
+        holds(p.get("sections").get(0), "name", "orientation", "hours", "grams", "supportGrams", "heightMm", "cuspMm");
+        holds(p.get("sections").get(0).get("cuspMm"), "p50", "p95");
+        holds(p.get("total"), "hours", "expectedHours", "grams", "cost");
+        assertThat(p.get("total").get("expectedHours").asDouble()).isGreaterThan(p.get("total").get("hours").asDouble());
+        assertThat(yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--out", out).exit()).isZero();
+    }
+
+    @Test
+    void demoPlanAndExport() throws Exception {
+        var build = dir.resolve("demo.bracket");
+        assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
+        var j = yb("plan", build, "--today", "2026-03-30", "--json").json();
+        holds(j, "tasks", "finish", "due", "slackH", "chance");
+        holds(j.get("tasks").get(0), "id", "station", "name", "start", "end", "activeH", "waitH", "resource");
+        assertThat(j.get("chance").asDouble()).isBetween(0.0, 1.0);
+        var files = yb("export", build, "--what", "calendar", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json().get("files");
+        assertThat(Path.of(files.get(0).asText())).isNotEmptyFile();
+        assertThat(yb("export", build, "--what", "log", "--out", dir.resolve("ex")).out()).contains("log.csv");
+    }
+
+    private static void refused(Result r, String words) {
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err()).contains(words).doesNotContain("Exception", "\tat ");
+        assertThat(r.out()).isEmpty();
+    }
+
+    @Test
+    void badInputIsRefusedInOneLineAFinding() throws Exception {
+        var text = dir.resolve("notes.stl");
+        Files.writeString(text, "buy filler");
+        refused(yb("check", dir.resolve("none.stl"), "--json"), "no such file");
+        refused(yb("check", text), "not an STL mesh");
+        refused(yb("size", helm, "--head", "circ=22,length=7,breadth=6"), "this looks like inches");
+        refused(yb("size", box, "--head", "circ=575,length=195,breadth=153"), "no hollow for a head");
+        refused(yb("cut", box, "--scale", "1", "--bed", "10x10x10", "--out", dir), "smaller than any useful section");
+        refused(yb("cut", box, "--scale", "-1", "--bed", "200x200x200", "--out", dir), "a scale lies between");
+        refused(yb("cut", box, "--scale", "1", "--bed", "200x200x200", "--out", text.resolve("x")), "cannot be written");
+        refused(yb("print", box, "--bed", "400x400x400", "--layer", "0.5"), "three quarters");
+        refused(yb("print", box, "--bed", "400x400x400", "--material", "cheese"), "material cheese is not known");
+        refused(yb("plan", text), "not a build file");
+    }
+
+    @Test
+    void wrongUsageIsTwo() {
+        assertThat(yb().exit()).isEqualTo(2);
+        assertThat(yb("fly").exit()).isEqualTo(2);
+        assertThat(yb("cut", box, "--bed", "oops", "--scale", "1", "--out", dir).exit()).isEqualTo(2);
+        assertThat(yb("size", helm, "--head", "big").err()).contains("--head is written");
+        assertThat(yb("export", helm, "--what", "song", "--out", dir).exit()).isEqualTo(2);
+        assertThat(yb("help").exit()).isZero();
+    }
+}

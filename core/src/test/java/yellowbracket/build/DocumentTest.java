@@ -1,0 +1,209 @@
+package yellowbracket.build;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Patch;
+import yellowbracket.cut.CutPlane;
+import yellowbracket.cut.CutTree;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Rate;
+import yellowbracket.shop.Wearer;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+
+class DocumentTest {
+    static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
+    static final Mesh MESH = floats(Shapes.cappedShell(120, 4, 55, 64, 32));
+
+    private static Mesh floats(Mesh m) {
+        return m.mapped(p -> new yellowbracket.mesh.Vec3((float) p.x(), (float) p.y(), (float) p.z()));
+    }
+
+    static Build build() {
+        var shop = Catalogue.builtIn();
+        var prop = new Prop("helm", "helm", MESH.contentHash(), 1.1, List.of("Ada"), CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE), shop.profile("usual"), Map.of("A|B", "epoxy slow"), Finish.SATIN, School.FILL_SAND_PRIME,
+                Prop.Hurry.LEAST_WORK, List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))), new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())), "matt clear");
+        return Build.empty(NOW, shop.printers()).with(prop).with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700)).with(Entry.parse(NOW, "done size:helm 0.5 h #a").orElseThrow());
+    }
+
+    static Meshes meshes() {
+        return Meshes.NONE.with(MESH);
+    }
+
+    @Test
+    void aFileComesBackTheSameAndIsTheSameBytes(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, build(), meshes());
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.build()).isEqualTo(build());
+        assertThat(opened.meshes().hashes()).containsExactly(MESH.contentHash());
+        assertThat(BuildFile.bytes(opened.build(), opened.meshes())).isEqualTo(Files.readAllBytes(file));
+    }
+
+    @Test
+    void thePreviousVersionIsKept(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, build(), meshes());
+        BuildFile.write(file, build().withName("second"), meshes());
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(dir.resolve("a.bracket~"), Progress.NONE)).build().name()).isEqualTo("new build");
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build().name()).isEqualTo("second");
+    }
+
+    @Test
+    void buildJsonIsAsItsSchemaSays() throws Exception {
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build())))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\"")))).isNotEmpty();
+    }
+
+    private static String refused(Path dir, byte[] content) throws IOException {
+        var file = dir.resolve("b.bracket");
+        Files.write(file, content);
+        return ((BuildFile.Outcome.Refused) BuildFile.read(file, Progress.NONE)).problem().sentence();
+    }
+
+    private static byte[] zip(String name, String content) throws IOException {
+        var out = new ByteArrayOutputStream();
+        try (var zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content.getBytes());
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void whatCannotBeReadIsRefusedWithAWayOut(@TempDir Path dir) throws Exception {
+        var good = BuildFile.bytes(build(), meshes());
+        assertThat(refused(dir, new byte[0])).contains("empty");
+        assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
+        assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"schema\" : 1", "\"schema\" : 7")))).contains("newer version (schema 7", "update the program, nothing was changed");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3")))).contains("\"mood\"", "update the program");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : -1")))).contains("impossible value", "scale must lie");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"x\"")))).contains("damaged at props[0].scale");
+        assertThat(refused(dir, zip("build.json", "{}"))).contains("not a Yellow Bracket build");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build())))).contains("mesh is missing");
+        assertThat(BuildFile.read(dir.resolve("none.bracket"), Progress.NONE)).isInstanceOf(BuildFile.Outcome.Refused.class);
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenLeavesEverythingAsItWas(@TempDir Path dir) throws Exception {
+        var blocked = Files.createFile(dir.resolve("not-a-folder"));
+        var session = new Session(build(), meshes(), Optional.empty());
+        session.apply(new Edit("name", b -> b.withName("x")));
+        assertThatThrownBy(() -> session.save(blocked.resolve("a.bracket"))).isInstanceOf(IOException.class);
+        assertThat(session.dirty()).isTrue();
+        assertThat(session.file()).isEmpty();
+        assertThat(blocked).isEmptyFile();
+    }
+
+    /** Killed at any moment while saving over and over, the file is always one of the versions written. */
+    @ParameterizedTest
+    @CsvSource({"350", "700", "1100"})
+    void killedWhileSavingLeavesAWholeFile(long afterMs, @TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, build(), meshes());
+        var child = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"), SaveForever.class.getName(), file.toString()).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        Thread.sleep(afterMs);
+        child.destroyForcibly().waitFor();
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.build().name()).matches("new build|version \\d+");
+    }
+
+    /** Saves the build under changing names until it is killed. */
+    public static final class SaveForever {
+        private SaveForever() {}
+
+        public static void main(String[] args) throws IOException {
+            for (int i = 0; ; i++) BuildFile.write(Path.of(args[0]), build().withName("version " + i), meshes());
+        }
+    }
+
+    @Test
+    void theJournalBringsBackWhatACrashTook(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        var journal = Journal.beside(file);
+        assertThat(journal.left()).isEmpty();
+        journal.record(build(), meshes());
+        journal.record(build().withName("later"), meshes());
+        var left = Journal.beside(file).left().orElseThrow();
+        assertThat(left.build().name()).isEqualTo("later");
+        assertThat(left.meshes().hashes()).containsExactly(MESH.contentHash());
+        journal.clear();
+        assertThat(Journal.beside(file).left()).isEmpty();
+        assertThat(dir.resolve("a.bracket.journal")).doesNotExist();
+        Files.createDirectories(dir.resolve("a.bracket.journal"));
+        Files.writeString(dir.resolve("a.bracket.journal/build.json"), "{ half");
+        assertThat(Journal.beside(file).left()).as("a damaged journal is not offered").isEmpty();
+    }
+
+    @Test
+    void undoAndRedoShareWhatDidNotChange() {
+        var h = History.of(build()).after(Edit.scale("helm", 1.2)).after(Edit.scale("helm", 1.3));
+        assertThat(h.now().prop("helm").orElseThrow().scale()).isEqualTo(1.3);
+        assertThat(h.undo().now().prop("helm").orElseThrow().scale()).isEqualTo(1.2);
+        assertThat(h.undo().undo().now()).isSameAs(h.steps().getFirst().build());
+        assertThat(h.undo().redo().now()).isSameAs(h.now());
+        assertThat(h.undoName()).contains("scale to 130.0 %");
+        assertThat(h.undo().after(Edit.scale("helm", 2)).redoName()).isEmpty();
+        assertThat(h.after(Edit.scale("helm", 1.3)).steps()).as("an edit that changes nothing is no step").hasSize(3);
+        assertThat(h.now().prop("helm").orElseThrow().cuts()).isSameAs(build().prop("helm").isPresent() ? h.steps().getFirst().build().prop("helm").orElseThrow().cuts() : null);
+    }
+
+    @Test
+    void previewsAreNoSteps() {
+        var s = new Session(build(), meshes(), Optional.empty());
+        s.preview(Edit.scale("helm", 1.5));
+        assertThat(s.shown().prop("helm").orElseThrow().scale()).isEqualTo(1.5);
+        assertThat(s.build().prop("helm").orElseThrow().scale()).isEqualTo(1.1);
+        s.endPreview();
+        assertThat(s.shown()).isSameAs(s.build());
+        assertThat(s.dirty()).isFalse();
+        s.apply(Edit.movePlane("helm", 0, CutPlane.across(2, 30)));
+        assertThat(s.dirty()).isTrue();
+        s.undo();
+        assertThat(s.dirty()).isFalse();
+    }
+
+    @Test
+    void theShopFileKeepsItsSelf(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("shop.json");
+        assertThat(ShopFile.read(file)).isEqualTo(ShopFile.fresh());
+        var shop = new ShopFile(1, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(build().wearers().getFirst());
+        shop.write(file);
+        assertThat(ShopFile.read(file)).isEqualTo(shop);
+        Files.writeString(file, "{ nonsense");
+        assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("damaged");
+    }
+
+    @Test
+    void impossibleScalesAreRefused() {
+        var p = build().prop("helm").orElseThrow();
+        assertThatThrownBy(() -> p.withScale(0)).hasMessageContaining("between 0 and 100");
+        assertThatThrownBy(() -> p.withScale(Double.NaN)).hasMessageContaining("scale");
+    }
+}

@@ -1,0 +1,120 @@
+package yellowbracket.log;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.colour.SprayWeather;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.device.WeatherFeed;
+import yellowbracket.plan.Station;
+import yellowbracket.plan.Task;
+import yellowbracket.safety.Caution;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Rate;
+
+class LogTest {
+    private static final LocalDateTime AT = LocalDateTime.of(2026, 3, 30, 18, 0);
+
+    private static Entry entry(String line) {
+        return Entry.parse(AT, line).orElseThrow();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"done A 14 h;DONE;print:A;14", "done print:C 8.9 h #mid-bed;DONE;print:C;8.9", "Done clean:B 45 min;DONE;clean:B;0.75", "done join:helm:2;DONE;join:helm:2;0", "failed B 62 % 8.1 h came off;FAILED;print:B;8.1",
+        "failed AB;FAILED;print:AB;0", "the visor fits;NOTE;'';0", "done;NOTE;'';0"})
+    void theLogLineIsUnderstood(String line, Entry.Kind kind, String about, double hours) {
+        var e = entry(line);
+        assertThat(e.kind()).isEqualTo(kind);
+        assertThat(e.about()).isEqualTo(about);
+        assertThat(e.hours()).isCloseTo(hours, within(1e-9));
+        assertThat(e.text()).isEqualTo(line);
+    }
+
+    @Test
+    void moneyTagsAndBlanks() {
+        assertThat(entry("spent 14,50 filler").money()).isEqualTo(14.5);
+        assertThat(entry("nine pinholes #flaw #round1").tags()).containsExactly("flaw", "round1");
+        assertThat(Entry.parse(AT, "   ")).isEmpty();
+    }
+
+    private static Task task(String id, double hours, String rate) {
+        return new Task(id, Station.SMOOTH, "p", id, hours, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), rate, 0.2, 0, "test");
+    }
+
+    @Test
+    void slowHandsLearnSlowHours() {
+        var log = List.of(entry("done a 3 h"), entry("done b 2 h"), entry("done c"), entry("spent 10 x"), entry("spent 2.5 y"), entry("failed D 50 %"));
+        var tasks = List.of(task("a", 1.5, "sand"), task("b", 1, "sand"), task("c", 1, "fill"), task("d", 1, "sand"));
+        var lessons = Lessons.facts(log).learn(tasks);
+        var sand = lessons.rates().get("sand");
+        assertThat(sand.jobs()).isEqualTo(2);
+        assertThat(sand.factor()).as("twice as long, drawn towards the catalogue by three jobs' weight").isCloseTo(Math.pow(2, 2 / 5.0), within(1e-9));
+        assertThat(lessons.rates()).doesNotContainKey("fill");
+        assertThat(lessons.spent()).isEqualTo(12.5);
+        assertThat(lessons.failures()).containsEntry("print:D", 1);
+        assertThat(lessons.doneWith(tasks).get("c").hours()).as("hours not told are those planned").isEqualTo(1);
+    }
+
+    @Test
+    void aFailureAfterDoneOpensTheTaskAgain() {
+        assertThat(Lessons.facts(List.of(entry("done D 5 h"), entry("failed D cracked"))).done()).isEmpty();
+        assertThat(Lessons.facts(List.of(entry("failed D"), entry("done D 5 h"))).done()).containsKey("print:D");
+    }
+
+    @Test
+    void manyJobsOutweighTheCatalogue() {
+        var r = Rate.UNKNOWN;
+        assertThat(r.source()).isEqualTo("catalogue");
+        for (int i = 0; i < 100; i++) r = r.with(3, 2);
+        assertThat(r.factor()).isCloseTo(1.5, within(0.03));
+        assertThat(r.share()).isGreaterThan(0.95);
+        assertThat(r.spread()).isLessThan(Rate.UNKNOWN.spread());
+        assertThat(r.source()).contains("100 jobs");
+        assertThatThrownBy(() -> Rate.UNKNOWN.with(0, 1)).hasMessageContaining("above 0");
+    }
+
+    @Test
+    void theSimulatedSkyIsTheSameForTheSameSeedAndPlausible() {
+        var sky = new SimulatedWeather(7);
+        double lo = 99, hi = -99;
+        int go = 0, all = 0;
+        for (int d = 0; d < 365; d++)
+            for (int h = 0; h < 24; h += 3) {
+                var hour = sky.at(LocalDateTime.of(2026, 1, 1, h, 20).plusDays(d));
+                assertThat(hour).isEqualTo(new SimulatedWeather(7).at(LocalDateTime.of(2026, 1, 1, h, 50).plusDays(d)));
+                assertThat(hour.humidity()).isBetween(20.0, 100.0);
+                assertThat(hour.windMs()).isPositive();
+                lo = Math.min(lo, hour.celsius());
+                hi = Math.max(hi, hour.celsius());
+                all++;
+                if (SprayWeather.judge(hour, Catalogue.builtIn().coating("acrylic lacquer spray")).verdict() == SprayWeather.Verdict.GO) go++;
+            }
+        assertThat(lo).isBetween(-12.0, 6.0);
+        assertThat(hi).isBetween(22.0, 40.0);
+        assertThat((double) go / all).isBetween(0.05, 0.6);
+        assertThat(new SimulatedWeather(8).at(AT)).isNotEqualTo(sky.at(AT));
+    }
+
+    @Test
+    void aFeedIsAskedForTheHour() {
+        WeatherFeed feed = mock(WeatherFeed.class);
+        when(feed.at(AT)).thenReturn(new SprayWeather.Hour(AT, 30, 90, 1));
+        assertThat(SprayWeather.judge(feed.at(AT), Catalogue.builtIn().coating("enamel spray")).verdict()).isEqualTo(SprayWeather.Verdict.NO);
+    }
+
+    @Test
+    void everyDangerousStepHasItsCaution() {
+        assertThat(Caution.of(task("sand P120", 1, "sand"))).contains(Caution.DUST);
+        assertThat(Caution.of(new Task("x", Station.COLOUR, "p", "2 coats", 1, 0, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0, 0, ""))).contains(Caution.SPRAY);
+        assertThat(Caution.of(new Task("x", Station.SIZE, "p", "measure", 1, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), "k", 0, 0, ""))).isEmpty();
+        for (var c : Caution.values()) assertThat(c.gear()).isNotBlank();
+    }
+}

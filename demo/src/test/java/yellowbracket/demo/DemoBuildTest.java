@@ -1,0 +1,108 @@
+package yellowbracket.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import org.junit.jupiter.api.Test;
+import yellowbracket.build.Derived;
+import yellowbracket.build.Node;
+import yellowbracket.build.Workings;
+import yellowbracket.cut.Bed;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.size.Cavity;
+
+class DemoBuildTest {
+    private static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
+    private static final DemoBuild DEMO = DemoBuild.at(TODAY);
+    private static final Derived DERIVED = Workings.derive(DEMO.build(), DEMO.meshes(), Catalogue.builtIn(), new SimulatedWeather(11),
+            Clock.fixed(LocalDateTime.of(2026, 3, 30, 18, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+
+    @Test
+    void theHelmIsAClosedShellOfRealSize() {
+        var helm = DEMO.mesh("helm");
+        var h = MeshHealth.of(helm);
+        assertThat(h.closed()).isTrue();
+        assertThat(h.bodies()).hasSize(1);
+        assertThat(h.degenerateTriangles()).isZero();
+        assertThat(helm.triangleCount()).isBetween(100_000, 200_000);
+        assertThat(helm.bounds().size().x()).as("the brim is wider than a common bed").isGreaterThan(300);
+        var cavity = Cavity.of(helm, Bvh.of(helm));
+        assertThat(cavity.holdsAHead()).isTrue();
+        assertThat(cavity.visorHeight().orElseThrow()).isBetween(35.0, 60.0);
+    }
+
+    @Test
+    void theWallIsBetweenTwoAndAHalfAndFourMillimetresOnThePlainShell() {
+        var helm = DEMO.mesh("helm");
+        var index = Bvh.of(helm);
+        for (double a = -0.9; a < 0.9; a += 0.06) { // over the temples, above the guards and below the brim
+            var out = new java.util.ArrayList<Double>();
+            index.allDistances(new yellowbracket.mesh.Vec3(0.1, 8, 30), new yellowbracket.mesh.Vec3(Math.cos(a), Math.sin(a), 0), out::add);
+            out.sort(null);
+            assertThat(out.get(1) - out.get(0)).isBetween(2.4, 7.0);
+        }
+    }
+
+    @Test
+    void staffAndMaskAreClosedToo() {
+        var staff = MeshHealth.of(DEMO.mesh("staff"));
+        assertThat(staff.closed()).isTrue();
+        assertThat(staff.bodies()).hasSize(2);
+        assertThat(DEMO.mesh("staff").bounds().size().z()).isCloseTo(1425, within(10.0));
+        assertThat(MeshHealth.of(DEMO.mesh("mask")).closed()).isTrue();
+    }
+
+    @Test
+    void theSameDayGivesTheSameBuildAndAnotherDayMovesTheDates() {
+        var again = DemoBuild.at(TODAY);
+        assertThat(again.build()).isEqualTo(DEMO.build());
+        assertThat(again.meshes().hashes()).isEqualTo(DEMO.meshes().hashes());
+        var later = DemoBuild.at(TODAY.plusDays(100)).build();
+        assertThat(later.due()).isEqualTo(DEMO.build().due().plusDays(100));
+        assertThat(later.log().getFirst().at()).isEqualTo(DEMO.build().log().getFirst().at().plusDays(100));
+    }
+
+    @Test
+    void itIsAWorkInProgress() {
+        var log = DEMO.build().log();
+        assertThat(log).anyMatch(e -> e.kind() == Entry.Kind.FAILED).anyMatch(e -> e.about().startsWith("join:")).anyMatch(e -> e.tags().contains("flaw"));
+        var schedule = DERIVED.require(Node.SCHEDULE, "");
+        var ids = schedule.placed().stream().map(p -> p.task().id()).toList();
+        assertThat(log.stream().filter(e -> e.kind() == Entry.Kind.DONE).map(Entry::about)).as("every done entry names a task of the plan").allMatch(ids::contains);
+        assertThat(schedule.placed()).anyMatch(p -> p.done()).anyMatch(p -> !p.done());
+        assertThat(schedule.conflicts()).isEmpty();
+    }
+
+    @Test
+    void everyHelmSectionFitsAPrinterAndIsClosed() {
+        var sections = DERIVED.require(Node.SECTIONS, "helm");
+        assertThat(sections.sections()).hasSize(5);
+        for (var s : sections.sections()) {
+            assertThat(s.closed()).as(s.name()).isTrue();
+            assertThat(DEMO.build().printers()).as(s.name()).anyMatch(p -> Bed.of(p).holds(s.size()));
+        }
+        assertThat(DERIVED.require(Node.PRINTS, "helm").findings()).isEmpty();
+    }
+
+    @Test
+    void bothWearersFitTheSharedHelm() {
+        var fits = DERIVED.require(Node.FITS, "helm").list();
+        assertThat(fits).hasSize(2).allSatisfy(f -> assertThat(f.neck().passes()).isTrue());
+        assertThat(fits.get(1).clearance().tightest().orElseThrow().minMm()).as("the smaller head has more room").isGreaterThan(fits.get(0).clearance().tightest().orElseThrow().minMm());
+        assertThat(DERIVED.require(Node.PADS, "helm").sets()).hasSize(2);
+    }
+
+    @Test
+    void everyColourZoneOfTheHelmHasItsArea() {
+        assertThat(DERIVED.require(Node.COLOUR, "helm").areas()).hasSize(5).allSatisfy(a -> assertThat(a.dm2()).as(a.zone().name()).isGreaterThan(0.5));
+    }
+}

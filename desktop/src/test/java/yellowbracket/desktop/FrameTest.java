@@ -1,0 +1,288 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.build.BuildFile;
+import yellowbracket.build.Edit;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.desktop.shell.Frame;
+import yellowbracket.desktop.shell.Timers;
+import yellowbracket.desktop.theme.Theme;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.mesh.io.StlWriter;
+import yellowbracket.plan.Schedule;
+
+/** The real window, driven by mouse and keys. */
+@ExtendWith(ApplicationExtension.class)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class FrameTest {
+    private static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
+
+    @TempDir
+    Path dir;
+    private AppModel model;
+    private Frame frame;
+    private Timers timers;
+
+    @Start
+    void start(Stage stage) {
+        Theme.loadFonts();
+        var zone = ZoneId.systemDefault();
+        var clock = Clock.fixed(TODAY.atTime(18, 0).atZone(zone).toInstant(), zone);
+        var demo = DemoBuild.at(TODAY);
+        model = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), clock, dir);
+        timers = new Timers(clock);
+        frame = new Frame(model, timers, () -> {});
+        stage.setScene(new Scene(frame, 1280, 800, true));
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+        stage.toFront();
+        frame.bench().requestFocus();
+    }
+
+    @Stop
+    void stop() {
+        model.close();
+    }
+
+    private static void until(String what, BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(120, TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited in vain for " + what, e);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private void derived() {
+        until("everything derived", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.derivedProperty().get().fresh(yellowbracket.build.Node.SCHEDULE, "")
+                && model.derivedProperty().get().fresh(yellowbracket.build.Node.DRAWN, model.propProperty().get()));
+    }
+
+    private double printHours() {
+        return model.result(yellowbracket.build.Node.PRINTS).orElseThrow().hours();
+    }
+
+    private LocalDateTime finish() {
+        return model.schedule().map(Schedule::finish).orElseThrow();
+    }
+
+    private String text(FxRobot robot, String query) {
+        return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList().toString();
+    }
+
+    /** Open the demo, rescale, recut, see the Run move, undo, save, export, reopen. */
+    @Test
+    @Order(1)
+    void theWholeJob(FxRobot robot) throws Exception {
+        derived();
+        assertThat(text(robot, ".build-name")).contains("Tide Warden");
+        assertThat(text(robot, ".band-state")).contains("done", "in hand");
+        double before = printHours();
+        var ends = finish();
+
+        robot.clickOn("#scale-field").eraseText(8).write("120").type(KeyCode.ENTER);
+        until("scale 120 %", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.2);
+        derived();
+        assertThat(printHours()).isGreaterThan(1.1 * before);
+        assertThat(finish()).as("a larger helm is ready later").isAfter(ends);
+        assertThat(text(robot, ".slack-days")).contains("days");
+
+        robot.interact(frame.bench()::requestFocus);
+        robot.type(KeyCode.DIGIT2);
+        until("cut page", () -> model.pageProperty().get() == Page.CUT);
+        WaitForAsyncUtils.waitForFxEvents();
+        int planes = model.currentProp().orElseThrow().cuts().planeCount();
+        robot.clickOn("+ z");
+        until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);
+        derived();
+        assertThat(model.result(yellowbracket.build.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5).allSatisfy(s -> assertThat(s.closed()).isTrue());
+
+        robot.interact(frame.bench()::requestFocus);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("undone", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.04);
+        derived();
+        assertThat(printHours()).isEqualTo(before);
+        assertThat(finish()).isEqualTo(ends);
+
+        var file = dir.resolve("mine.bracket");
+        robot.interact(() -> model.apply(Edit.scale("helm", 1.06)));
+        robot.interact(() -> model.save(file));
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build()).isEqualTo(model.session().build());
+        assertThat(model.session().dirty()).isFalse();
+        derived();
+        robot.interact(() -> frame.exportSectionsTo(dir.resolve("out")));
+        until("section files", () -> Files.exists(dir.resolve("out/cut-list.csv")));
+        assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount()).isGreaterThan(1000);
+
+        robot.interact(() -> model.apply(Edit.scale("helm", 1.3)));
+        robot.interact(() -> model.open(file));
+        until("reopened", () -> model.session().file().equals(Optional.of(file)) && model.shownProperty().get().prop("helm").orElseThrow().scale() != 1.3);
+        assertThat(model.shownProperty().get().prop("helm").orElseThrow().scale()).isIn(1.06, 1.3);
+    }
+
+    @Test
+    @Order(2)
+    void draggingTheScaleMovesTheClearanceAndThenTheRun(FxRobot robot) {
+        derived();
+        var slider = robot.lookup("#scale").queryAs(Slider.class);
+        var tight = model.result(yellowbracket.build.Node.CLEARANCE).orElseThrow();
+        var ends = finish();
+        var thumb = slider.lookup(".thumb");
+        robot.drag(thumb).moveBy(40, 0);
+        until("clearance while dragging", () -> model.result(yellowbracket.build.Node.CLEARANCE).orElseThrow() != tight);
+        assertThat(model.session().build().prop("helm").orElseThrow().scale()).as("not taken yet").isEqualTo(1.04);
+        robot.drop();
+        until("scale taken", () -> model.session().build().prop("helm").orElseThrow().scale() > 1.05);
+        derived();
+        assertThat(finish()).isNotEqualTo(ends);
+        assertThat(model.session().history().steps()).as("a drag is one step").hasSize(2);
+    }
+
+    @Test
+    @Order(3)
+    void everyPageShowsItsCardAndKeysTurnThem(FxRobot robot) {
+        derived();
+        var keys = java.util.List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7, KeyCode.OPEN_BRACKET, KeyCode.CLOSE_BRACKET);
+        for (int i = 0; i < keys.size(); i++) {
+            var page = Page.values()[i];
+            robot.interact(frame.bench()::requestFocus);
+            robot.type(keys.get(i));
+            until(page.label(), () -> model.pageProperty().get() == page);
+            assertThat(robot.lookup(".heading").queryAs(Label.class).getText()).isNotBlank();
+            assertThat(robot.lookup(".primary").tryQuery()).as("one primary action on " + page).isPresent();
+            for (Node n : robot.lookup(".button").queryAll()) if (n instanceof Labeled b) assertThat(b.getText() == null || b.getText().isBlank() ? b.getAccessibleText() : b.getText()).as("every button has a name").isNotBlank();
+        }
+    }
+
+    @Test
+    @Order(4)
+    void anAlternativeIsPreviewedBeforeItIsTaken(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.pageProperty().set(Page.PRINT));
+        until("figures of 0.12 mm", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("0.12") && t.getAccessibleText().contains("~")));
+        var row = robot.lookup(".alt").queryAll().stream().filter(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("0.12")).findFirst().orElseThrow();
+        robot.moveTo(row);
+        until("a ghost bracket", () -> model.ghostProperty().get().isPresent());
+        double before = printHours();
+        robot.clickOn(row);
+        until("0.12 mm taken", () -> model.currentProp().orElseThrow().profile().layerMm() == 0.12);
+        derived();
+        assertThat(printHours()).isGreaterThan(1.3 * before);
+    }
+
+    @Test
+    @Order(5)
+    void theLogLineMovesThePlan(FxRobot robot) {
+        derived();
+        robot.interact(frame.bench()::requestFocus);
+        robot.type(KeyCode.L).write("done A 14 h").type(KeyCode.ENTER);
+        until("A done", () -> model.schedule().flatMap(s -> s.placed("print:A")).map(Schedule.Placed::done).orElse(false));
+        robot.clickOn("#log-line").write("failed D 40 %").type(KeyCode.ENTER);
+        until("failure noted", () -> model.session().build().log().getLast().about().equals("print:D"));
+        assertThat(robot.lookup("#log-line").queryAs(TextField.class).getText()).isEmpty();
+    }
+
+    @Test
+    @Order(6)
+    void sillyInputIsRefusedInWordsAndNothingIsLost(FxRobot robot) throws Exception {
+        derived();
+        var build = model.session().build();
+        for (var silly : java.util.List.of("big", "-4", "", "99999")) {
+            robot.clickOn("#scale-field").eraseText(12).write(silly).type(KeyCode.ENTER);
+            until("a refusal of " + silly, () -> model.messageProperty().get() != null && model.messageProperty().get().words().contains("between 1 and 5000"));
+            assertThat(model.session().build()).isSameAs(build);
+        }
+        var text = dir.resolve("notes.stl");
+        Files.writeString(text, "buy filler");
+        robot.interact(() -> model.open(text));
+        until("refusal", () -> model.messageProperty().get().words().contains("not an STL mesh"));
+        robot.interact(() -> model.open(dir.resolve("gone.bracket")));
+        until("refusal", () -> model.messageProperty().get().words().contains("no such file"));
+        robot.interact(() -> model.save(text.resolve("x.bracket")));
+        assertThat(model.messageProperty().get().words()).contains("was not saved", "choose another folder");
+        assertThat(model.session().build()).isSameAs(build);
+    }
+
+    @Test
+    @Order(7)
+    void aMeshIsOpenedAndCutAndTheBenchTurns(FxRobot robot) throws Exception {
+        derived();
+        var file = dir.resolve("bowl.stl");
+        StlWriter.write(yellowbracket.mesh.Shapes.cappedShell(120, 4, 55, 64, 32), "bowl", file);
+        robot.interact(() -> model.open(file));
+        until("opened", () -> model.shownProperty().get().props().size() == 4);
+        derived();
+        assertThat(model.currentProp().orElseThrow().name()).isEqualTo("bowl");
+        var bench = frame.bench();
+        var at = new Point2D(380, 420);
+        robot.drag(at).dropTo(at.add(90, 20));
+        robot.moveTo(at).scroll(3, javafx.geometry.VerticalDirection.UP);
+        robot.interact(bench::requestFocus);
+        robot.type(KeyCode.LEFT, KeyCode.UP, KeyCode.PLUS, KeyCode.F, KeyCode.X);
+        assertThat(bench.isSeeThrough()).isTrue();
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("the import is undone", () -> model.shownProperty().get().props().size() == 3);
+    }
+
+    @Test
+    @Order(8)
+    void finderUnitsThemesAndBenchMode(FxRobot robot) {
+        derived();
+        robot.interact(frame.bench()::requestFocus);
+        robot.type(KeyCode.SLASH);
+        robot.write("night").type(KeyCode.ENTER);
+        until("night", () -> model.nightProperty().get());
+        robot.clickOn("inch");
+        until("inches", () -> model.inchesProperty().get());
+        assertThat(text(robot, ".gauge-value")).contains("in");
+        robot.interact(frame.bench()::requestFocus);
+        robot.type(KeyCode.B);
+        until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
+        var step = robot.lookup(".huge").queryAs(Label.class).getText();
+        robot.type(KeyCode.N);
+        until("next step", () -> !robot.lookup(".huge").queryAs(Label.class).getText().equals(step));
+        robot.type(KeyCode.T);
+        until("a timer", () -> timers.running().size() == 1);
+        long before = model.session().build().log().size();
+        robot.type(KeyCode.D);
+        until("done noted", () -> model.session().build().log().size() == before + 1);
+        robot.type(KeyCode.ESCAPE);
+        until("left", () -> robot.lookup(".bench-mode").tryQuery().isEmpty());
+    }
+}
