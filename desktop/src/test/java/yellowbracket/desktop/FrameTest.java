@@ -82,7 +82,7 @@ class FrameTest {
 
     private static void until(String what, BooleanSupplier condition) {
         try {
-            WaitForAsyncUtils.waitFor(120, TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
+            WaitForAsyncUtils.waitFor(Long.getLong("test.patience", 90), TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
         } catch (TimeoutException e) {
             throw new AssertionError("waited in vain for " + what, e);
         }
@@ -102,6 +102,10 @@ class FrameTest {
         return model.schedule().map(Schedule::finish).orElseThrow();
     }
 
+    private static void typeScale(FxRobot robot, String value) {
+        robot.clickOn("#scale-field").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+    }
+
     private String text(FxRobot robot, String query) {
         return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList().toString();
     }
@@ -116,7 +120,7 @@ class FrameTest {
         double before = printHours();
         var ends = finish();
 
-        robot.clickOn("#scale-field").eraseText(8).write("120").type(KeyCode.ENTER);
+        typeScale(robot, "120");
         until("scale 120 %", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.2);
         derived();
         assertThat(printHours()).isGreaterThan(1.1 * before);
@@ -224,7 +228,7 @@ class FrameTest {
         derived();
         var build = model.session().build();
         for (var silly : java.util.List.of("big", "-4", "", "99999")) {
-            robot.clickOn("#scale-field").eraseText(12).write(silly).type(KeyCode.ENTER);
+            typeScale(robot, silly);
             until("a refusal of " + silly, () -> model.messageProperty().get() != null && model.messageProperty().get().words().contains("between 1 and 5000"));
             assertThat(model.session().build()).isSameAs(build);
         }
@@ -255,7 +259,7 @@ class FrameTest {
         robot.moveTo(at).scroll(3, javafx.geometry.VerticalDirection.UP);
         robot.interact(bench::requestFocus);
         robot.type(KeyCode.LEFT, KeyCode.UP, KeyCode.PLUS, KeyCode.F, KeyCode.X);
-        assertThat(bench.isSeeThrough()).isTrue();
+        until("see-through", bench::isSeeThrough);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("the import is undone", () -> model.shownProperty().get().props().size() == 3);
     }

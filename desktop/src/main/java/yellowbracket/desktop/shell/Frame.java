@@ -324,9 +324,14 @@ public final class Frame extends StackPane {
             return;
         }
         if (typing || e.isAltDown()) return;
-        if (e.getCode() == KeyCode.SLASH || "/".equals(e.getText())) find();
-        else if (!commands.run(e.getText().toLowerCase(java.util.Locale.ROOT)) || e.getText().isEmpty()) return;
+        String pressed = e.getText().toLowerCase(java.util.Locale.ROOT);
+        if (pressed.isEmpty() || !pressed.equals("/") && commands.find("").stream().noneMatch(c -> c.key().equals(pressed))) return;
         e.consume();
+        // later: the letter itself is still on its way and must not be typed into a field that gets the focus now
+        javafx.application.Platform.runLater(() -> {
+            if (pressed.equals("/")) find();
+            else commands.run(pressed);
+        });
     }
 
     private void find() {
