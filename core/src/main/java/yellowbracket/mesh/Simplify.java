@@ -199,35 +199,31 @@ public final class Simplify {
         return tri[3 * f] == v || tri[3 * f + 1] == v || tri[3 * f + 2] == v;
     }
 
+    /** Before and after by coordinates: this is asked some ten times a collapse. */
     private boolean turns(int f, int v, double[] p) {
-        var before = normal(f, -1, p);
-        var after = normal(f, v, p);
-        return before.dot(after) <= 0.5 * before.norm() * after.norm() || sliver(after, f, v, p);
+        int a = 3 * tri[3 * f], b = 3 * tri[3 * f + 1], c = 3 * tri[3 * f + 2];
+        double bx = xyz[b] - xyz[a], by = xyz[b + 1] - xyz[a + 1], bz = xyz[b + 2] - xyz[a + 2], cx = xyz[c] - xyz[a], cy = xyz[c + 1] - xyz[a + 1], cz = xyz[c + 2] - xyz[a + 2];
+        double nx = by * cz - bz * cy, ny = bz * cx - bx * cz, nz = bx * cy - by * cx, before = Math.sqrt(nx * nx + ny * ny + nz * nz);
+        double longBefore = longest(bx, by, bz, cx, cy, cz);
+        boolean atA = a == 3 * v, atB = b == 3 * v;
+        double ax = atA ? p[0] : xyz[a], ay = atA ? p[1] : xyz[a + 1], az = atA ? p[2] : xyz[a + 2];
+        boolean atC = !atA && !atB;
+        bx = (atB ? p[0] : xyz[b]) - ax;
+        by = (atB ? p[1] : xyz[b + 1]) - ay;
+        bz = (atB ? p[2] : xyz[b + 2]) - az;
+        cx = (atC ? p[0] : xyz[c]) - ax;
+        cy = (atC ? p[1] : xyz[c + 1]) - ay;
+        cz = (atC ? p[2] : xyz[c + 2]) - az;
+        double mx = by * cz - bz * cy, my = bz * cx - bx * cz, mz = bx * cy - by * cx, after = Math.sqrt(mx * mx + my * my + mz * mz);
+        if (nx * mx + ny * my + nz * mz <= 0.5 * before * after) return true;
+        double now = after / Math.max(1e-12, longest(bx, by, bz, cx, cy, cz));
+        return now < SLIVER && now < before / Math.max(1e-12, longBefore);
     }
 
-    /** Whether the triangle would be much longer than it is wide, and worse than it was. */
-    private boolean sliver(Vec3 after, int f, int moved, double[] p) {
-        double longest = 0, was = 0;
-        for (int k = 0; k < 3; k++) {
-            int a = tri[3 * f + k], b = tri[3 * f + (k + 1) % 3];
-            longest = Math.max(longest, at(a, moved, p).distance(at(b, moved, p)));
-            was = Math.max(was, at(a, -1, p).distance(at(b, -1, p)));
-        }
-        double before = normal(f, -1, p).norm() / Math.max(1e-12, was * was), now = after.norm() / Math.max(1e-12, longest * longest);
-        return now < SLIVER && now < before;
-    }
-
-    private Vec3 at(int v, int moved, double[] p) {
-        return v == moved ? new Vec3(p[0], p[1], p[2]) : new Vec3(xyz[3 * v], xyz[3 * v + 1], xyz[3 * v + 2]);
-    }
-
-    private Vec3 normal(int f, int moved, double[] p) {
-        var c = new Vec3[3];
-        for (int k = 0; k < 3; k++) {
-            int v = tri[3 * f + k];
-            c[k] = at(v, moved, p);
-        }
-        return c[1].minus(c[0]).cross(c[2].minus(c[0]));
+    /** The longest side of the triangle (0, b, c), squared. */
+    private static double longest(double bx, double by, double bz, double cx, double cy, double cz) {
+        double dx = cx - bx, dy = cy - by, dz = cz - bz;
+        return Math.max(bx * bx + by * by + bz * bz, Math.max(cx * cx + cy * cy + cz * cz, dx * dx + dy * dy + dz * dz));
     }
 
     private void collapse(int a, int b, double[] p, boolean[] touched) {

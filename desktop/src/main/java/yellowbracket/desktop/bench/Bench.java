@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Point3D;
 import javafx.geometry.Pos;
 import javafx.scene.AmbientLight;
@@ -32,6 +33,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Translate;
+import javafx.util.Duration;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
@@ -45,7 +47,11 @@ public final class Bench extends StackPane {
 
     private final Group world = new Group();
     private final Group content = new Group();
-    private final SubScene scene = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.BALANCED);
+    /** Two views of one world: smooth edges at rest, none while it moves, which a software renderer draws several times faster. */
+    private final SubScene still = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.BALANCED);
+    private final SubScene moving = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.DISABLED);
+    private final Group root = new Group();
+    private final PauseTransition rest = new PauseTransition(Duration.millis(280));
     private final PerspectiveCamera camera = new PerspectiveCamera(true);
     private final Rotate yaw = new Rotate(-24, new Point3D(0, 0, 1));
     private final Rotate pitch = new Rotate(14, Rotate.X_AXIS);
@@ -93,11 +99,16 @@ public final class Bench extends StackPane {
         key.setDirection(new Point3D(0.45, 0.75, 0.8));
         var fill = new DirectionalLight(Color.gray(0.18));
         fill.setDirection(new Point3D(-0.8, -0.2, 0.5));
-        ((Group) scene.getRoot()).getChildren().setAll(world, camera, sky, key, fill);
-        scene.setCamera(camera);
-        scene.widthProperty().bind(widthProperty());
-        scene.heightProperty().bind(heightProperty());
-        scene.setManaged(false);
+        root.getChildren().setAll(world, camera, sky, key, fill);
+        for (var scene : List.of(still, moving)) {
+            scene.widthProperty().bind(widthProperty());
+            scene.heightProperty().bind(heightProperty());
+            scene.setManaged(false);
+        }
+        moving.setVisible(false);
+        still.setRoot(root);
+        still.setCamera(camera);
+        rest.setOnFinished(e -> view(still, moving));
         overlay.setMouseTransparent(true);
         build();
         setFocusTraversable(true);
@@ -143,7 +154,7 @@ public final class Bench extends StackPane {
         StackPane.setMargin(buttons, new javafx.geometry.Insets(8, 10, 0, 0));
         StackPane.setAlignment(gauges, Pos.BOTTOM_LEFT);
         StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 0, 12, 16));
-        getChildren().setAll(scene, overlay, legend, buttons, gauges, emptyBox);
+        getChildren().setAll(still, moving, overlay, legend, buttons, gauges, emptyBox);
         setClip(clip());
     }
 
@@ -327,11 +338,27 @@ public final class Bench extends StackPane {
         frame();
     }
 
+    private void view(SubScene shown, SubScene hidden) {
+        if (shown.getRoot() == root) return;
+        hidden.setRoot(new Group());
+        hidden.setCamera(null);
+        hidden.setVisible(false);
+        shown.setRoot(root);
+        shown.setCamera(camera);
+        shown.setVisible(true);
+    }
+
+    private void moved() {
+        view(moving, still);
+        rest.playFromStart();
+        placeCallouts();
+    }
+
     /** Turns the view by degrees; for keys and the frame-rate probe. */
     public void orbit(double aboutUp, double overTop) {
         yaw.setAngle(yaw.getAngle() + aboutUp);
         pitch.setAngle(Math.clamp(pitch.getAngle() + overTop, -90, 90));
-        placeCallouts();
+        moved();
     }
 
     /** Everything in view, upright. */
@@ -363,7 +390,7 @@ public final class Bench extends StackPane {
             double k = -away.getZ() * 2 * Math.tan(Math.toRadians(FIELD_DEG / 2)) / Math.max(1, getHeight());
             pan.setX(pan.getX() + dx * k);
             pan.setY(pan.getY() + dy * k);
-            placeCallouts();
+            moved();
         }
     }
 
@@ -379,7 +406,7 @@ public final class Bench extends StackPane {
         pan.setX(pan.getX() + px * k * (after - before));
         pan.setY(pan.getY() + py * k * (after - before));
         away.setZ(-after);
-        placeCallouts();
+        moved();
     }
 
     private void key(KeyEvent e) {
