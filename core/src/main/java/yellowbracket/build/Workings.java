@@ -14,7 +14,7 @@ import yellowbracket.shop.Catalogue;
 
 /**
  * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are dropped. Listeners
- * hear after every node, on the worker's thread. What-ifs run beside it and share what is already known.
+ * hear after every node, on the worker's thread. What-ifs wait until the shown build is derived and share what is already known.
  */
 public final class Workings implements AutoCloseable {
     private final Memo memo = new Memo();
@@ -23,7 +23,6 @@ public final class Workings implements AutoCloseable {
     private final Clock clock;
     private final Consumer<Derived> listener;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(daemon("workings"));
-    private final ExecutorService asides = Executors.newSingleThreadExecutor(daemon("what-if"));
     private final AtomicReference<Request> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
@@ -79,10 +78,10 @@ public final class Workings implements AutoCloseable {
         return latest;
     }
 
-    /** Derives another build aside and hands its results over, on a worker thread; dropped when the shown build changes first. */
+    /** Derives another build after the shown one and hands its results over, on the worker's thread; dropped when the shown build changes first. */
     public void whatIf(Build build, Meshes meshes, BiConsumer<Build, Derived> then) {
         var round = asideRound.get();
-        asides.execute(() -> {
+        worker.execute(() -> {
             if (asideRound.get() != round) return;
             var stop = new Progress() {
                 @Override
@@ -122,6 +121,5 @@ public final class Workings implements AutoCloseable {
         if (request != null) request.stop = true;
         asideRound.set(new Object());
         worker.shutdownNow();
-        asides.shutdownNow();
     }
 }

@@ -69,6 +69,8 @@ public final class AppModel implements AutoCloseable {
     private final StringProperty prop = new SimpleStringProperty("");
     private final BooleanProperty inches = new SimpleBooleanProperty();
     private final BooleanProperty night = new SimpleBooleanProperty();
+    private static final long TAKE_MS = 90;
+    private long taken = System.nanoTime() - 1_000_000_000L;
     private Session session;
     private Journal journal;
     private volatile Reading reading = new Reading();
@@ -102,7 +104,20 @@ public final class AppModel implements AutoCloseable {
     }
 
     private void arrived(Derived d) {
-        if (pending.getAndSet(d) == null) Platform.runLater(() -> derived.set(pending.getAndSet(null)));
+        if (pending.getAndSet(d) == null) Platform.runLater(this::take);
+    }
+
+    /** At most some ten times a second: each change may write a card and draw. */
+    private void take() {
+        long wait = TAKE_MS - (System.nanoTime() - taken) / 1_000_000;
+        if (wait > 0) {
+            var later = new javafx.animation.PauseTransition(javafx.util.Duration.millis(wait));
+            later.setOnFinished(e -> take());
+            later.play();
+            return;
+        }
+        taken = System.nanoTime();
+        derived.set(pending.getAndSet(null));
     }
 
     private void refresh() {

@@ -75,7 +75,7 @@ final class Shots {
         pause.setOnFinished(e -> {
             var d = model.derivedProperty().get();
             boolean ready = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && model.busyProperty().get().isEmpty();
-            if (!ready && waited < 120 || waited < 6) wait(shot, waited + 1);
+            if (!ready && waited < 120 || waited < 8) wait(shot, waited + 1);
             else {
                 write(shot.name);
                 run();

@@ -51,6 +51,7 @@ public final class Bench extends StackPane {
     private final SubScene still = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.BALANCED);
     private final SubScene moving = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.DISABLED);
     private final Group root = new Group();
+    private final Drawn drawn = new Drawn();
     private final PauseTransition rest = new PauseTransition(Duration.millis(280));
     private final PerspectiveCamera camera = new PerspectiveCamera(true);
     private final Rotate yaw = new Rotate(-24, new Point3D(0, 0, 1));
@@ -94,12 +95,10 @@ public final class Bench extends StackPane {
         camera.setNearClip(1);
         camera.setFarClip(20_000);
         camera.getTransforms().add(away);
-        var sky = new AmbientLight(Color.gray(0.42));
+        var sky = new AmbientLight(Color.gray(0.5));
         var key = new DirectionalLight(Color.gray(0.56));
         key.setDirection(new Point3D(0.45, 0.75, 0.8));
-        var fill = new DirectionalLight(Color.gray(0.18));
-        fill.setDirection(new Point3D(-0.8, -0.2, 0.5));
-        root.getChildren().setAll(world, camera, sky, key, fill);
+        root.getChildren().setAll(world, camera, sky, key);
         for (var scene : List.of(still, moving)) {
             scene.widthProperty().bind(widthProperty());
             scene.heightProperty().bind(heightProperty());
@@ -215,16 +214,18 @@ public final class Bench extends StackPane {
         double next = 62, bottom = getHeight() - 86, widest = 0, edge = left ? 1e9 : -1e9;
         for (var a : side) {
             var label = callouts.get((int) a[0]).label;
-            label.applyCss();
-            label.autosize();
-            widest = Math.max(widest, label.prefWidth(-1));
+            if (label.getWidth() == 0) { // once: measuring text at each turn of the view costs more than drawing it
+                label.applyCss();
+                label.autosize();
+            }
+            widest = Math.max(widest, label.getWidth());
             edge = left ? Math.min(edge, a[1]) : Math.max(edge, a[1]);
         }
         double column = left ? Math.max(14, edge - 70 - widest) : Math.min(getWidth() - 14 - widest, edge + 70);
         for (int k = 0; k < side.size(); k++) {
             var a = side.get(k);
             var c = callouts.get((int) a[0]);
-            double w = c.label.prefWidth(-1), h = c.label.prefHeight(-1);
+            double w = c.label.getWidth(), h = c.label.getHeight();
             double y = Math.clamp(a[2] - h / 2 - 14, next, Math.max(next, bottom - (side.size() - k) * (h + 5)));
             double x = left ? column + widest - w : column;
             c.label.relocate(Math.rint(x), Math.rint(y));
@@ -316,6 +317,11 @@ public final class Bench extends StackPane {
 
     public void toggleSeeThrough() {
         glass.setSelected(!glass.isSelected());
+    }
+
+    /** Makes what is shown here. */
+    public Drawn drawn() {
+        return drawn;
     }
 
     /** The slider that pulls sections apart, 0 to 1. */

@@ -1,7 +1,9 @@
 package yellowbracket.desktop.bench;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.IntToDoubleFunction;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
@@ -13,20 +15,52 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
-/** Turns meshes into JavaFX ones: normals averaged but across creases, colour from a ramp by vertex or facet, or plain. Coordinates become floats only here. */
+/** Turns meshes into JavaFX ones: normals averaged but across creases, colour from a ramp by vertex or facet, or plain. Coordinates become floats only here.
+ * Normals are kept by mesh, since the same mesh is drawn anew whenever a result changes. Confined to the interface thread. */
 public final class Drawn {
     private static final double CREASE = Math.cos(Math.toRadians(38));
 
-    private Drawn() {}
+    /** Meshes whose normals are kept: all sections of a prop, its proxy and a head or two. */
+    private static final int KEPT = 40;
 
-    public static MeshView plain(Mesh m, Color colour) {
-        var view = view(triangles(m, new float[] {0.5f, 0.5f}, v -> 0, null));
+    private final LinkedHashMap<MeshKey, Normals> normals = new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<MeshKey, Normals> eldest) {
+            return size() > KEPT;
+        }
+    };
+    private final LinkedHashMap<MeshKey, TriangleMesh> plain = new LinkedHashMap<>(8, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<MeshKey, TriangleMesh> eldest) {
+            return size() > 4;
+        }
+    };
+
+    /** A mesh by identity: the same object, the same drawing. */
+    private record MeshKey(Mesh mesh) {
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof MeshKey k && k.mesh == mesh;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(mesh);
+        }
+    }
+
+    public MeshView plain(Mesh m, Color colour) {
+        var view = view(plain.computeIfAbsent(new MeshKey(m), k -> triangles(m, new float[] {0.5f, 0.5f}, v -> 0, null)));
         view.setMaterial(material(colour));
         return view;
     }
 
     /** See-through: drawn last by the caller, back faces left out. */
-    public static MeshView glass(Mesh m, Color colour, double opacity) {
+    public MeshView glass(Mesh m, Color colour, double opacity) {
         // the renderer adds light without weighing it by opacity: weigh the colour instead
         var view = plain(m, Color.color(colour.getRed() * opacity, colour.getGreen() * opacity, colour.getBlue() * opacity, opacity));
         view.setCullFace(CullFace.BACK);
@@ -35,7 +69,7 @@ public final class Drawn {
     }
 
     /** Colour by a value at each vertex. */
-    public static MeshView byVertex(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
+    public MeshView byVertex(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
         var coords = new float[2 * m.vertexCount()];
         for (int v = 0; v < m.vertexCount(); v++) {
             coords[2 * v] = ramp.u(value.applyAsDouble(v));
@@ -45,7 +79,7 @@ public final class Drawn {
     }
 
     /** Colour by a value of each facet. */
-    public static MeshView byFacet(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
+    public MeshView byFacet(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
         var coords = new float[2 * m.triangleCount()];
         var index = new int[m.triangleCount()];
         for (int f = 0; f < m.triangleCount(); f++) {
@@ -57,7 +91,7 @@ public final class Drawn {
     }
 
     /** Colour by number: each facet takes one of a few flat colours. */
-    public static MeshView byPalette(Mesh m, List<Color> palette, IntToDoubleFunction number) {
+    public MeshView byPalette(Mesh m, List<Color> palette, IntToDoubleFunction number) {
         int n = palette.size();
         var image = new javafx.scene.image.WritableImage(Math.max(1, 8 * n), 8);
         for (int i = 0; i < n; i++) for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
@@ -76,7 +110,7 @@ public final class Drawn {
         return view;
     }
 
-    private static MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
+    private MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
         var view = view(triangles(m, coords, v -> v, byFacet));
         var material = new PhongMaterial(Color.WHITE);
         material.setDiffuseMap(ramp.texture(neutral, byFacet == null)); // a facet of one value must not be painted as a line
@@ -99,7 +133,7 @@ public final class Drawn {
     }
 
     /** @param byFacet texture coordinate of each facet, or null to take {@code byVertex} of each corner */
-    private static TriangleMesh triangles(Mesh m, float[] coords, java.util.function.IntUnaryOperator byVertex, int[] byFacet) {
+    private TriangleMesh triangles(Mesh m, float[] coords, java.util.function.IntUnaryOperator byVertex, int[] byFacet) {
         var out = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         var points = new float[3 * m.vertexCount()];
         for (int v = 0; v < m.vertexCount(); v++) {
@@ -109,14 +143,14 @@ public final class Drawn {
         }
         out.getPoints().setAll(points);
         out.getTexCoords().setAll(coords);
-        var normals = new Normals(m);
-        out.getNormals().setAll(normals.values());
+        var corners = normals.computeIfAbsent(new MeshKey(m), k -> new Normals(m));
+        out.getNormals().setAll(corners.values());
         var faces = new int[9 * m.triangleCount()];
         for (int f = 0; f < m.triangleCount(); f++)
             for (int k = 0; k < 3; k++) {
                 int v = m.vertex(f, k), at = 9 * f + 3 * k;
                 faces[at] = v;
-                faces[at + 1] = normals.index(f, k);
+                faces[at + 1] = corners.index(f, k);
                 faces[at + 2] = byFacet == null ? byVertex.applyAsInt(v) : byFacet[f];
             }
         out.getFaces().setAll(faces);

@@ -51,6 +51,7 @@ import yellowbracket.desktop.theme.Theme;
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane {
     private static final double CARD_WIDTH = 480;
+    private static final javafx.css.PseudoClass STALE = javafx.css.PseudoClass.getPseudoClass("stale");
 
     private final AppModel model;
     private final Timers timers;
@@ -225,6 +226,7 @@ public final class Frame extends StackPane {
         model.busyProperty().subscribe(b -> {
             working.setVisible(!b.isEmpty());
             working.setText(b + " ...   Esc stops it");
+            if (b.isEmpty()) update();
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         setOnDragOver(e -> {
@@ -247,11 +249,22 @@ public final class Frame extends StackPane {
     private void update() {
         if (model.shownProperty().get() == null) return;
         var view = pages.get(model.pageProperty().get());
+        markStale(view.stale());
         var signature = view.signature();
         if (signature.equals(cardOf) && cardPage == model.pageProperty().get()) return;
         cardOf = signature;
         cardPage = model.pageProperty().get();
         write(view);
+    }
+
+    /** Figures that no longer match the decision are dimmed and said to be so; controls stay as they are. */
+    private void markStale(boolean stale) {
+        boolean busy = !model.busyProperty().get().isEmpty();
+        if (!busy) {
+            working.setText("working ...");
+            working.setVisible(stale);
+        }
+        if (cardScroll.getContent() != null) cardScroll.getContent().pseudoClassStateChanged(STALE, stale);
     }
 
     private void rewrite() {
@@ -278,6 +291,7 @@ public final class Frame extends StackPane {
         boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
         var card = view.card();
         card.setUserData(cardPage);
+        card.pseudoClassStateChanged(STALE, view.stale());
         cardScroll.setContent(card);
         if (!samePage) cardScroll.setVvalue(0);
         else {

@@ -18,7 +18,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.size.Fit;
@@ -150,7 +149,7 @@ public final class ColourView extends StationView {
         zones.forEach(z -> palette.add(Color.web(z.hex())));
         palette.add(neutral());
         var mesh = proxy.get().mesh();
-        var view = Drawn.byPalette(mesh, palette, f -> {
+        var view = bench.drawn().byPalette(mesh, palette, f -> {
             int z = ColourZone.at(zones, mesh.centroid(f));
             return z < 0 ? zones.size() : z;
         });

@@ -25,7 +25,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
@@ -244,7 +243,7 @@ public final class CutView extends StationView {
             var colour = tooLarge.contains(e.getKey()) ? Color.web("#c46a7d") : SECTION_COLOURS.get(i++ % SECTION_COLOURS.size());
             var cut = List.of(colour, colour.deriveColor(0, 1, 0.62, 1));
             var mesh = e.getValue();
-            var view = Drawn.byPalette(mesh, cut, f -> mesh.tag(f) == yellowbracket.mesh.Mesh.ORIGINAL ? 0 : 1);
+            var view = bench.drawn().byPalette(mesh, cut, f -> mesh.tag(f) == yellowbracket.mesh.Mesh.ORIGINAL ? 0 : 1);
             var group = new Group(view);
             group.getTransforms().setAll(new Translate(off.x(), off.y(), off.z()), new Scale(s, s, s));
             things.add(group);

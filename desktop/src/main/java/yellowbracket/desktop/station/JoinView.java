@@ -17,7 +17,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.shell.Timers;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
@@ -115,7 +114,7 @@ public final class JoinView extends StationView {
             var mid = j.seam().line().isEmpty() ? j.seam().centre() : j.seam().line().get(j.seam().line().size() / 2);
             labels.add(new Bench.Callout(mid, j.seam().name() + " \u00d7" + Words.text("%.0f", j.reserve()), tone));
         }));
-        var shell = bench.isSeeThrough() ? Drawn.glass(proxy.get().mesh(), plastic(), 0.3) : Drawn.plain(proxy.get().mesh(), plastic());
+        var shell = bench.isSeeThrough() ? bench.drawn().glass(proxy.get().mesh(), plastic(), 0.3) : bench.drawn().plain(proxy.get().mesh(), plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));

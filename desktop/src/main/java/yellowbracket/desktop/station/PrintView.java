@@ -17,7 +17,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
@@ -132,7 +131,7 @@ public final class PrintView extends StationView {
                 inRow = 1;
             }
             double up = p.profile().layerMm();
-            var view = Drawn.byFacet(mesh, Ramp.cusp(), neutral(), f -> mesh.tag(f) != yellowbracket.mesh.Mesh.ORIGINAL ? Double.NaN : Cusp.um(up, steep(mesh, f, turn)));
+            var view = bench.drawn().byFacet(mesh, Ramp.cusp(), neutral(), f -> mesh.tag(f) != yellowbracket.mesh.Mesh.ORIGINAL ? Double.NaN : Cusp.um(up, steep(mesh, f, turn)));
             var group = new Group(view);
             // seen from the front, x grows to the left: the row starts at the viewer's left
             group.getTransforms().setAll(new Translate(-x - box.max().x(), y - box.max().y(), -box.min().z()), affine(turn), new Scale(s, s, s));

@@ -18,7 +18,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
@@ -196,7 +195,7 @@ public final class SizeView extends StationView {
         var things = new ArrayList<javafx.scene.Node>();
         if (fit.isPresent() && clearance.isPresent()) things.add(head(clearance.get(), fit.get(), s));
         boolean glass = fit.isPresent() || bench.isSeeThrough();
-        var shell = glass ? Drawn.glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.30) : Drawn.plain(proxy.get().mesh(), plastic());
+        var shell = glass ? bench.drawn().glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.30) : bench.drawn().plain(proxy.get().mesh(), plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
@@ -214,7 +213,7 @@ public final class SizeView extends StationView {
     /** The head as it sits at the shown scale; while a drag runs ahead of the pose, the pose is carried along. */
     private Group head(Clearance c, Fit fit, double s) {
         var mesh = c.form().mesh();
-        var view = Drawn.byVertex(mesh, Ramp.clearance(), neutral(), v -> c.form().atVertex(v, c::mm));
+        var view = bench.drawn().byVertex(mesh, Ramp.clearance(), neutral(), v -> c.form().atVertex(v, c::mm));
         var group = new Group(view);
         var pose = posed(fit, s);
         group.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));

@@ -12,7 +12,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
@@ -95,7 +94,7 @@ public final class SmoothView extends StationView {
             var mesh = drawn.get().bySection().get(p.name());
             if (mesh == null) continue;
             var up = p.orientation().turn().row2();
-            var view = Drawn.byFacet(mesh, Ramp.cusp(), neutral(), f -> depth(mesh, f, up, p.profile().layerMm()));
+            var view = bench.drawn().byFacet(mesh, Ramp.cusp(), neutral(), f -> depth(mesh, f, up, p.profile().layerMm()));
             view.getTransforms().add(new Scale(s, s, s));
             things.add(view);
         }

@@ -29,6 +29,8 @@ public abstract class StationView {
     protected final AppModel model;
     protected final Bench bench;
     private final Map<String, Derived> whatIfs = new HashMap<>();
+    /** Alternatives asked for, with the newest row that wants the answer: a card may be written anew meanwhile. */
+    private final Map<String, Runnable> waiting = new HashMap<>();
     private Build whatIfsOf;
 
     protected StationView(AppModel model, Bench bench) {
@@ -54,9 +56,19 @@ public abstract class StationView {
         for (var n : shows()) {
             String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
             out.add(model.derivedProperty().get() == null ? 0 : System.identityHashCode(model.derivedProperty().get().get(n, prop).orElse(null)));
-            out.add(model.derivedProperty().get() == null ? 0 : model.derivedProperty().get().state(n, prop));
+            out.add(model.derivedProperty().get() == null ? "" : model.derivedProperty().get().reason(n, prop));
         }
         return out;
+    }
+
+    /** Whether something shown does not match the decision yet. */
+    public final boolean stale() {
+        var d = model.derivedProperty().get();
+        if (d == null || model.currentProp().isEmpty()) return false;
+        return shows().stream().anyMatch(n -> {
+            String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
+            return d.state(n, prop) == Derived.State.WORKING && d.get(n, prop).isPresent();
+        });
     }
 
     private static boolean isOfBuild(Node<?> n) {
@@ -90,15 +102,16 @@ public abstract class StationView {
     protected void alternative(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {
         if (whatIfsOf != model.shownProperty().get()) {
             whatIfs.clear();
+            waiting.clear();
             whatIfsOf = model.shownProperty().get();
         }
         var row = table.add(name, current, () -> model.apply(edit));
         String key = prop().id() + "/" + edit.name();
         var known = current ? model.derivedProperty().get() : whatIfs.get(key);
         if (known != null && (!current || known.get(Node.SCHEDULE).isPresent())) show.accept(row, known);
-        else if (!current) model.whatIf(edit, d -> {
+        else if (!current && waiting.put(key, () -> show.accept(row, whatIfs.get(key))) == null) model.whatIf(edit, d -> {
             whatIfs.put(key, d);
-            show.accept(row, d);
+            Optional.ofNullable(waiting.remove(key)).ifPresent(Runnable::run);
         });
     }
 

@@ -11,7 +11,6 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
@@ -79,7 +78,7 @@ public final class WearView extends StationView {
             for (var p : set.get().pads())
                 fit.get().clearance().zone(p.zone()).ifPresent(z -> labels.add(new Bench.Callout(fit.get().pose().place(z.tightest()), p.zone().label() + " " + p.words(), "")));
         }
-        var shell = set.isPresent() ? Drawn.glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.28) : Drawn.plain(proxy.get().mesh(), plastic());
+        var shell = set.isPresent() ? bench.drawn().glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.28) : bench.drawn().plain(proxy.get().mesh(), plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
@@ -93,7 +92,7 @@ public final class WearView extends StationView {
         var form = fit.clearance().form();
         var thickness = new java.util.HashMap<yellowbracket.size.Zone, Double>();
         set.pads().forEach(p -> thickness.put(p.zone(), p.layersMm().isEmpty() ? Double.NaN : p.thicknessMm()));
-        var group = new Group(Drawn.byVertex(form.mesh(), Ramp.foam(), neutral(), v -> form.atVertex(v, i -> thickness.getOrDefault(form.samples().get(i).zone(), Double.NaN))));
+        var group = new Group(bench.drawn().byVertex(form.mesh(), Ramp.foam(), neutral(), v -> form.atVertex(v, i -> thickness.getOrDefault(form.samples().get(i).zone(), Double.NaN))));
         var pose = fit.pose();
         group.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));
         return group;
