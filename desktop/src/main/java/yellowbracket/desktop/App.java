@@ -39,7 +39,7 @@ public final class App extends Application {
         configuration = configurationFolder();
         var clock = clock(Optional.ofNullable(named.get("today")));
         var first = first(demo, words, clock);
-        model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock, configuration);
+        model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock, configuration.resolve(demo ? "demo.bracket" : "unsaved.bracket"));
         var timers = new Timers(clock);
         var frame = new Frame(model, timers, () -> {
             var d = DemoBuild.at(model.now().toLocalDate());

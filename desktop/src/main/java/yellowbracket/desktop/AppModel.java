@@ -51,7 +51,8 @@ public final class AppModel implements AutoCloseable {
     private final WeatherFeed weather;
     private final Clock clock;
     private final Workings workings;
-    private final Path configuration;
+    private final Path unsaved;
+    private int round;
     private final ExecutorService files = Executors.newSingleThreadExecutor(r -> {
         var t = new Thread(r, "files");
         t.setDaemon(true);
@@ -88,17 +89,27 @@ public final class AppModel implements AutoCloseable {
         }
     }
 
-    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path configuration) {
+    /** @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up */
+    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved) {
         this.weather = weather;
         this.clock = clock;
-        this.configuration = configuration;
+        this.unsaved = unsaved;
         workings = new Workings(shop, weather, clock, this::arrived);
+        var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
         start(new Session(build, meshes, file));
+        left.ifPresent(this::recover);
+    }
+
+    /** The journalled state becomes one edit, so that undo goes back to the file as it was saved. */
+    private void recover(BuildFile.Outcome.Opened left) {
+        left.build().props().forEach(p -> left.meshes().get(p.mesh()).ifPresent(session::addMesh));
+        apply(new Edit("recovered after a crash", b -> left.build()));
+        tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to what was saved");
     }
 
     private void start(Session s) {
         session = s;
-        journal = Journal.beside(s.file().orElse(configuration.resolve("unsaved.bracket")));
+        journal = Journal.beside(s.file().orElse(unsaved));
         prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
         refresh();
     }
@@ -125,6 +136,7 @@ public final class AppModel implements AutoCloseable {
         if (!prop.get().isEmpty() && session.shown().prop(prop.get()).isEmpty()) prop.set("");
         if (prop.get().isEmpty() && !session.shown().props().isEmpty()) prop.set(session.shown().props().getFirst().id());
         ghost.set(Optional.empty());
+        round++;
         workings.show(session.shown(), session.meshes(), prop.get());
     }
 
@@ -184,12 +196,7 @@ public final class AppModel implements AutoCloseable {
                     var left = Journal.beside(path).left().filter(l -> !l.build().equals(o.build()));
                     endSession();
                     start(new Session(o.build(), o.meshes(), Optional.of(path)));
-                    left.ifPresent(l -> {
-                        session.apply(new Edit("recovered after a crash", b -> l.build()));
-                        l.build().props().forEach(q -> l.meshes().get(q.mesh()).ifPresent(session::addMesh));
-                        refresh();
-                        tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to the file as saved");
-                    });
+                    left.ifPresent(this::recover);
                     if (left.isEmpty()) tell(Tone.GOOD, "opened " + path.getFileName());
                 }
             }
@@ -278,6 +285,11 @@ public final class AppModel implements AutoCloseable {
     /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
     public void whatIf(Edit edit, Consumer<Derived> then) {
         workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> then.accept(d)));
+    }
+
+    /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */
+    public int round() {
+        return round;
     }
 
     /** Draws a ghost bracket where an alternative would end; empty takes it away. */

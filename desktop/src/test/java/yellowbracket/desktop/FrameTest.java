@@ -64,7 +64,7 @@ class FrameTest {
         var zone = ZoneId.systemDefault();
         var clock = Clock.fixed(TODAY.atTime(18, 0).atZone(zone).toInstant(), zone);
         var demo = DemoBuild.at(TODAY);
-        model = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), clock, dir);
+        model = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), clock, dir.resolve("unsaved.bracket"));
         timers = new Timers(clock);
         frame = new Frame(model, timers, () -> {});
         stage.setScene(new Scene(frame, 1280, 800, true));
@@ -262,6 +262,23 @@ class FrameTest {
         until("see-through", bench::isSeeThrough);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("the import is undone", () -> model.shownProperty().get().props().size() == 3);
+    }
+
+    @Test
+    @Order(9)
+    void whatACrashLeftIsTakenUpAndUndoGoesBack(FxRobot robot) throws Exception {
+        derived();
+        var journal = dir.resolve("unsaved.bracket.journal/build.json");
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.11)));
+        until("journalled within moments", () -> Files.exists(journal));
+        var demo = DemoBuild.at(TODAY);
+        var again = new AppModel[1];
+        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), Clock.systemUTC(), dir.resolve("unsaved.bracket")));
+        assertThat(again[0].session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.11);
+        robot.interact(again[0]::undo);
+        assertThat(again[0].session().build()).isEqualTo(demo.build());
+        robot.interact(again[0]::close);
+        assertThat(journal).as("closed in good order, nothing is offered").doesNotExist();
     }
 
     @Test

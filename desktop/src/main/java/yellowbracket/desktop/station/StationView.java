@@ -32,6 +32,7 @@ public abstract class StationView {
     /** Alternatives asked for, with the newest row that wants the answer: a card may be written anew meanwhile. */
     private final Map<String, Runnable> waiting = new HashMap<>();
     private Build whatIfsOf;
+    private int round;
 
     protected StationView(AppModel model, Bench bench) {
         this.model = model;
@@ -102,9 +103,10 @@ public abstract class StationView {
     protected void alternative(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {
         if (whatIfsOf != model.shownProperty().get()) {
             whatIfs.clear();
-            waiting.clear();
             whatIfsOf = model.shownProperty().get();
         }
+        if (round != model.round()) waiting.clear();
+        round = model.round();
         var row = table.add(name, current, () -> model.apply(edit));
         String key = prop().id() + "/" + edit.name();
         var known = current ? model.derivedProperty().get() : whatIfs.get(key);
