@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static yellowbracket.mesh.MeshAssert.assertClosed;
 import static yellowbracket.mesh.MeshAssert.assertVolume;
 import static yellowbracket.mesh.MeshAssert.assertWatertight;
+import static yellowbracket.mesh.MeshAssert.turnedInside;
 
 import java.util.List;
 import java.util.Random;
@@ -161,16 +162,6 @@ class PlaneCutTest {
 
     private static double ngon(double r, int n) {
         return n * r * r * Math.sin(2 * Math.PI / n) / 2;
-    }
-
-    private static Mesh turnedInside(Mesh m) {
-        var t = m.copyTriangles();
-        for (int i = 0; i < t.length; i += 3) {
-            int swap = t[i];
-            t[i] = t[i + 1];
-            t[i + 1] = swap;
-        }
-        return Mesh.of(m.copyXyz(), t);
     }
 
     /** An L lying on its side: 30 long, 10 high, with a tower of 30 at one end; vertices of the tread lie in one plane with the tower's. */

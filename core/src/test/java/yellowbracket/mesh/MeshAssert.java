@@ -20,4 +20,15 @@ public final class MeshAssert {
     public static void assertVolume(Mesh m, double mm3, double relative) {
         assertThat(m.volumeMm3()).isCloseTo(mm3, within(Math.abs(mm3) * relative));
     }
+
+    /** The same surface facing inwards: a void. */
+    public static Mesh turnedInside(Mesh m) {
+        var t = m.copyTriangles();
+        for (int i = 0; i < t.length; i += 3) {
+            int swap = t[i];
+            t[i] = t[i + 1];
+            t[i + 1] = swap;
+        }
+        return Mesh.of(m.copyXyz(), t);
+    }
 }

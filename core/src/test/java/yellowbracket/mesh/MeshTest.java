@@ -3,6 +3,7 @@ package yellowbracket.mesh;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static yellowbracket.mesh.MeshAssert.turnedInside;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -76,18 +77,8 @@ class MeshTest {
         var h = MeshHealth.of(Mesh.of(box.copyXyz(), twice));
         assertThat(h.duplicateTriangles()).isEqualTo(1);
         assertThat(h.nonManifoldEdges()).isEqualTo(3);
-        assertThat(MeshHealth.of(inside(box)).flippedBodies()).isEqualTo(1);
-        assertThat(MeshHealth.of(Mesh.union(List.of(Shapes.sphere(30, 16), inside(Shapes.sphere(10, 16))))).flippedBodies()).as("a void is no fault").isZero();
-    }
-
-    private static Mesh inside(Mesh m) {
-        var t = m.copyTriangles();
-        for (int i = 0; i < t.length; i += 3) {
-            int swap = t[i];
-            t[i] = t[i + 1];
-            t[i + 1] = swap;
-        }
-        return Mesh.of(m.copyXyz(), t);
+        assertThat(MeshHealth.of(turnedInside(box)).flippedBodies()).isEqualTo(1);
+        assertThat(MeshHealth.of(Mesh.union(List.of(Shapes.sphere(30, 16), turnedInside(Shapes.sphere(10, 16))))).flippedBodies()).as("a void is no fault").isZero();
     }
 
     @ParameterizedTest

@@ -3,6 +3,7 @@ package yellowbracket.size;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static yellowbracket.mesh.MeshAssert.turnedInside;
 
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -68,7 +69,7 @@ class FitTest {
     @ParameterizedTest
     @CsvSource({"1.0,0", "1.1,0", "1.3,12"})
     void clearanceInASphericalShellIsAsComputed(double scale, double pitch) {
-        var ball = Mesh.union(java.util.List.of(Shapes.sphere(165, 160), inside(Shapes.sphere(160, 160))));
+        var ball = Mesh.union(java.util.List.of(Shapes.sphere(165, 160), turnedInside(Shapes.sphere(160, 160))));
         var form = HeadForm.of(WEARER.head());
         var pose = new Pose(3, -4, pitch);
         var c = Clearance.of(form, cavity(ball), scale, pose);
@@ -85,7 +86,7 @@ class FitTest {
 
     @Test
     void aLargerShellNeverLowersTheClearance() {
-        var ball = Mesh.union(java.util.List.of(Shapes.sphere(165, 96), inside(Shapes.sphere(160, 96))));
+        var ball = Mesh.union(java.util.List.of(Shapes.sphere(165, 96), turnedInside(Shapes.sphere(160, 96))));
         var cavity = cavity(ball);
         var form = HeadForm.of(WEARER.head());
         double before = -1e9;
@@ -98,7 +99,7 @@ class FitTest {
 
     @Test
     void aHeadInTheWallIsNegative() {
-        var ball = Mesh.union(java.util.List.of(Shapes.sphere(95, 96), inside(Shapes.sphere(90, 96))));
+        var ball = Mesh.union(java.util.List.of(Shapes.sphere(95, 96), turnedInside(Shapes.sphere(90, 96))));
         var c = Clearance.of(HeadForm.of(WEARER.head()), cavity(ball), 1, new Pose(0, 0, 0));
         assertThat(c.zone(Zone.CROWN).orElseThrow().minMm()).as("crown at 111 mm is through a wall of 90 to 95").isNegative();
     }
@@ -146,7 +147,7 @@ class FitTest {
     @Test
     void scalesStandInOrderAndTheLowestKeepsTheLeast() {
         var shell = Shapes.ellipsoid(125, 150, 165, 96, 64);
-        var inner = inside(Shapes.ellipsoid(121, 146, 161, 96, 64));
+        var inner = turnedInside(Shapes.ellipsoid(121, 146, 161, 96, 64));
         var cavity = cavity(Mesh.union(java.util.List.of(shell, inner)));
         var form = HeadForm.of(WEARER.head());
         var s = Fit.scales(WEARER, form, cavity, Progress.NONE);
@@ -164,15 +165,5 @@ class FitTest {
         assertThat(Zone.CROWN.leastMm(w)).isEqualTo(15);
         assertThat(Zone.CHEEKS.leastMm(w)).isEqualTo(15);
         assertThat(Zone.NOSE.leastMm(w)).isEqualTo(8);
-    }
-
-    private static Mesh inside(Mesh m) {
-        var t = m.copyTriangles();
-        for (int i = 0; i < t.length; i += 3) {
-            int swap = t[i];
-            t[i] = t[i + 1];
-            t[i + 1] = swap;
-        }
-        return Mesh.of(m.copyXyz(), t);
     }
 }
