@@ -45,7 +45,7 @@ import yellowbracket.wear.PadPlan;
  * inputs; a node that fails fails what needs it, with its reason, and nothing else. Single use.
  */
 final class Derivation {
-    private static final int PROXY_TRIANGLES = 28_000;
+    private static final int PROXY_TRIANGLES = 22_000;
     private static final int SAMPLES = 1400;
     private static final int CHANCE_RUNS = 160;
     private static final int FORECAST_DAYS = 10;
