@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 /** The arrows of docs/architecture.md. */
 class ArchitectureTest {
     private static final JavaClasses CORE = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("yellowbracket");
-    private static final List<String> ORDER = List.of("mesh", "shop", "size", "cut", "print", "join", "smooth", "colour", "wear", "plan", "log", "safety", "device", "build");
+    private static final List<String> ORDER = List.of("mesh", "intake", "shop", "size", "cut", "print", "join", "smooth", "colour", "wear", "plan", "log", "safety", "device", "build");
 
     @Test
     void coreHasNoInterfaceCode() {

@@ -10,7 +10,7 @@ public final class Main {
     private Main() {}
 
     public static void main(String[] args) throws RunnerException {
-        var options = new OptionsBuilder().include(CoreBench.class.getName() + "." + (args.length > 0 ? ".*" + args[0] : ".*")).build();
+        var options = new OptionsBuilder().include("yellowbracket\\.bench\\..*" + (args.length > 0 ? args[0] : "") + ".*").build();
         var scores = new TreeMap<String, Double>();
         for (var r : new Runner(options).run()) scores.put(r.getPrimaryResult().getLabel(), r.getPrimaryResult().getScore());
         System.out.printf("%n%-12s %12s %14s %10s%n", "work", "ms", "reference ms", "ratio");

@@ -35,6 +35,11 @@ public final class BuildFile {
 
     private BuildFile() {}
 
+    /** Whether a file is called a build; its content decides when it is read. */
+    public static boolean isName(Path file) {
+        return String.valueOf(file.getFileName()).toLowerCase(java.util.Locale.ROOT).endsWith(".bracket");
+    }
+
     /** Safe against a broken-off write; the previous version is kept with {@code ~} behind its name. @throws IOException when the folder cannot be written; then nothing changed */
     public static void write(Path file, Build build, Meshes meshes) throws IOException {
         SafeFile.writeKeepingPrevious(file, bytes(build, meshes));

@@ -14,7 +14,7 @@ import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 1;
+    public static final int SCHEMA = 2;
     private static final String FORMAT = "yellow-bracket-build";
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
@@ -48,6 +48,7 @@ public final class BuildJson {
             int schema = root.path("schema").asInt(-1);
             if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to " + SCHEMA + "); update the program, nothing was changed");
             if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
+            if (schema == 1) fromFirst(root.path("build"));
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
             throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
@@ -59,6 +60,12 @@ public final class BuildJson {
             var at = e.getLocation();
             throw new Unreadable("build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
         }
+    }
+
+    /** Schema 1 knew neither what of a file counts nor what the shop had learned. */
+    private static void fromFirst(JsonNode build) {
+        if (build instanceof ObjectNode b && !b.has("rates")) b.putObject("rates");
+        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("intake")) o.set("intake", MAPPER.valueToTree(yellowbracket.intake.Intake.AS_IT_IS));
     }
 
     /** The place as a path: props[0].cuts.plane. */

@@ -18,7 +18,12 @@ import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.intake.BodyList;
+import yellowbracket.intake.Stance;
+import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Overlaps;
+import yellowbracket.mesh.WallThickness;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.SurfaceSamples;
@@ -113,7 +118,7 @@ final class Derivation {
         for (var p : props) guarded(() -> show(p));
         for (var p : props) guarded(() -> draw(p));
         guarded(() -> plan(build.props().stream().map(p -> works.get(p.id())).filter(java.util.Objects::nonNull).toList()));
-        for (var p : props) guarded(() -> node(Node.HEALTH, p, List.of(mesh(p)), () -> new Node.Health(MeshHealth.of(mesh(p)))));
+        for (var p : props) guarded(() -> examine(p));
         return publish();
     }
 
@@ -155,8 +160,32 @@ final class Derivation {
         }
     }
 
-    private Mesh mesh(Prop p) {
+    private Mesh file(Prop p) {
         return meshes.get(p.mesh()).orElseThrow(() -> new Blocked("the mesh of " + p.name() + " is missing"));
+    }
+
+    /** The file's mesh as it is used: unit, way up, the bodies that count. */
+    private Mesh mesh(Prop p) {
+        var file = file(p);
+        return node(Node.MODEL, p, List.of(file, p.intake()), () -> {
+            var model = p.intake().apply(file, progress);
+            if (model.isEmpty()) throw new IllegalStateException("every body of " + p.name() + " is dropped: keep one of them");
+            return new Node.Model(model);
+        }).mesh();
+    }
+
+    /** What is wrong with the mesh as it is used, its walls, and the bodies of its file. */
+    private void examine(Prop p) {
+        var mesh = mesh(p);
+        var file = file(p);
+        var index = node(Node.INDEX, p, List.of(mesh), () -> Bvh.of(mesh));
+        node(Node.BODIES, p, List.of(file), () -> BodyList.of(file));
+        node(Node.STANCE, p, List.of(file), () -> Stance.of(file));
+        node(Node.HEALTH, p, List.of(mesh), () -> new Node.Health(MeshHealth.of(mesh), Overlaps.of(mesh, index, progress)));
+        node(Node.WALLS, p, List.of(mesh), () -> WallThickness.of(mesh, index));
+        var mends = p.intake().mends();
+        var whole = p.intake().printed(file);
+        node(Node.MENDED, p, List.of(file, p.intake().withMends(java.util.Set.of()), mends), () -> new Node.Mended(p.intake().mended(whole, progress).changes(), p.intake().withMends(java.util.EnumSet.allOf(Mend.Step.class)).mended(whole, progress).changes()));
     }
 
     /** What the bench needs to draw the prop. */
@@ -204,11 +233,11 @@ final class Derivation {
         int n = 0;
         for (var q : build.props()) {
             if (q.id().equals(p.id())) break;
-            var mesh = meshes.get(q.mesh());
-            if (mesh.isEmpty()) continue;
+            if (meshes.get(q.mesh()).isEmpty()) continue;
             int from = n;
-            var index = node(Node.INDEX, q, List.of(mesh.get()), () -> Bvh.of(mesh.get()));
-            n += node(Node.MODEL_SECTIONS, q, List.of(mesh.get(), q.cuts(), from), () -> Sectioning.of(mesh.get(), index, q.cuts(), from, progress)).sections().size();
+            var mesh = mesh(q);
+            var index = node(Node.INDEX, q, List.of(mesh), () -> Bvh.of(mesh));
+            n += node(Node.MODEL_SECTIONS, q, List.of(mesh, q.cuts(), from), () -> Sectioning.of(mesh, index, q.cuts(), from, progress)).sections().size();
         }
         return n;
     }
@@ -280,11 +309,12 @@ final class Derivation {
     }
 
     private Node.Tasks schedule(List<TaskList.PropWork> works) {
-        var tasks = node(Node.TASKS, Node.BUILD, List.of(works, build.log()), () -> {
+        var tasks = node(Node.TASKS, Node.BUILD, List.of(works, build.log(), build.rates()), () -> {
             var plain = works.stream().flatMap(w -> TaskList.of(w, Map.of()).stream()).toList();
-            var lessons = Lessons.facts(build.log()).learn(plain);
+            var facts = Lessons.facts(build.log());
+            var lessons = facts.learn(plain, build.rates());
             Map<String, Rate> rates = lessons.rates();
-            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates).stream()).toList(), lessons);
+            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates).stream()).toList(), lessons, facts.learn(plain, Map.of()).rates());
         });
         var done = tasks.lessons().doneWith(tasks.list());
         node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), weather), () -> scheduler().schedule(tasks.list(), done));

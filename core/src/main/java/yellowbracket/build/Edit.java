@@ -3,6 +3,7 @@ package yellowbracket.build;
 import java.util.function.UnaryOperator;
 import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
+import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.shop.Profile;
@@ -17,6 +18,10 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit scale(String prop, double scale) {
         return ofProp(String.format(java.util.Locale.ROOT, "scale to %.1f %%", 100 * scale), prop, p -> p.withScale(scale));
+    }
+
+    public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {
+        return ofProp(name, prop, p -> p.withIntake(change.apply(p.intake())));
     }
 
     public static Edit cuts(String prop, CutTree cuts) {

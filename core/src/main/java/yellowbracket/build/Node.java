@@ -6,14 +6,20 @@ import yellowbracket.colour.ColourPlan;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
+import yellowbracket.intake.BodyList;
+import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Overlaps;
 import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.mesh.WallThickness;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Task;
 import yellowbracket.print.Orientation;
 import yellowbracket.print.PrintPlan;
+import yellowbracket.shop.Rate;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Fit;
@@ -26,6 +32,11 @@ public record Node<T>(String name, Class<T> type) {
     /** Stands for the prop in results of the whole build. */
     public static final String BUILD = "";
 
+    public static final Node<Model> MODEL = new Node<>("model", Model.class);
+    public static final Node<BodyList> BODIES = new Node<>("bodies", BodyList.class);
+    public static final Node<Stance> STANCE = new Node<>("way up", Stance.class);
+    public static final Node<WallThickness> WALLS = new Node<>("walls", WallThickness.class);
+    public static final Node<Mended> MENDED = new Node<>("mending", Mended.class);
     public static final Node<Health> HEALTH = new Node<>("health", Health.class);
     public static final Node<Proxy> PROXY = new Node<>("proxy", Proxy.class);
     public static final Node<Bvh> INDEX = new Node<>("index", Bvh.class);
@@ -49,8 +60,14 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Chance> CHANCE = new Node<>("chance", Chance.class);
     public static final Node<Needs> NEEDS = new Node<>("needs", Needs.class);
 
-    /** The mesh's faults, counted. */
-    public record Health(MeshHealth health) {}
+    /** The mesh that is sized, cut and printed, mm, unscaled. */
+    public record Model(Mesh mesh) {}
+
+    /** The mesh's faults, counted, and where it runs through itself. */
+    public record Health(MeshHealth health, Overlaps overlaps) {}
+
+    /** What the mends asked for did, and what all of them would do. */
+    public record Mended(List<Mend.Change> done, List<Mend.Change> possible) {}
 
     /** A mesh light enough to draw. */
     public record Proxy(Mesh mesh) {}
@@ -73,8 +90,8 @@ public record Node<T>(String name, Class<T> type) {
     /** One set a wearer. */
     public record Pads(List<PadPlan> sets) {}
 
-    /** All tasks with this maker's rates, and what the log taught. */
-    public record Tasks(List<Task> list, Lessons lessons) {}
+    /** All tasks with this maker's rates, what the log taught, and the rates this build alone taught. */
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own) {}
 
     /** Share of simulated futures that end in time. */
     public record Chance(double share, int runs) {}

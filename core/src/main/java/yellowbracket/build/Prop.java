@@ -4,15 +4,17 @@ import java.util.List;
 import java.util.Map;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.cut.CutTree;
+import yellowbracket.intake.Intake;
+import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Profile;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 
 /**
- * One prop of a build: which mesh (by content hash), how large, and what was decided at each station. {@code wearers} by name, the first counts;
+ * One prop of a build: which mesh (by content hash), what of it counts and which way up, how large, and what was decided at each station. {@code wearers} by name, the first counts;
  * empty for a prop nobody puts on. {@code joins}: product by seam name where the maker chose otherwise than proposed.
  */
-public record Prop(String id, String name, String mesh, double scale, List<String> wearers, CutTree cuts, Profile profile, Map<String, String> joins,
+public record Prop(String id, String name, String mesh, Intake intake, double scale, List<String> wearers, CutTree cuts, Profile profile, Map<String, String> joins,
                    Finish finish, School school, Hurry hurry, List<ColourZone> zones, String seal) {
     /** What the smoothing ladder minimises. */
     public enum Hurry { LEAST_WORK, SOONEST, CHEAPEST }
@@ -24,37 +26,49 @@ public record Prop(String id, String name, String mesh, double scale, List<Strin
         zones = List.copyOf(zones);
     }
 
+    /** A prop as it comes from a file: printed as usual, smoothed to satin, one colour. */
+    public static Prop fromFile(String id, String name, String mesh, Intake intake, List<String> wearers, Catalogue shop) {
+        return new Prop(id, name, mesh, intake, 1, wearers, CutTree.WHOLE, shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME, Hurry.LEAST_WORK,
+                List.of(new ColourZone("all over", "#8b8f92", "acrylic lacquer spray", List.of())), "matt clear");
+    }
+
     public boolean worn() {
         return !wearers.isEmpty();
     }
 
+    /** Other bodies, another way up or unit: planes and patches lie in the model's coordinates, so planes that no longer fit go with them. */
+    public Prop withIntake(Intake i) {
+        boolean sameFrame = i.unit().equals(intake.unit()) && i.turn().equals(intake.turn()) && i.mirrored() == intake.mirrored();
+        return new Prop(id, name, mesh, i, scale, wearers, sameFrame ? cuts : CutTree.WHOLE, profile, sameFrame ? joins : Map.of(), finish, school, hurry, zones, seal);
+    }
+
     public Prop withScale(double s) {
-        return new Prop(id, name, mesh, s, wearers, cuts, profile, joins, finish, school, hurry, zones, seal);
+        return new Prop(id, name, mesh, intake, s, wearers, cuts, profile, joins, finish, school, hurry, zones, seal);
     }
 
     public Prop withCuts(CutTree c) {
-        return new Prop(id, name, mesh, scale, wearers, c, profile, Map.of(), finish, school, hurry, zones, seal);
+        return new Prop(id, name, mesh, intake, scale, wearers, c, profile, Map.of(), finish, school, hurry, zones, seal);
     }
 
     public Prop withProfile(Profile p) {
-        return new Prop(id, name, mesh, scale, wearers, cuts, p, joins, finish, school, hurry, zones, seal);
+        return new Prop(id, name, mesh, intake, scale, wearers, cuts, p, joins, finish, school, hurry, zones, seal);
     }
 
     public Prop withJoin(String seam, String product) {
         var changed = new java.util.HashMap<>(joins);
         changed.put(seam, product);
-        return new Prop(id, name, mesh, scale, wearers, cuts, profile, changed, finish, school, hurry, zones, seal);
+        return new Prop(id, name, mesh, intake, scale, wearers, cuts, profile, changed, finish, school, hurry, zones, seal);
     }
 
     public Prop withSmoothing(Finish f, School s, Hurry h) {
-        return new Prop(id, name, mesh, scale, wearers, cuts, profile, joins, f, s, h, zones, seal);
+        return new Prop(id, name, mesh, intake, scale, wearers, cuts, profile, joins, f, s, h, zones, seal);
     }
 
     public Prop withColours(List<ColourZone> z, String clear) {
-        return new Prop(id, name, mesh, scale, wearers, cuts, profile, joins, finish, school, hurry, z, clear);
+        return new Prop(id, name, mesh, intake, scale, wearers, cuts, profile, joins, finish, school, hurry, z, clear);
     }
 
     public Prop withWearers(List<String> names) {
-        return new Prop(id, name, mesh, scale, names, cuts, profile, joins, finish, school, hurry, zones, seal);
+        return new Prop(id, name, mesh, intake, scale, names, cuts, profile, joins, finish, school, hurry, zones, seal);
     }
 }

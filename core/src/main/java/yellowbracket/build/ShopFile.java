@@ -9,14 +9,15 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
 import yellowbracket.shop.Wearer;
 
-/** The maker's own shop across builds: printers, wearers, stock, learned rates. One JSON file in the user's configuration folder. */
-public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, Map<String, Rate> rates) {
+/** The maker's own shop across builds: printers, wearers, stock, and what each build taught (rates by work, by {@link Build#key}). One JSON file in the user's configuration folder. */
+public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, Map<String, Map<String, Rate>> learned) {
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).enable(SerializationFeature.INDENT_OUTPUT);
 
     /** Before anything was entered: the catalogue's printers. */
@@ -44,6 +45,21 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         var list = new java.util.ArrayList<>(wearers);
         list.removeIf(o -> o.name().equals(w.name()));
         list.add(w);
-        return new ShopFile(schema, printers, List.copyOf(list), stock, rates);
+        return new ShopFile(schema, printers, List.copyOf(list), stock, learned);
+    }
+
+    /** What one build taught takes the place of what it taught before, so that saving twice counts once. */
+    public ShopFile withLessons(String build, Map<String, Rate> rates) {
+        var all = new TreeMap<>(learned);
+        if (rates.isEmpty()) all.remove(build);
+        else all.put(build, new TreeMap<>(rates));
+        return new ShopFile(schema, printers, wearers, stock, all);
+    }
+
+    /** The rates of all builds together. */
+    public Map<String, Rate> rates() {
+        var sum = new TreeMap<String, Rate>();
+        learned.values().forEach(m -> m.forEach((work, r) -> sum.merge(work, r, Rate::and)));
+        return sum;
     }
 }

@@ -107,7 +107,8 @@ public final class Workings implements AutoCloseable {
         return t.minusMinutes(t.getMinute() % 5);
     }
 
-    private static java.util.concurrent.ThreadFactory daemon(String name) {
+    /** Threads that do not keep the program alive. */
+    public static java.util.concurrent.ThreadFactory daemon(String name) {
         return r -> {
             var t = new Thread(r, name);
             t.setDaemon(true);

@@ -30,9 +30,9 @@ public record Lessons(Map<String, Actual> done, Map<String, Rate> rates, Map<Str
         return new Lessons(done, Map.of(), failures, spent);
     }
 
-    /** Adds the rates learned from tasks that are done and told their hours, against the hours planned by the catalogue alone. */
-    public Lessons learn(List<Task> catalogueTasks) {
-        var learned = new HashMap<String, Rate>();
+    /** Adds the rates learned from tasks that are done and told their hours, against the hours planned by the catalogue alone, to those known before. */
+    public Lessons learn(List<Task> catalogueTasks, Map<String, Rate> before) {
+        var learned = new HashMap<>(before);
         for (var t : catalogueTasks) {
             var a = done.get(t.id());
             if (a == null || !(a.hours() > 0) || !(t.activeH() > 0)) continue;

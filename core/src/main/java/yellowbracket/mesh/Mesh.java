@@ -181,6 +181,19 @@ public final class Mesh {
         return new Mesh(out, tri, tag);
     }
 
+    /** Left for right: x becomes -x, and triangles are turned over so that they still face outwards. */
+    public Mesh mirrored() {
+        var out = xyz.clone();
+        for (int i = 0; i < out.length; i += STRIDE) out[i] = -out[i] + 0.0;
+        var turned = new int[tri.length];
+        for (int i = 0; i < tri.length; i += STRIDE) {
+            turned[i] = tri[i];
+            turned[i + 1] = tri[i + 2];
+            turned[i + 2] = tri[i + 1];
+        }
+        return new Mesh(out, turned, tag);
+    }
+
     /** The triangles for which {@code keep} is set, with the vertices they use. */
     public Mesh only(boolean[] keep) {
         var builder = new MeshBuilder(vertexCount() / 2, triangleCount() / 2);
@@ -195,6 +208,21 @@ public final class Mesh {
             builder.addTriangle(map[vertex(f, 0)], map[vertex(f, 1)], map[vertex(f, 2)], tag(f));
         }
         return builder.build();
+    }
+
+    /** Without vertices that no triangle uses; the mesh itself when there are none. */
+    public Mesh compact() {
+        var used = new boolean[vertexCount()];
+        int n = 0;
+        for (int v : tri)
+            if (!used[v]) {
+                used[v] = true;
+                n++;
+            }
+        if (n == used.length) return this;
+        var all = new boolean[triangleCount()];
+        Arrays.fill(all, true);
+        return only(all);
     }
 
     /** All triangles of {@code meshes} in one mesh; vertices are not welded across them. */

@@ -1,14 +1,14 @@
 package yellowbracket.mesh;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 
 /** What is wrong with a mesh, counted. A mesh is closed when every edge joins exactly two triangles that run along it in opposite directions. */
 public record MeshHealth(int triangles, int vertices, List<Body> bodies, int boundaryEdges, int nonManifoldEdges,
                          int misorientedEdges, int duplicateTriangles, int degenerateTriangles, int flippedBodies) {
-    /** One connected shell; {@code volumeMm3} is signed. */
-    public record Body(int triangles, double volumeMm3, double areaMm2, boolean closed, Bounds3 bounds) {}
+    /** One connected shell; {@code volumeMm3} is signed; {@code inverted}: closed, but facing inwards though it lies in no other. */
+    public record Body(int triangles, double volumeMm3, double areaMm2, boolean closed, boolean inverted, Bounds3 bounds) {}
 
     public boolean closed() {
         return triangles > 0 && boundaryEdges == 0 && nonManifoldEdges == 0 && misorientedEdges == 0;
@@ -47,18 +47,37 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
         }
 
         MeshHealth run() {
+            var duplicates = CompletableFuture.supplyAsync(() -> Flaws.count(Flaws.duplicate(mesh)));
             edges.forEach(this::count);
+            int n = bodies.count();
+            var numbers = Nesting.numbers(bodies, mesh.triangleCount());
+            var triangles = new int[n];
+            var volume = new double[n];
+            var area = new double[n];
+            int degenerates = 0;
+            var c = mesh.isEmpty() ? Vec3.ZERO : mesh.bounds().centre();
+            for (int f = 0; f < numbers.length; f++) {
+                int b = numbers[f];
+                double a = Triangle.area2(mesh, f);
+                if (a == 0) degenerates++;
+                triangles[b]++;
+                area[b] += a / 2;
+                volume[b] += Triangle.volume6(mesh, f, c.x(), c.y(), c.z()) / 6;
+            }
+            var boxes = Nesting.boxes(mesh, numbers, n);
+            boolean doubtful = false;
+            for (int b = 0; b < n; b++) doubtful |= !faulty[b] && volume[b] < 0;
+            var enclosed = doubtful ? Nesting.enclosed(mesh, numbers, n) : new boolean[n]; // an inward-facing shell within another is a cavity, not a fault
             var list = new ArrayList<Body>();
             int flipped = 0;
-            var parts = bodies.meshes();
-            for (int b = 0; b < parts.size(); b++) {
-                var part = parts.get(b);
-                double volume = part.volumeMm3();
-                if (!faulty[b] && volume < 0 && !insideAnother(parts, b)) flipped++;
-                list.add(new Body(part.triangleCount(), volume, part.areaMm2(), !faulty[b], part.bounds()));
+            for (int b = 0; b < n; b++) {
+                boolean inverted = !faulty[b] && volume[b] < 0 && !enclosed[b];
+                if (inverted) flipped++;
+                var box = boxes[b];
+                list.add(new Body(triangles[b], volume[b], area[b], !faulty[b], inverted, Bounds3.of(box[0], box[1], box[2], box[3], box[4], box[5])));
             }
             return new MeshHealth(mesh.triangleCount(), mesh.vertexCount(), List.copyOf(list), boundary, nonManifold, misoriented,
-                    duplicates(), degenerates(), flipped);
+                    duplicates.join(), degenerates, flipped);
         }
 
         private void count(int from, int to) {
@@ -69,32 +88,6 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
             else if (forward != 1) misoriented++;
             else return;
             faulty[bodies.bodyOf(edges.triangle(from))] = true;
-        }
-
-        /** An inward-facing shell within another's box is taken for a cavity, not for a fault. */
-        private static boolean insideAnother(List<Mesh> parts, int b) {
-            var box = parts.get(b).bounds();
-            for (int i = 0; i < parts.size(); i++)
-                if (i != b && parts.get(i).bounds().contains(box.min()) && parts.get(i).bounds().contains(box.max())) return true;
-            return false;
-        }
-
-        private int degenerates() {
-            int n = 0;
-            for (int f = 0; f < mesh.triangleCount(); f++) if (mesh.area(f) == 0) n++;
-            return n;
-        }
-
-        private int duplicates() {
-            record Key(int a, int b, int c) {}
-            var seen = new HashSet<Key>(2 * mesh.triangleCount());
-            int n = 0;
-            for (int f = 0; f < mesh.triangleCount(); f++) {
-                int a = mesh.vertex(f, 0), b = mesh.vertex(f, 1), c = mesh.vertex(f, 2);
-                int lo = Math.min(a, Math.min(b, c)), hi = Math.max(a, Math.max(b, c));
-                if (!seen.add(new Key(lo, a + b + c - lo - hi, hi))) n++;
-            }
-            return n;
         }
     }
 }

@@ -40,6 +40,12 @@ public final class Shapes {
         return ellipsoid(radius, radius, radius, segments, segments / 2);
     }
 
+    /** A sphere with rolling bumps all over, about {@code triangles} of them: a smooth organic model of any size. */
+    public static Mesh bumpySphere(double radius, int triangles) {
+        int rows = (int) Math.max(4, Math.round(Math.sqrt(triangles / 4.0)));
+        return sphere(1, 2 * rows).mapped(p -> p.times(radius * (1 + 0.05 * Math.sin(9 * p.x()) * Math.sin(11 * p.y() + 1) * Math.sin(7 * p.z() + 2))));
+    }
+
     public static Mesh torus(double ringR, double tubeR, int around, int across) {
         var profile = new double[across][];
         for (int i = 0; i < across; i++) {

@@ -30,6 +30,16 @@ public record Turn(Vec3 row0, Vec3 row1, Vec3 row2) {
         return new Turn(Vec3.X, new Vec3(0, c, -s), new Vec3(0, s, c));
     }
 
+    /** A quarter turn about axis 0 (x), 1 (y) or 2 (z), counter-clockwise seen from its tip. */
+    public static Turn quarter(int axis) {
+        return switch (axis) {
+            case 0 -> new Turn(Vec3.X, Vec3.Z.times(-1), Vec3.Y).tidy();
+            case 1 -> new Turn(Vec3.Z, Vec3.Y, Vec3.X.times(-1)).tidy();
+            case 2 -> new Turn(Vec3.Y.times(-1), Vec3.X, Vec3.Z).tidy();
+            default -> throw new IllegalArgumentException("axis " + axis);
+        };
+    }
+
     /** The turn that brings the direction {@code up} to +z. */
     public static Turn lift(Vec3 up) {
         var z = up.unit();
@@ -54,7 +64,7 @@ public record Turn(Vec3 row0, Vec3 row1, Vec3 row2) {
     }
 
     /** Negative zeros become zeros, so that equal turns are equal records. */
-    private Turn tidy() {
+    public Turn tidy() {
         return new Turn(tidy(row0), tidy(row1), tidy(row2));
     }
 

@@ -36,6 +36,11 @@ public final class VertexWeld {
         return count;
     }
 
+    /** The point of that index. */
+    public Vec3 point(int index) {
+        return new Vec3(xyz[3 * index], xyz[3 * index + 1], xyz[3 * index + 2]);
+    }
+
     /** The welded points as double triples. */
     public double[] toXyz() {
         var out = new double[3 * count];

@@ -18,6 +18,12 @@ public record Rate(double factor, int jobs, double sumLog) {
         return new Rate(Math.exp(sum / (PRIOR_JOBS + jobs + 1)), jobs + 1, sum);
     }
 
+    /** The jobs of both. */
+    public Rate and(Rate o) {
+        double n = jobs + o.jobs, sum = sumLog + o.sumLog;
+        return new Rate(Math.exp(sum / (PRIOR_JOBS + n)), jobs + o.jobs, sum);
+    }
+
     /** Share of the estimate that comes from this maker, 0..1. */
     public double share() {
         return jobs / (PRIOR_JOBS + jobs);

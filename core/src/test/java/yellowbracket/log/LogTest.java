@@ -53,7 +53,7 @@ class LogTest {
     void slowHandsLearnSlowHours() {
         var log = List.of(entry("done a 3 h"), entry("done b 2 h"), entry("done c"), entry("spent 10 x"), entry("spent 2.5 y"), entry("failed D 50 %"));
         var tasks = List.of(task("a", 1.5, "sand"), task("b", 1, "sand"), task("c", 1, "fill"), task("d", 1, "sand"));
-        var lessons = Lessons.facts(log).learn(tasks);
+        var lessons = Lessons.facts(log).learn(tasks, java.util.Map.of());
         var sand = lessons.rates().get("sand");
         assertThat(sand.jobs()).isEqualTo(2);
         assertThat(sand.factor()).as("twice as long, drawn towards the catalogue by three jobs' weight").isCloseTo(Math.pow(2, 2 / 5.0), within(1e-9));

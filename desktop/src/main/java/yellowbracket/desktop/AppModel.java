@@ -28,8 +28,11 @@ import yellowbracket.build.Meshes;
 import yellowbracket.build.Node;
 import yellowbracket.build.Prop;
 import yellowbracket.build.Session;
+import yellowbracket.build.ShopFile;
 import yellowbracket.build.Workings;
 import yellowbracket.device.WeatherFeed;
+import yellowbracket.intake.Intake;
+import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
@@ -52,12 +55,9 @@ public final class AppModel implements AutoCloseable {
     private final Clock clock;
     private final Workings workings;
     private final Path unsaved;
+    private final Path shopFile;
     private int round;
-    private final ExecutorService files = Executors.newSingleThreadExecutor(r -> {
-        var t = new Thread(r, "files");
-        t.setDaemon(true);
-        return t;
-    });
+    private final ExecutorService files = Executors.newSingleThreadExecutor(Workings.daemon("files"));
     private final AtomicReference<Derived> pending = new AtomicReference<>();
     private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
 
@@ -89,11 +89,15 @@ public final class AppModel implements AutoCloseable {
         }
     }
 
-    /** @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up */
-    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved) {
+    /**
+     * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
+     * @param shopFile where wearers and learned rates are kept across builds
+     */
+    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile) {
         this.weather = weather;
         this.clock = clock;
         this.unsaved = unsaved;
+        this.shopFile = shopFile;
         workings = new Workings(shop, weather, clock, this::arrived);
         var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
         start(new Session(build, meshes, file));
@@ -151,6 +155,11 @@ public final class AppModel implements AutoCloseable {
         refresh();
     }
 
+    public void endPreview() {
+        session.endPreview();
+        refresh();
+    }
+
     public void undo() {
         session.undo();
         refresh();
@@ -183,8 +192,7 @@ public final class AppModel implements AutoCloseable {
 
     /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
     public void open(Path path) {
-        String name = String.valueOf(path.getFileName());
-        if (name.toLowerCase(java.util.Locale.ROOT).endsWith(".bracket")) openBuild(path);
+        if (BuildFile.isName(path)) openBuild(path);
         else openMesh(path);
     }
 
@@ -192,6 +200,10 @@ public final class AppModel implements AutoCloseable {
         background("opening " + path.getFileName(), p -> BuildFile.read(path, p), outcome -> {
             switch (outcome) {
                 case BuildFile.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case BuildFile.Outcome.Opened o when session.file().equals(Optional.of(path)) -> {
+                    apply(new Edit("go back to what was saved", b -> o.build()));
+                    tell(Tone.GOOD, "back to what was saved in " + path.getFileName() + "; undo brings the edits again");
+                }
                 case BuildFile.Outcome.Opened o -> {
                     var left = Journal.beside(path).left().filter(l -> !l.build().equals(o.build()));
                     endSession();
@@ -203,28 +215,33 @@ public final class AppModel implements AutoCloseable {
         });
     }
 
+    private record Found(MeshFile file, Optional<Stance> stance) {}
+
     private void openMesh(Path path) {
-        background("reading " + path.getFileName(), p -> MeshFile.read(path, p), outcome -> {
-            switch (outcome) {
+        background("reading " + path.getFileName(), p -> {
+            var file = MeshFile.read(path, p);
+            return new Found(file, file instanceof MeshFile.Read r ? Optional.of(Stance.of(r.mesh(), r.unitDeclared())) : Optional.empty());
+        }, found -> {
+            switch (found.file) {
                 case MeshFile.Refused r -> tell(Tone.STOP, r.problem().sentence());
-                case MeshFile.Read r -> add(r.mesh(), String.valueOf(path.getFileName()).replaceFirst("\\.[^.]*$", ""), String.join(", ", r.notices()));
+                case MeshFile.Read r -> add(r.mesh(), MeshFile.title(path), found.stance.orElseThrow(), String.join(", ", r.notices()));
             }
         });
     }
 
-    private void add(Mesh mesh, String name, String notices) {
+    /** The guess of unit and way up comes in with the mesh and stays a finding until somebody settles it. */
+    private void add(Mesh mesh, String name, Stance stance, String notices) {
         var build = session.build();
         String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
-        var size = mesh.bounds().size();
-        boolean hollow = Math.max(size.x(), size.z()) < 700 && Math.min(size.x(), Math.min(size.y(), size.z())) > 90;
-        var wearers = hollow ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
+        var wearers = stance.hollow() ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
         session.addMesh(mesh);
-        apply(Edit.addProp(new Prop(id, name, mesh.contentHash(), 1, wearers, yellowbracket.cut.CutTree.WHOLE, shop.profile("usual"), java.util.Map.of(), yellowbracket.smooth.Finish.SATIN,
-                yellowbracket.smooth.School.FILL_SAND_PRIME, Prop.Hurry.LEAST_WORK, java.util.List.of(new yellowbracket.colour.ColourZone("all over", "#8b8f92", "acrylic lacquer spray", java.util.List.of())), "matt clear"), mesh));
+        var intake = Intake.guessed(stance);
+        apply(Edit.addProp(Prop.fromFile(id, name, mesh.contentHash(), stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted(), wearers, shop), mesh));
         prop.set(id);
         refresh();
         page.set(Page.SIZE);
-        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(size)) + (notices.isEmpty() ? "" : "; " + notices));
+        var size = mesh.bounds().size().times(stance.unit().mm());
+        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(stance.turn().apply(size))) + (notices.isEmpty() ? "" : "; " + notices));
     }
 
     public void save(Path to) {
@@ -234,10 +251,35 @@ public final class AppModel implements AutoCloseable {
             journal = Journal.beside(to);
             shown.set(null); // the dirty mark follows the build
             shown.set(session.shown());
+            keepLessons();
             tell(Tone.GOOD, "saved " + to.getFileName());
         } catch (IOException e) {
             tell(Tone.STOP, to.getFileName() + " was not saved (" + reason(e) + "): choose another folder; the file on disk is as it was");
         }
+    }
+
+    /** What this build has taught goes to the shop, for the builds to come. */
+    private void keepLessons() {
+        var d = derived.get();
+        if (d != null && d.fresh(Node.TASKS, Node.BUILD)) d.get(Node.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(session.build().key(), t.own())));
+    }
+
+    /** A wearer's card belongs to the build and to the shop. */
+    public void keepWearer(yellowbracket.shop.Wearer w) {
+        apply(Edit.wearer(w));
+        changeShop(s -> s.withWearer(w));
+    }
+
+    /** Reads, changes and writes the shop file on the file thread; the demo's made-up people and rates stay out of it. */
+    private void changeShop(java.util.function.UnaryOperator<ShopFile> change) {
+        if (session.build().demo()) return;
+        files.execute(() -> {
+            try {
+                change.apply(ShopFile.read(shopFile)).write(shopFile);
+            } catch (IOException e) {
+                tell(Tone.STOP, "the shop file was not written (" + reason(e) + "): wearers and rates stay in this build only");
+            }
+        });
     }
 
     /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */

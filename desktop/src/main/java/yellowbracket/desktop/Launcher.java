@@ -1,13 +1,24 @@
 package yellowbracket.desktop;
 
-import javafx.application.Application;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.stage.Stage;
 
-/** A plain class with a {@code main}: JavaFX starts from the class path only when the launched class is no Application itself. */
+/** Starts the toolkit and fetches the first build beside it: each takes most of a second. */
 public final class Launcher {
     private Launcher() {}
 
-    /** {@code [--demo | FILE] [--today yyyy-mm-dd] [--shots DIR] [--probe]} */
+    /** {@code [--demo | FILE] [--today=yyyy-mm-dd] [--width=W] [--height=H] [--shots=DIR] [--probe=on]} */
     public static void main(String[] args) {
-        Application.launch(App.class, args);
+        StartOptions options;
+        try {
+            options = StartOptions.parse(args, System.getenv());
+        } catch (IllegalArgumentException e) {
+            System.err.println(e.getMessage());
+            System.exit(2);
+            return;
+        }
+        var first = CompletableFuture.supplyAsync(() -> FirstBuild.of(options));
+        Platform.startup(() -> new App(options, first).show(new Stage()));
     }
 }

@@ -1,7 +1,6 @@
 package yellowbracket.desktop;
 
 import javafx.animation.AnimationTimer;
-import javafx.application.Platform;
 import yellowbracket.build.Node;
 import yellowbracket.desktop.bench.Bench;
 
@@ -12,10 +11,12 @@ final class Probe {
     private static final long SETTLE_NS = 8_000_000_000L;
     private final AppModel model;
     private final Bench bench;
+    private final Runnable end;
     private long first;
     private int frames;
 
-    Probe(AppModel model, Bench bench) {
+    Probe(AppModel model, Bench bench, Runnable end) {
+        this.end = end;
         this.model = model;
         this.bench = bench;
     }
@@ -44,7 +45,7 @@ final class Probe {
                 if (++frames < FRAMES) return;
                 System.out.printf("orbiting: %.1f frames a second over %d frames%n", FRAMES * 1e9 / (now - first), FRAMES);
                 stop();
-                Platform.exit();
+                end.run();
             }
         }.start();
     }

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import javafx.animation.PauseTransition;
-import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.image.WritableImage;
 import javafx.util.Duration;
@@ -16,16 +15,18 @@ import yellowbracket.desktop.shell.Timers;
 
 /** Walks through the pages of the demo build and writes a picture of each, once its results are fresh. */
 final class Shots {
-    private static final double SETTLE_MS = 900;
+    private static final double LOOK_MS = 250, SETTLE_MS = 900, MOST_MS = 60_000;
 
     private record Shot(String name, Runnable before) {}
 
     private final AppModel model;
     private final Frame frame;
     private final Path folder;
+    private final Runnable end;
     private final Deque<Shot> todo = new ArrayDeque<>();
 
-    Shots(AppModel model, Frame frame, Timers timers, Path folder) {
+    Shots(AppModel model, Frame frame, Timers timers, Path folder, Runnable end) {
+        this.end = end;
         this.model = model;
         this.frame = frame;
         this.folder = folder;
@@ -62,26 +63,35 @@ final class Shots {
     void run() {
         var shot = todo.poll();
         if (shot == null) {
-            Platform.exit();
+            end.run();
             return;
         }
         shot.before.run();
         wait(shot, 0);
     }
 
-    /** Until everything is derived, then a moment for what-ifs and the planner. */
+    /** Until everything is derived and every alternative has its figures, then a moment for the drawing. */
     private void wait(Shot shot, int waited) {
-        var pause = new PauseTransition(Duration.millis(SETTLE_MS));
+        var pause = new PauseTransition(Duration.millis(LOOK_MS));
         pause.setOnFinished(e -> {
-            var d = model.derivedProperty().get();
-            boolean ready = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && model.busyProperty().get().isEmpty();
-            if (!ready && waited < 120 || waited < 8) wait(shot, waited + 1);
-            else {
+            if (!ready() && waited * LOOK_MS < MOST_MS) {
+                wait(shot, waited + 1);
+                return;
+            }
+            var settle = new PauseTransition(Duration.millis(SETTLE_MS));
+            settle.setOnFinished(x -> {
                 write(shot.name);
                 run();
-            }
+            });
+            settle.play();
         });
         pause.play();
+    }
+
+    private boolean ready() {
+        var d = model.derivedProperty().get();
+        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.HEALTH, model.propProperty().get()) && model.busyProperty().get().isEmpty();
+        return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
     }
 
     private void write(String name) {

@@ -1,9 +1,12 @@
 package yellowbracket.mesh.io;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -14,6 +17,7 @@ import yellowbracket.mesh.VertexWeld;
  * Vertices are welded by exact bits; stated normals are ignored. Triangles with a coordinate that is not finite are left out and counted.
  */
 public final class StlReader {
+    private static final VarHandle FLOAT = MethodHandles.byteArrayViewVarHandle(float[].class, ByteOrder.LITTLE_ENDIAN);
     private static final int HEADER = 84;
     private static final int RECORD = 50;
 
@@ -31,6 +35,16 @@ public final class StlReader {
     /** @param name the file's name, for messages */
     public static MeshFile parse(String name, byte[] bytes, Progress progress) {
         return new StlReader(name, bytes, progress).run();
+    }
+
+    /** Whether the content is STL beyond doubt: the length matches the count, or it is text of facets. */
+    static boolean recognises(byte[] bytes) {
+        return new StlReader("", bytes, Progress.NONE).certain();
+    }
+
+    private boolean certain() {
+        if (looksAscii()) return true;
+        return bytes.length >= HEADER && HEADER + RECORD * Integer.toUnsignedLong(ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(80)) == bytes.length;
     }
 
     private MeshFile run() {
@@ -63,7 +77,6 @@ public final class StlReader {
     }
 
     private MeshFile binary(int count) {
-        var in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
         var weld = new VertexWeld(count / 2 + 16);
         var tri = new int[3 * count];
         int kept = 0, broken = 0;
@@ -73,35 +86,43 @@ public final class StlReader {
                 progress.check();
                 progress.report(f, count);
             }
-            boolean finite = true;
-            for (int k = 0; k < 9 && finite; k++) finite = Float.isFinite(in.getFloat(at + 4 * k));
-            if (!finite) {
+            float ax = number(at), ay = number(at + 4), az = number(at + 8), bx = number(at + 12), by = number(at + 16), bz = number(at + 20), cx = number(at + 24), cy = number(at + 28), cz = number(at + 32);
+            if (!Float.isFinite((ax - ax) + (ay - ay) + (az - az) + (bx - bx) + (by - by) + (bz - bz) + (cx - cx) + (cy - cy) + (cz - cz))) { // here: x - x is 0, or NaN where x is no number
                 broken++;
                 continue;
             }
-            for (int k = 0; k < 3; k++)
-                tri[kept++] = weld.index(in.getFloat(at + 12 * k), in.getFloat(at + 12 * k + 4), in.getFloat(at + 12 * k + 8));
+            tri[kept++] = weld.index(ax, ay, az);
+            tri[kept++] = weld.index(bx, by, bz);
+            tri[kept++] = weld.index(cx, cy, cz);
         }
         return finish(weld, tri, kept, broken);
     }
 
+    private float number(int at) {
+        return (float) FLOAT.get(bytes, at);
+    }
+
     private MeshFile ascii() {
-        var text = new Scanner(bytes);
+        var text = new TextCursor(bytes, 0, bytes.length, 1);
         var weld = new VertexWeld(Math.max(16, bytes.length / 200));
         var tri = new int[Math.max(12, bytes.length / 40)];
-        int kept = 0, broken = 0, inFacet = 0;
+        int kept = 0, broken = 0, inFacet = 0, words = 0;
         var c = new float[9];
-        for (String word = text.next(); !word.isEmpty(); word = text.next()) {
-            switch (word.toLowerCase(java.util.Locale.ROOT)) {
+        while (text.skipSpace()) {
+            if ((++words & 0xFFFF) == 0) {
+                progress.check();
+                progress.report(text.at(), bytes.length);
+            }
+            switch (text.word()) {
                 case "vertex" -> {
                     if (inFacet == 3) return refuse("line " + text.line(), "a facet has more than three corners", "export it again as triangles");
-                    for (int i = 0; i < 3; i++) {
-                        String number = text.next();
-                        try {
-                            c[3 * inFacet + i] = Float.parseFloat(number);
-                        } catch (NumberFormatException e) {
-                            return refuse("line " + text.line(), "\"" + shorten(number) + "\" is not a number", "download or export it again");
+                    try {
+                        for (int i = 0; i < 3; i++) {
+                            text.skipSpace();
+                            c[3 * inFacet + i] = (float) text.number();
                         }
+                    } catch (TextCursor.NoNumber e) {
+                        return refuse("line " + text.line(), e.getMessage(), "download or export it again");
                     }
                     inFacet++;
                 }
@@ -110,12 +131,15 @@ public final class StlReader {
                     inFacet = 0;
                     boolean finite = true;
                     for (float v : c) finite &= Float.isFinite(v);
-                    if (!finite) broken++;
-                    else {
-                        if (kept + 3 > tri.length) tri = java.util.Arrays.copyOf(tri, 2 * tri.length);
-                        for (int k = 0; k < 3; k++) tri[kept++] = weld.index(c[3 * k], c[3 * k + 1], c[3 * k + 2]);
+                    if (!finite) {
+                        broken++;
+                        continue;
                     }
-                    if ((kept & 0xFFF) == 0) progress.check();
+                    if (kept + 3 > tri.length) tri = Arrays.copyOf(tri, 2 * tri.length);
+                    for (int k = 0; k < 3; k++) tri[kept++] = weld.index(c[3 * k], c[3 * k + 1], c[3 * k + 2]);
+                }
+                case "solid", "endsolid" -> {
+                    if (!text.lineHolds("facet normal")) text.nextLine(); // the name may hold any word, but some files have no lines at all
                 }
                 default -> {}
             }
@@ -127,37 +151,10 @@ public final class StlReader {
     private MeshFile finish(VertexWeld weld, int[] tri, int used, int broken) {
         if (broken > 0) notices.add(broken + " triangles with a coordinate that is no number were left out");
         if (used == 0) return refuse("", "the file holds no triangle", "open another file");
-        return new MeshFile.Read(Mesh.of(weld.toXyz(), java.util.Arrays.copyOf(tri, used)), List.copyOf(notices));
+        return new MeshFile.Read(Mesh.of(weld.toXyz(), Arrays.copyOf(tri, used)), List.copyOf(notices));
     }
 
     private MeshFile refuse(String where, String what, String todo) {
         return new MeshFile.Refused(new ReadProblem(name, where, what, todo));
-    }
-
-    private static String shorten(String s) {
-        return s.length() > 24 ? s.substring(0, 24) + "..." : s;
-    }
-
-    /** Words separated by white space, with the line they are on. */
-    private static final class Scanner {
-        private final byte[] bytes;
-        private int at;
-        private int line = 1;
-
-        Scanner(byte[] bytes) {
-            this.bytes = bytes;
-        }
-
-        /** The next word, empty at the end. */
-        String next() {
-            while (at < bytes.length && bytes[at] <= ' ' && bytes[at] >= 0) if (bytes[at++] == '\n') line++;
-            int from = at;
-            while (at < bytes.length && (bytes[at] > ' ' || bytes[at] < 0)) at++;
-            return new String(bytes, from, at - from, StandardCharsets.ISO_8859_1);
-        }
-
-        int line() {
-            return line;
-        }
     }
 }

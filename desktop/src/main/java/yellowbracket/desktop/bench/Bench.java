@@ -1,10 +1,12 @@
 package yellowbracket.desktop.bench;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
+import java.util.function.IntConsumer;
 import javafx.animation.PauseTransition;
+import javafx.geometry.Point2D;
 import javafx.geometry.Point3D;
 import javafx.geometry.Pos;
 import javafx.scene.AmbientLight;
@@ -24,17 +26,14 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
-import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Translate;
 import javafx.util.Duration;
-import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
 
@@ -59,14 +58,13 @@ public final class Bench extends StackPane {
     private final Translate away = new Translate();
     private final Translate pan = new Translate();
     private final Translate centre = new Translate();
-    private final Pane overlay = new Pane();
+    private final Callouts callouts = new Callouts();
     private final HBox gauges = new HBox(10);
-    private final VBox legend = new VBox(2);
+    private final Legend legend = new Legend();
     private final HBox buttons = new HBox(6);
     private final Label empty = new Label();
     private final Button offer = new Button();
     private final VBox emptyBox = new VBox(12, empty, offer);
-    private final List<Placed> callouts = new ArrayList<>();
     private Bounds3 framed = Bounds3.of(-100, -100, -100, 100, 100, 100);
     private double lastX;
     private double lastY;
@@ -74,12 +72,21 @@ public final class Bench extends StackPane {
     private final ToggleButton glass = new ToggleButton("see-through");
     private final Slider explode = new Slider(0, 1, 0.45);
     private final HBox explodeBox = new HBox(6, new Label("pull apart"), explode);
+    private final ToggleButton planes = new ToggleButton("planes");
+    private Optional<Grip> grabbed = Optional.empty();
     private String frameKey = "";
 
     /** A callout: where it points, what it says, how it is meant (a style class). */
     public record Callout(Vec3 at, String words, String tone) {}
 
-    private record Placed(Callout callout, Label label, Line line) {}
+    /**
+     * Something on the bench that is dragged along a line, set as the user data of a node: it starts {@code at} and runs {@code along} (unit). {@code moved}
+     * hears how far in mm while the pointer moves, {@code dropped} once at the end.
+     */
+    public record Handle(Vec3 at, Vec3 along, DoubleConsumer moved, DoubleConsumer dropped) {}
+
+    /** Something on the bench that is told which of its triangles was clicked, set as the user data of a node. */
+    public record Target(IntConsumer clicked) {}
 
     /** A gauge: what, how much, and a few words more; tone is a style class or empty. */
     public record Gauge(String name, String value, String more, String tone) {}
@@ -108,12 +115,13 @@ public final class Bench extends StackPane {
         still.setRoot(root);
         still.setCamera(camera);
         rest.setOnFinished(e -> view(still, moving));
-        overlay.setMouseTransparent(true);
         build();
         setFocusTraversable(true);
         setAccessibleText("bench: the model in three dimensions");
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
+        addEventHandler(MouseEvent.MOUSE_RELEASED, this::release);
+        addEventHandler(MouseEvent.MOUSE_CLICKED, this::click);
         addEventHandler(ScrollEvent.SCROLL, this::zoom);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         widthProperty().subscribe(x -> placeCallouts());
@@ -132,14 +140,15 @@ public final class Bench extends StackPane {
         buttons.getChildren().add(glass);
         explode.setPrefWidth(90);
         explode.setAccessibleText("pull sections apart");
+        planes.getStyleClass().setAll("plain", "view-button");
+        planes.setAccessibleText("show the cut planes, to be dragged");
+        explodeBox.getChildren().add(0, planes);
         explodeBox.setAlignment(Pos.CENTER_LEFT);
-        explodeBox.getChildren().getFirst().getStyleClass().add("legend-title");
+        explodeBox.getChildren().get(1).getStyleClass().add("legend-title");
         showExplode(false);
         buttons.getChildren().add(0, explodeBox);
         buttons.setMaxSize(HBox.USE_PREF_SIZE, HBox.USE_PREF_SIZE);
         buttons.setAlignment(Pos.CENTER_RIGHT);
-        legend.setMaxSize(VBox.USE_PREF_SIZE, VBox.USE_PREF_SIZE);
-        legend.setMouseTransparent(true);
         gauges.setMaxSize(HBox.USE_PREF_SIZE, HBox.USE_PREF_SIZE);
         gauges.setMouseTransparent(true);
         offer.getStyleClass().setAll("primary");
@@ -153,7 +162,7 @@ public final class Bench extends StackPane {
         StackPane.setMargin(buttons, new javafx.geometry.Insets(8, 10, 0, 0));
         StackPane.setAlignment(gauges, Pos.BOTTOM_LEFT);
         StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 0, 12, 16));
-        getChildren().setAll(still, moving, overlay, legend, buttons, gauges, emptyBox);
+        getChildren().setAll(still, moving, callouts, legend, buttons, gauges, emptyBox);
         setClip(clip());
     }
 
@@ -177,64 +186,12 @@ public final class Bench extends StackPane {
     }
 
     public void callouts(List<Callout> list) {
-        overlay.getChildren().clear();
-        callouts.clear();
-        for (var c : list) {
-            var label = new Label(c.words);
-            label.getStyleClass().setAll("label", "callout");
-            if (!c.tone.isEmpty()) label.getStyleClass().add(c.tone);
-            var line = new Line();
-            line.getStyleClass().add("callout-line");
-            line.setStroke(Color.gray(0.45));
-            line.setStrokeWidth(0.8);
-            overlay.getChildren().addAll(line, label);
-            callouts.add(new Placed(c, label, line));
-        }
+        callouts.set(list);
         placeCallouts();
     }
 
-    /** Labels stand outside the model, left or right of where they point, pushed apart where they would overlap. */
     private void placeCallouts() {
-        if (callouts.isEmpty() || getWidth() < 50) return;
-        var mid = overlay.sceneToLocal(content.localToScene(new Point3D(framed.centre().x(), framed.centre().y(), framed.centre().z()), true));
-        var left = new ArrayList<double[]>();
-        var right = new ArrayList<double[]>();
-        for (int i = 0; i < callouts.size(); i++) {
-            var at = callouts.get(i).callout.at;
-            var p = overlay.sceneToLocal(content.localToScene(new Point3D(at.x(), at.y(), at.z()), true));
-            (p.getX() < mid.getX() ? left : right).add(new double[] {i, p.getX(), p.getY()});
-        }
-        place(left, true);
-        place(right, false);
-    }
-
-    /** One column a side, beside everything it points at. */
-    private void place(List<double[]> side, boolean left) {
-        side.sort(java.util.Comparator.comparingDouble(a -> a[2]));
-        double next = 62, bottom = getHeight() - 86, widest = 0, edge = left ? 1e9 : -1e9;
-        for (var a : side) {
-            var label = callouts.get((int) a[0]).label;
-            if (label.getWidth() == 0) { // once: measuring text at each turn of the view costs more than drawing it
-                label.applyCss();
-                label.autosize();
-            }
-            widest = Math.max(widest, label.getWidth());
-            edge = left ? Math.min(edge, a[1]) : Math.max(edge, a[1]);
-        }
-        double column = left ? Math.max(14, edge - 70 - widest) : Math.min(getWidth() - 14 - widest, edge + 70);
-        for (int k = 0; k < side.size(); k++) {
-            var a = side.get(k);
-            var c = callouts.get((int) a[0]);
-            double w = c.label.getWidth(), h = c.label.getHeight();
-            double y = Math.clamp(a[2] - h / 2 - 14, next, Math.max(next, bottom - (side.size() - k) * (h + 5)));
-            double x = left ? column + widest - w : column;
-            c.label.relocate(Math.rint(x), Math.rint(y));
-            c.line.setStartX(a[1]);
-            c.line.setStartY(a[2]);
-            c.line.setEndX(left ? x + w : x);
-            c.line.setEndY(y + h / 2);
-            next = y + h + 5;
-        }
+        callouts.place(framed.centre(), this::onScreen);
     }
 
     public void gauges(List<Gauge> list) {
@@ -255,46 +212,8 @@ public final class Bench extends StackPane {
         }
     }
 
-    /** A ramp's scale, its ticks in the given unit; an empty one takes the legend away. */
-    public void legend(Optional<Ramp> ramp, String unit, double unitScale) {
-        legend.getChildren().clear();
-        ramp.ifPresent(r -> {
-            var title = new Label(r.title() + ", " + unit);
-            title.getStyleClass().add("legend-title");
-            var strip = new Pane();
-            strip.setPrefSize(240, 26);
-            for (int i = 0; i < 240; i++) {
-                var c = new Rectangle(i, 0, 1.2, 10);
-                c.setFill(r.at(r.low() + (r.high() - r.low()) * i / 239.0));
-                strip.getChildren().add(c);
-            }
-            for (double t : r.ticks()) {
-                double x = 240 * (t - r.low()) / (r.high() - r.low());
-                var tick = new Label(unitScale == 1 ? String.valueOf(Math.round(t)) : String.format(java.util.Locale.ROOT, "%.1f", t * unitScale));
-                tick.getStyleClass().add("legend-tick");
-                tick.relocate(Math.clamp(x - 4, 0, 224), 11);
-                strip.getChildren().add(tick);
-            }
-            legend.getChildren().setAll(title, strip);
-        });
-    }
-
-    /** Coloured squares with words. */
-    public void legend(String title, List<Color> colours, List<String> words) {
-        legend.getChildren().clear();
-        var head = new Label(title);
-        head.getStyleClass().add("legend-title");
-        legend.getChildren().add(head);
-        for (int i = 0; i < colours.size(); i++) {
-            var box = new Rectangle(12, 12, colours.get(i));
-            box.setStroke(Color.gray(0.3));
-            box.setStrokeWidth(0.6);
-            var text = new Label(words.get(i));
-            text.getStyleClass().add("legend-tick");
-            var line = new HBox(6, box, text);
-            line.setAlignment(Pos.CENTER_LEFT);
-            legend.getChildren().add(line);
-        }
+    public Legend legend() {
+        return legend;
     }
 
     /** Says what to do first when there is nothing to show; empty words take it away. */
@@ -327,6 +246,11 @@ public final class Bench extends StackPane {
     /** The slider that pulls sections apart, 0 to 1. */
     public Slider explode() {
         return explode;
+    }
+
+    /** Whether the cut planes are shown in place of sections pulled apart. */
+    public ToggleButton planes() {
+        return planes;
     }
 
     public void showExplode(boolean on) {
@@ -385,9 +309,51 @@ public final class Bench extends StackPane {
         requestFocus();
         lastX = e.getX();
         lastY = e.getY();
+        grabbed = e.getButton() == MouseButton.PRIMARY ? grip(e) : Optional.empty();
+    }
+
+    private static <T> Optional<T> under(MouseEvent e, Class<T> kind) {
+        for (Node n = e.getPickResult().getIntersectedNode(); n != null; n = n.getParent()) if (kind.isInstance(n.getUserData())) return Optional.of(kind.cast(n.getUserData()));
+        return Optional.empty();
+    }
+
+    /** A handle that points at the viewer cannot be dragged: the view turns instead. */
+    private Optional<Grip> grip(MouseEvent e) {
+        return under(e, Handle.class).flatMap(h -> {
+            var a = onScreen(h.at());
+            var b = onScreen(h.at().plus(h.along().times(20)));
+            var perMm = b.subtract(a).multiply(1 / 20.0);
+            return perMm.magnitude() < 0.08 ? Optional.empty() : Optional.of(new Grip(h, new Point2D(e.getX(), e.getY()), perMm));
+        });
+    }
+
+    /** Where a place of the model is seen, in the bench's own coordinates. */
+    public Point2D onScreen(Vec3 p) {
+        var q = sceneToLocal(content.localToScene(new Point3D(p.x(), p.y(), p.z()), true));
+        return new Point2D(q.getX(), q.getY());
+    }
+
+    /** A handle being dragged: from where, and how many pixels a millimetre along it is. */
+    private record Grip(Handle handle, Point2D from, Point2D perMm) {
+        double mm(MouseEvent e) {
+            return new Point2D(e.getX(), e.getY()).subtract(from).dotProduct(perMm) / perMm.dotProduct(perMm);
+        }
+    }
+
+    private void release(MouseEvent e) {
+        grabbed.ifPresent(g -> g.handle.dropped().accept(g.mm(e)));
+        grabbed = Optional.empty();
+    }
+
+    private void click(MouseEvent e) {
+        if (e.getButton() == MouseButton.PRIMARY && e.isStillSincePress()) under(e, Target.class).ifPresent(t -> t.clicked().accept(e.getPickResult().getIntersectedFace()));
     }
 
     private void drag(MouseEvent e) {
+        if (grabbed.isPresent()) {
+            grabbed.get().handle.moved().accept(grabbed.get().mm(e));
+            return;
+        }
         double dx = e.getX() - lastX, dy = e.getY() - lastY;
         lastX = e.getX();
         lastY = e.getY();

@@ -110,6 +110,25 @@ public final class Drawn {
         return view;
     }
 
+    /** A flat square about a point at right angles to {@code normal}, {@code side} mm wide. */
+    public TriangleMesh square(Vec3 at, Vec3 normal, double side) {
+        var u = normal.cross(Math.abs(normal.z()) < 0.9 ? Vec3.Z : Vec3.X).unit().times(side / 2);
+        var v = normal.cross(u);
+        var out = new TriangleMesh();
+        for (var p : List.of(at.minus(u).minus(v), at.plus(u).minus(v), at.plus(u).plus(v), at.minus(u).plus(v))) out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
+        out.getTexCoords().addAll(0, 0);
+        out.getFaces().addAll(0, 0, 1, 0, 2, 0, 0, 0, 2, 0, 3, 0);
+        return out;
+    }
+
+    /** For cut planes: the yellow of the selection, thin; the renderer adds light without weighing it by opacity, so the colour is weighed. */
+    public PhongMaterial paneOfGlass() {
+        double a = 0.28;
+        var m = new PhongMaterial(Color.color(0.95 * a, 0.72 * a, 0.02 * a, a));
+        m.setSpecularColor(Color.TRANSPARENT);
+        return m;
+    }
+
     private MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
         var view = view(triangles(m, coords, v -> v, byFacet));
         var material = new PhongMaterial(Color.WHITE);

@@ -279,7 +279,7 @@ public final class Frame extends StackPane {
             bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
             bench.callouts(List.of());
             bench.gauges(List.of());
-            bench.legend(Optional.empty(), "", 1);
+            bench.legend().none();
             cardScroll.setContent(new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first").primary("open a mesh", this::open, yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
             return;
         }

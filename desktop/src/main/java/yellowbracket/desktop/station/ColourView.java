@@ -156,7 +156,7 @@ public final class ColourView extends StationView {
         view.getTransforms().add(new Scale(s, s, s));
         bench.show(List.of(view), size.get(), key("prop"));
         bench.callouts(List.of());
-        bench.legend("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(), zones.stream().map(ColourZone::name).toList());
+        bench.legend().squares("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(), zones.stream().map(ColourZone::name).toList());
         bench.gauges(model.result(Node.COLOUR).map(p -> List.of(new Bench.Gauge("paint work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""), new Bench.Gauge("cans", Words.text("%.1f", p.cans()), "", ""),
                 new Bench.Gauge("masked", Words.text("%.0f dm\u00b2", p.maskDm2()), "", ""))).orElse(List.of()));
     }

@@ -28,6 +28,7 @@ import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Printer;
 import yellowbracket.size.Fit;
@@ -41,11 +42,16 @@ public final class CutView extends StationView {
     private final Map<List<Object>, Boolean> asked = new HashMap<>();
     private final Runnable exportSections;
     private boolean typing;
+    private boolean dragging;
 
     public CutView(AppModel model, Bench bench, Runnable exportSections) {
         super(model, bench);
         this.exportSections = exportSections;
         bench.explode().valueProperty().subscribe(x -> {
+            if (model.pageProperty().get() == Page.CUT && model.currentProp().isPresent()) draw();
+        });
+        bench.planes().selectedProperty().subscribe(on -> {
+            bench.explode().setDisable(on);
             if (model.pageProperty().get() == Page.CUT && model.currentProp().isPresent()) draw();
         });
     }
@@ -57,7 +63,7 @@ public final class CutView extends StationView {
 
     @Override
     public boolean busyWithInput() {
-        return typing;
+        return typing || dragging;
     }
 
     @Override
@@ -82,7 +88,7 @@ public final class CutView extends StationView {
     }
 
     private void plans(Card card) {
-        var key = List.<Object>of(prop().mesh(), prop().scale(), model.shownProperty().get().printers());
+        var key = List.<Object>of(prop().mesh(), prop().intake(), prop().scale(), model.shownProperty().get().printers());
         var table = alternatives("", "parts", "seam", "print h", "join h", "ready");
         var found = offers.getOrDefault(key, List.of());
         boolean listed = found.stream().anyMatch(o -> o.tree.equals(prop().cuts()));
@@ -104,7 +110,7 @@ public final class CutView extends StationView {
 
     /** One plan for the smallest bed, one for the largest, and the whole piece where it fits. */
     private void search(List<Object> key) {
-        var mesh = model.session().meshes().get(prop().mesh());
+        var mesh = model.result(Node.MODEL).map(Node.Model::mesh);
         if (mesh.isEmpty()) return;
         double scale = prop().scale();
         var printers = model.shownProperty().get().printers().stream().sorted(java.util.Comparator.comparingDouble((Printer p) -> p.usableX() * p.usableY() * p.usableZ())).toList();
@@ -138,8 +144,7 @@ public final class CutView extends StationView {
     }
 
     private void planForSmallest() {
-        offers.values().stream().findAny();
-        var key = List.<Object>of(prop().mesh(), prop().scale(), model.shownProperty().get().printers());
+        var key = List.<Object>of(prop().mesh(), prop().intake(), prop().scale(), model.shownProperty().get().printers());
         var found = offers.getOrDefault(key, List.of());
         if (!found.isEmpty()) model.apply(Edit.cuts(prop().id(), found.getFirst().tree));
         else model.tell(AppModel.Tone.NOTE, "the plans are still being worked out");
@@ -158,7 +163,7 @@ public final class CutView extends StationView {
     }
 
     private void addPlane(int axis) {
-        var mesh = model.session().meshes().get(prop().mesh()).orElseThrow();
+        var mesh = model.result(Node.MODEL).orElseThrow().mesh();
         double mid = Math.rint(mesh.bounds().centre().get(axis)) + 0.137;
         model.apply(Edit.cuts(prop().id(), prop().cuts().cutEverywhere(CutPlane.across(axis, mid))));
     }
@@ -225,13 +230,46 @@ public final class CutView extends StationView {
                 .number("wall", 70, q -> q.wallMm(), q -> words().length(q.wallMm())).rows(s.seams(), 8));
     }
 
+    /** Each plane as a pane of glass a little wider than the prop, dragged along its normal; sections follow while it moves. */
+    private void drawPlanes(Bounds3 box, double s, List<javafx.scene.Node> things, List<Bench.Callout> labels) {
+        labels.clear();
+        var list = prop().cuts().planes();
+        for (int i = 0; i < list.size(); i++) {
+            int number = i;
+            var plane = list.get(i);
+            var n = plane.normal();
+            var centre = box.centre();
+            var at = centre.plus(n.times(plane.offsetMm() * s - n.dot(centre)));
+            var pane = new javafx.scene.shape.MeshView(bench.drawn().square(at, n, 0.56 * box.diagonal()));
+            pane.setMaterial(bench.drawn().paneOfGlass());
+            pane.setCullFace(javafx.scene.shape.CullFace.NONE);
+            pane.setUserData(new Bench.Handle(at, n, mm -> dragPlane(number, plane, mm / s, false), mm -> dragPlane(number, plane, mm / s, true)));
+            things.add(pane);
+            var side = n.cross(Math.abs(n.z()) < 0.9 ? Vec3.Z : Vec3.X).unit();
+            labels.add(new Bench.Callout(at.plus(side.times(0.3 * box.diagonal())), (i + 1) + "  " + plane.words(), ""));
+        }
+    }
+
+    private void dragPlane(int number, CutPlane from, double mm, boolean dropped) {
+        var to = new CutPlane(from.normal(), Math.rint(10 * (from.offsetMm() + mm)) / 10 + 0.037); // a little off whole tenths, where models have their vertices
+        dragging = !dropped;
+        if (Math.abs(mm) < 0.05) {
+            if (dropped) model.endPreview();
+            return;
+        }
+        var edit = Edit.movePlane(prop().id(), number, to);
+        if (dropped) model.apply(edit);
+        else model.preview(edit);
+    }
+
     @Override
     public void draw() {
         bench.showExplode(true);
         var drawn = model.result(Node.DRAWN);
         var size = bounds();
         if (drawn.isEmpty() || size.isEmpty()) return;
-        double s = prop().scale(), apart = 0.55 * bench.explode().getValue();
+        boolean planes = bench.planes().isSelected();
+        double s = prop().scale(), apart = planes ? 0 : 0.55 * bench.explode().getValue();
         var centre = size.get().centre();
         var things = new ArrayList<javafx.scene.Node>();
         var labels = new ArrayList<Bench.Callout>();
@@ -249,8 +287,9 @@ public final class CutView extends StationView {
             things.add(group);
             labels.add(new Bench.Callout(own.plus(off).plus(new Vec3(0, 0, 0)), e.getKey() + (tooLarge.contains(e.getKey()) ? "  fits no bed" : ""), tooLarge.contains(e.getKey()) ? "stop" : ""));
         }
+        if (planes) drawPlanes(size.get(), s, things, labels);
         bench.show(things, size.get().scaled(1 + 0.4 * apart), key("prop"));
-        bench.legend(Optional.empty(), "", 1);
+        bench.legend().none();
         bench.callouts(labels);
         var sections = model.result(Node.SECTIONS);
         bench.gauges(sections.map(q -> List.of(new Bench.Gauge("sections", String.valueOf(q.sections().size()), q.sections().stream().allMatch(Section::closed) ? "all closed" : "some open", tooLarge.isEmpty() ? "" : "stop"),

@@ -118,7 +118,7 @@ public final class JoinView extends StationView {
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
-        bench.legend("seams by what they bear", List.of(colour("good"), colour("care"), colour("stop")), List.of("8 times and more", "3 to 8 times", "too little"));
+        bench.legend().squares("seams by what they bear", List.of(colour("good"), colour("care"), colour("stop")), List.of("8 times and more", "3 to 8 times", "too little"));
         bench.callouts(labels);
         bench.gauges(joins.map(p -> List.of(new Bench.Gauge("seams", String.valueOf(p.joins().size()), "in " + p.steps().size() + " steps", ""),
                 new Bench.Gauge("weakest bears", p.joins().stream().mapToDouble(SeamJoin::reserve).min().stream().mapToObj(r -> "\u00d7" + Words.text("%.1f", r)).findFirst().orElse("-"), "", ""),

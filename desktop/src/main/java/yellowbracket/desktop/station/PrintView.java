@@ -148,7 +148,7 @@ public final class PrintView extends StationView {
         bed.getTransforms().add(new Translate(-(wide - GAP_MM) / 2, -deep / 2, -1.2));
         things.add(bed);
         bench.show(things, Bounds3.of(-wide, -deep, 0, 0, 0, tall), key("plates" + prop().cuts().planeCount()));
-        bench.legend(Optional.of(Ramp.cusp()), "\u00b5m", 1);
+        bench.legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
         bench.callouts(labels);
         var plan = prints.get();
         bench.gauges(List.of(new Bench.Gauge("print", Words.about(plan.expectedHours()), "with failures", ""), new Bench.Gauge("filament", "~" + Words.grams(plan.grams()), "cost " + Words.money(plan.cost()), ""),

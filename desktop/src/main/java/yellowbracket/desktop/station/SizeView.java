@@ -200,12 +200,12 @@ public final class SizeView extends StationView {
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
         if (fit.isEmpty()) {
-            bench.legend(Optional.empty(), "", 1);
+            bench.legend().none();
             bench.callouts(List.of());
             bench.gauges(List.of(new Bench.Gauge("scale", Words.scale(s), "", ""), new Bench.Gauge("size", words().size(size.get().size()), "", "")));
             return;
         }
-        bench.legend(Optional.of(Ramp.clearance()), words().unit(), words().inches() ? 1 / 25.4 : 1);
+        bench.legend().ramp(Optional.of(Ramp.clearance()), words().unit(), words().inches() ? 1 / 25.4 : 1);
         bench.callouts(callouts(fit.get(), clearance.get(), s));
         bench.gauges(gauges(fit.get(), clearance.get(), s));
     }

@@ -100,7 +100,7 @@ public final class SmoothView extends StationView {
         }
         bench.show(things, size.get(), key("prop"));
         bench.callouts(List.of());
-        bench.legend(Optional.of(Ramp.cusp()), "\u00b5m", 1);
+        bench.legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
         bench.gauges(model.result(Node.SMOOTH).map(this::gauges).orElse(List.of()));
     }
 

@@ -142,7 +142,7 @@ public abstract class StationView {
             Color.web("#c4b5a0"), Color.web("#7f86a3"), Color.web("#a98f6a"), Color.web("#95aeb0"));
 
     protected Optional<Bounds3> bounds() {
-        return model.session().meshes().get(prop().mesh()).map(m -> m.bounds().scaled(prop().scale()));
+        return model.result(Node.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));
     }
 
     protected String key(String overlay) {

@@ -82,7 +82,7 @@ public final class WearView extends StationView {
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
-        bench.legend(set.map(x -> Ramp.foam()), words().unit(), words().inches() ? 1 / 25.4 : 1);
+        bench.legend().ramp(set.map(x -> Ramp.foam()), words().unit(), words().inches() ? 1 / 25.4 : 1);
         bench.callouts(labels);
         bench.gauges(set.map(q -> List.of(new Bench.Gauge("wearer", q.wearer().name(), "", ""), new Bench.Gauge("pads", String.valueOf(q.pads().stream().filter(p -> !p.layersMm().isEmpty()).mapToInt(PadPlan.Pad::count).sum()), "pieces", ""),
                 new Bench.Gauge("thickest foam", q.pads().stream().mapToDouble(PadPlan.Pad::thicknessMm).max().stream().mapToObj(t -> words().length(t)).findFirst().orElse("-"), "", ""))).orElse(List.of()));

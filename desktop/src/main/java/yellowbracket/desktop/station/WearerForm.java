@@ -13,7 +13,6 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
-import yellowbracket.build.Edit;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.shop.HeadMeasures;
@@ -91,7 +90,7 @@ final class WearerForm {
             if (hair < 0 || hair > 120) refuse("hair", "hair stands between 0 and 120 mm off the skin.");
             else if (body < 700 || body > 2400) refuse("body height", "body height lies between 700 and 2400 mm.");
             else {
-                model.apply(Edit.wearer(new Wearer(wearer.name(), head, glasses.isSelected(), hair, body)));
+                model.keepWearer(new Wearer(wearer.name(), head, glasses.isSelected(), hair, body));
                 popup.hide();
             }
         } catch (NumberFormatException e) {

@@ -1,0 +1,98 @@
+package yellowbracket.mesh;
+
+/** The nearest point of a {@link Bvh} to one point. Point against triangle after Ericson, "Real-Time Collision Detection", 2005, 5.1.5. Single use. */
+final class ClosestQuery {
+    private final Bvh of;
+    private final double px;
+    private final double py;
+    private final double pz;
+    private double best = Double.POSITIVE_INFINITY;
+    private int bestAt = -1;
+    private double bestV;
+    private double bestW;
+
+    ClosestQuery(Bvh of, double px, double py, double pz) {
+        this.of = of;
+        this.px = px;
+        this.py = py;
+        this.pz = pz;
+    }
+
+    Bvh.Near nearest() {
+        double d = Math.sqrt(run());
+        int c = 9 * bestAt;
+        var k = of.corners;
+        double u = 1 - bestV - bestW;
+        return new Bvh.Near(new Vec3(u * k[c] + bestV * k[c + 3] + bestW * k[c + 6], u * k[c + 1] + bestV * k[c + 4] + bestW * k[c + 7], u * k[c + 2] + bestV * k[c + 5] + bestW * k[c + 8]), d, of.order[bestAt]);
+    }
+
+    /** The square of the distance. */
+    double run() {
+        var stack = new int[Bvh.STACK];
+        var reach = new double[Bvh.STACK];
+        int top = 1;
+        while (top > 0) {
+            int node = stack[--top];
+            if (reach[top] >= best) continue;
+            int left = of.links[2 * node];
+            if (left < 0) {
+                int from = -left - 1, to = from + of.links[2 * node + 1];
+                for (int i = from; i < to; i++) triangle(i);
+                continue;
+            }
+            int right = of.links[2 * node + 1];
+            double dl = box(left), dr = box(right);
+            boolean leftNear = dl < dr;
+            double far = leftNear ? dr : dl, near = leftNear ? dl : dr;
+            if (far < best) {
+                stack[top] = leftNear ? right : left;
+                reach[top++] = far;
+            }
+            if (near < best) {
+                stack[top] = leftNear ? left : right;
+                reach[top++] = near;
+            }
+        }
+        return best;
+    }
+
+    private double box(int node) {
+        int b = Bvh.BOX * node;
+        var k = of.boxes;
+        double x = Math.max(0, Math.max(k[b] - px, px - k[b + 3])), y = Math.max(0, Math.max(k[b + 1] - py, py - k[b + 4])), z = Math.max(0, Math.max(k[b + 2] - pz, pz - k[b + 5]));
+        return x * x + y * y + z * z;
+    }
+
+    private void triangle(int i) {
+        var k = of.corners;
+        int c = 9 * i;
+        double ax = k[c], ay = k[c + 1], az = k[c + 2];
+        double abx = k[c + 3] - ax, aby = k[c + 4] - ay, abz = k[c + 5] - az, acx = k[c + 6] - ax, acy = k[c + 7] - ay, acz = k[c + 8] - az;
+        double apx = px - ax, apy = py - ay, apz = pz - az;
+        double d1 = abx * apx + aby * apy + abz * apz, d2 = acx * apx + acy * apy + acz * apz;
+        double bb = abx * abx + aby * aby + abz * abz, bc = abx * acx + aby * acy + abz * acz, cc = acx * acx + acy * acy + acz * acz;
+        double det = bb * cc - bc * bc;
+        double v = det > 0 ? (cc * d1 - bc * d2) / det : -1, w = det > 0 ? (bb * d2 - bc * d1) / det : -1;
+        if (v >= 0 && w >= 0 && v + w <= 1) {
+            offer(i, v, w, apx - v * abx - w * acx, apy - v * aby - w * acy, apz - v * abz - w * acz);
+            return;
+        }
+        double s = clamp(d1 / bb), t = clamp(d2 / cc), e = bb - 2 * bc + cc, u = e > 0 ? clamp((d2 - d1 + bb - bc) / e) : 0;
+        offer(i, s, 0, apx - s * abx, apy - s * aby, apz - s * abz);
+        offer(i, 0, t, apx - t * acx, apy - t * acy, apz - t * acz);
+        offer(i, 1 - u, u, apx - (1 - u) * abx - u * acx, apy - (1 - u) * aby - u * acy, apz - (1 - u) * abz - u * acz);
+    }
+
+    private void offer(int i, double v, double w, double x, double y, double z) {
+        double d = x * x + y * y + z * z;
+        if (d >= best) return;
+        best = d;
+        bestAt = i;
+        bestV = v;
+        bestW = w;
+    }
+
+    private static double clamp(double t) {
+        return t > 0 ? Math.min(t, 1) : 0;
+    }
+}

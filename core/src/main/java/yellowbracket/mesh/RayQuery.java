@@ -1,0 +1,185 @@
+package yellowbracket.mesh;
+
+import java.util.OptionalInt;
+import java.util.function.IntPredicate;
+
+/** One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997. Single use. */
+final class RayQuery {
+    private static final int BOX = Bvh.BOX;
+    private static final int STACK = Bvh.STACK;
+    /** Share of a triangle by which a ray may miss it and still count, so that none slips through between two neighbours. */
+    private static final double EDGE = 1e-10;
+
+    private final double[] corners;
+    private final int[] order;
+    private final float[] boxes;
+    private final int[] links;
+    private final double ox, oy, oz, dx, dy, dz, ix, iy, iz;
+    private int nearestAt = -1;
+
+    RayQuery(Bvh of, double ox, double oy, double oz, double dx, double dy, double dz) {
+        corners = of.corners;
+        order = of.order;
+        boxes = of.boxes;
+        links = of.links;
+        this.ox = ox;
+        this.oy = oy;
+        this.oz = oz;
+        this.dx = dx;
+        this.dy = dy;
+        this.dz = dz;
+        ix = 1 / dx;
+        iy = 1 / dy;
+        iz = 1 / dz;
+    }
+
+    double nearest(double least) {
+        var stack = new int[STACK];
+        var entered = new double[STACK];
+        int top = 0;
+        double best = Double.POSITIVE_INFINITY;
+        if (entry(0, best) < Double.POSITIVE_INFINITY) stack[top++] = 0;
+        while (top > 0) {
+            int node = stack[--top];
+            if (entered[top] > best) continue;
+            int left = links[2 * node];
+            if (left < 0) {
+                int from = -left - 1, to = from + links[2 * node + 1];
+                for (int i = from; i < to; i++) {
+                    double t = hit(i);
+                    if (t >= least && t < best) {
+                        best = t;
+                        nearestAt = i;
+                    }
+                }
+            } else {
+                int right = links[2 * node + 1];
+                double tl = entry(left, best), tr = entry(right, best);
+                boolean leftFirst = tl <= tr;
+                double far = leftFirst ? tr : tl, near = leftFirst ? tl : tr;
+                if (far < Double.POSITIVE_INFINITY) {
+                    stack[top] = leftFirst ? right : left;
+                    entered[top++] = far;
+                }
+                if (near < Double.POSITIVE_INFINITY) {
+                    stack[top] = leftFirst ? left : right;
+                    entered[top++] = near;
+                }
+            }
+        }
+        return best;
+    }
+
+    boolean any(double least) {
+        var stack = new int[STACK];
+        int top = 1;
+        while (top > 0) {
+            int node = stack[--top];
+            if (entry(node, Double.POSITIVE_INFINITY) == Double.POSITIVE_INFINITY) continue;
+            int left = links[2 * node];
+            if (left >= 0) {
+                stack[top++] = left;
+                stack[top++] = links[2 * node + 1];
+                continue;
+            }
+            int from = -left - 1, to = from + links[2 * node + 1];
+            for (int i = from; i < to; i++) {
+                double t = hit(i);
+                if (t >= least && t < Double.POSITIVE_INFINITY) return true;
+            }
+        }
+        return false;
+    }
+
+    /** What happens at a hit: leaf position and distance. */
+    interface HitConsumer {
+        void accept(int leaf, double distance);
+    }
+
+    int nearestAt() {
+        return nearestAt;
+    }
+
+    /** A triangle met between two distances, if any that is not skipped. */
+    OptionalInt crossed(double from, double to, IntPredicate skip) {
+        var stack = new int[STACK];
+        int top = 1;
+        while (top > 0) {
+            int node = stack[--top];
+            if (entry(node, to) == Double.POSITIVE_INFINITY) continue;
+            int left = links[2 * node];
+            if (left >= 0) {
+                stack[top++] = left;
+                stack[top++] = links[2 * node + 1];
+                continue;
+            }
+            int first = -left - 1, last = first + links[2 * node + 1];
+            for (int i = first; i < last; i++) {
+                double t = hit(i);
+                if (t > from && t < to && !skip.test(order[i])) return OptionalInt.of(order[i]);
+            }
+        }
+        return OptionalInt.empty();
+    }
+
+    void all(HitConsumer out) {
+        var stack = new int[STACK];
+        int top = 1;
+        while (top > 0) {
+            int node = stack[--top];
+            if (entry(node, Double.POSITIVE_INFINITY) == Double.POSITIVE_INFINITY) continue;
+            int left = links[2 * node];
+            if (left >= 0) {
+                stack[top++] = left;
+                stack[top++] = links[2 * node + 1];
+                continue;
+            }
+            int from = -left - 1, to = from + links[2 * node + 1];
+            for (int i = from; i < to; i++) {
+                double t = hit(i);
+                if (t < Double.POSITIVE_INFINITY) out.accept(i, t);
+            }
+        }
+    }
+
+    /** Where the ray enters the node's box, infinity if it misses or enters beyond {@code limit}. */
+    private double entry(int node, double limit) {
+        int b = BOX * node;
+        double x0 = (boxes[b] - ox) * ix, x1 = (boxes[b + 3] - ox) * ix;
+        double lo = Math.min(x0, x1), hi = Math.max(x0, x1);
+        double y0 = (boxes[b + 1] - oy) * iy, y1 = (boxes[b + 4] - oy) * iy;
+        lo = Math.max(lo, Math.min(y0, y1));
+        hi = Math.min(hi, Math.max(y0, y1));
+        double z0 = (boxes[b + 2] - oz) * iz, z1 = (boxes[b + 5] - oz) * iz;
+        lo = Math.max(lo, Math.min(z0, z1));
+        hi = Math.min(hi, Math.max(z0, z1));
+        if (lo > hi || hi < 0 || lo > limit) return Double.POSITIVE_INFINITY;
+        return lo > 0 ? lo : 0; // a ray in the plane of a box face gives NaN bounds: such a box is kept
+    }
+
+    private double hit(int i) {
+        int c = 9 * i;
+        double ax = corners[c], ay = corners[c + 1], az = corners[c + 2];
+        double ex = corners[c + 3] - ax, ey = corners[c + 4] - ay, ez = corners[c + 5] - az;
+        double fx = corners[c + 6] - ax, fy = corners[c + 7] - ay, fz = corners[c + 8] - az;
+        double px = dy * fz - dz * fy, py = dz * fx - dx * fz, pz = dx * fy - dy * fx;
+        double det = ex * px + ey * py + ez * pz;
+        if (det == 0) return Double.POSITIVE_INFINITY;
+        double inv = 1 / det, tx = ox - ax, ty = oy - ay, tz = oz - az;
+        double u = (tx * px + ty * py + tz * pz) * inv;
+        if (u < -EDGE || u > 1 + EDGE) return Double.POSITIVE_INFINITY;
+        double qx = ty * ez - tz * ey, qy = tz * ex - tx * ez, qz = tx * ey - ty * ex;
+        double v = (dx * qx + dy * qy + dz * qz) * inv;
+        if (v < -EDGE || u + v > 1 + EDGE) return Double.POSITIVE_INFINITY;
+        double t = (fx * qx + fy * qy + fz * qz) * inv;
+        return t >= 0 ? t : Double.POSITIVE_INFINITY;
+    }
+
+    /** Direction against normal of leaf entry {@code i}: above 0 when the ray leaves through it. */
+    double facing(int i) {
+        int c = 9 * i;
+        double ex = corners[c + 3] - corners[c], ey = corners[c + 4] - corners[c + 1], ez = corners[c + 5] - corners[c + 2];
+        double fx = corners[c + 6] - corners[c], fy = corners[c + 7] - corners[c + 1], fz = corners[c + 8] - corners[c + 2];
+        return dx * (ey * fz - ez * fy) + dy * (ez * fx - ex * fz) + dz * (ex * fy - ey * fx);
+    }
+}

@@ -1,0 +1,41 @@
+package yellowbracket.desktop;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.Optional;
+import yellowbracket.build.Build;
+import yellowbracket.build.BuildFile;
+import yellowbracket.build.Meshes;
+import yellowbracket.build.ShopFile;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.mesh.Progress;
+
+/** What the window opens on: the demo, a named file, the build of last time, or an empty one; {@code problem} says what could not be read. */
+record FirstBuild(Build build, Meshes meshes, Optional<Path> file, String problem) {
+
+    static FirstBuild of(StartOptions options) {
+        if (options.demo()) {
+            var d = DemoBuild.at(LocalDate.now(options.clock()));
+            return new FirstBuild(d.build(), d.meshes(), Optional.empty(), "");
+        }
+        var wanted = options.file().or(options::lastBuild);
+        if (wanted.isEmpty() || !BuildFile.isName(wanted.get())) return empty(options, "");
+        return switch (BuildFile.read(wanted.get(), Progress.NONE)) {
+            case BuildFile.Outcome.Opened o -> new FirstBuild(o.build(), o.meshes(), wanted, "");
+            case BuildFile.Outcome.Refused r -> empty(options, r.problem().sentence());
+        };
+    }
+
+    private static FirstBuild empty(StartOptions options, String problem) {
+        var shop = ShopFile.fresh();
+        String wrong = problem;
+        try {
+            shop = ShopFile.read(options.configuration().resolve("shop.json"));
+        } catch (IOException e) {
+            wrong = e.getMessage() + ".";
+        }
+        return new FirstBuild(Build.empty(LocalDateTime.now(options.clock()), shop), Meshes.NONE, Optional.empty(), wrong);
+    }
+}
