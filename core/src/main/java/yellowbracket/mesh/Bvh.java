@@ -3,6 +3,7 @@ package yellowbracket.mesh;
 import java.util.OptionalInt;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
 
 /**
  * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Binned surface-area heuristic (Wald,
@@ -37,13 +38,16 @@ public final class Bvh {
         build.run();
         int n = m.triangleCount();
         var corners = new double[9 * n];
-        for (int i = 0; i < n; i++)
-            for (int k = 0; k < 3; k++) {
-                int v = m.vertex(build.order[i], k);
-                corners[9 * i + 3 * k] = m.x(v);
-                corners[9 * i + 3 * k + 1] = m.y(v);
-                corners[9 * i + 3 * k + 2] = m.z(v);
-            }
+        int block = 1 << 14;
+        IntStream.rangeClosed(0, n / block).parallel().forEach(b -> {
+            for (int i = b * block; i < Math.min(n, (b + 1) * block); i++)
+                for (int k = 0; k < 3; k++) {
+                    int v = m.vertex(build.order[i], k);
+                    corners[9 * i + 3 * k] = m.x(v);
+                    corners[9 * i + 3 * k + 1] = m.y(v);
+                    corners[9 * i + 3 * k + 2] = m.z(v);
+                }
+        });
         return new Bvh(corners, build);
     }
 

@@ -63,6 +63,7 @@ final class ClosestQuery {
         return x * x + y * y + z * z;
     }
 
+    /** By the region of the triangle's plane in which the foot of the perpendicular lies: corner, edge or face. */
     private void triangle(int i) {
         var k = of.corners;
         int c = 9 * i;
@@ -71,16 +72,30 @@ final class ClosestQuery {
         double apx = px - ax, apy = py - ay, apz = pz - az;
         double d1 = abx * apx + aby * apy + abz * apz, d2 = acx * apx + acy * apy + acz * apz;
         double bb = abx * abx + aby * aby + abz * abz, bc = abx * acx + aby * acy + abz * acz, cc = acx * acx + acy * acy + acz * acz;
-        double det = bb * cc - bc * bc;
-        double v = det > 0 ? (cc * d1 - bc * d2) / det : -1, w = det > 0 ? (bb * d2 - bc * d1) / det : -1;
-        if (v >= 0 && w >= 0 && v + w <= 1) {
-            offer(i, v, w, apx - v * abx - w * acx, apy - v * aby - w * acy, apz - v * abz - w * acz);
-            return;
+        double d3 = d1 - bb, d4 = d2 - bc, d5 = d1 - bc, d6 = d2 - cc, vc = d1 * d4 - d3 * d2, vb = d5 * d2 - d1 * d6, va = d3 * d6 - d5 * d4;
+        double v, w;
+        if (d1 <= 0 && d2 <= 0) v = w = 0;
+        else if (d3 >= 0 && d4 <= d3) {
+            v = 1;
+            w = 0;
+        } else if (d6 >= 0 && d5 <= d6) {
+            v = 0;
+            w = 1;
+        } else if (vc <= 0 && d1 >= 0 && d3 <= 0) {
+            v = d1 / bb;
+            w = 0;
+        } else if (vb <= 0 && d2 >= 0 && d6 <= 0) {
+            v = 0;
+            w = d2 / cc;
+        } else if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+            w = (d4 - d3) / (d4 - d3 + d5 - d6);
+            v = 1 - w;
+        } else {
+            double all = 1 / (va + vb + vc);
+            v = vb * all;
+            w = vc * all;
         }
-        double s = clamp(d1 / bb), t = clamp(d2 / cc), e = bb - 2 * bc + cc, u = e > 0 ? clamp((d2 - d1 + bb - bc) / e) : 0;
-        offer(i, s, 0, apx - s * abx, apy - s * aby, apz - s * abz);
-        offer(i, 0, t, apx - t * acx, apy - t * acy, apz - t * acz);
-        offer(i, 1 - u, u, apx - (1 - u) * abx - u * acx, apy - (1 - u) * aby - u * acy, apz - (1 - u) * abz - u * acz);
+        offer(i, v, w, apx - v * abx - w * acx, apy - v * aby - w * acy, apz - v * abz - w * acz);
     }
 
     private void offer(int i, double v, double w, double x, double y, double z) {
@@ -90,9 +105,5 @@ final class ClosestQuery {
         bestAt = i;
         bestV = v;
         bestW = w;
-    }
-
-    private static double clamp(double t) {
-        return t > 0 ? Math.min(t, 1) : 0;
     }
 }

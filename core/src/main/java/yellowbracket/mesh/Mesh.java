@@ -260,11 +260,12 @@ public final class Mesh {
     private static Bounds3 boundsOf(double[] xyz) {
         if (xyz.length == 0) return null;
         double[] lo = {xyz[0], xyz[1], xyz[2]}, hi = lo.clone();
-        for (int i = 3; i < xyz.length; i++) {
-            int axis = i % STRIDE;
-            lo[axis] = Math.min(lo[axis], xyz[i]);
-            hi[axis] = Math.max(hi[axis], xyz[i]);
-        }
+        for (int i = 0; i < xyz.length; i += STRIDE)
+            for (int a = 0; a < STRIDE; a++) {
+                double c = xyz[i + a];
+                if (c < lo[a]) lo[a] = c;
+                if (c > hi[a]) hi[a] = c;
+            }
         return Bounds3.of(lo[0], lo[1], lo[2], hi[0], hi[1], hi[2]);
     }
 }

@@ -15,6 +15,8 @@ final class RayQuery {
     private final float[] boxes;
     private final int[] links;
     private final double ox, oy, oz, dx, dy, dz, ix, iy, iz;
+    /** Which of a box's six numbers the ray meets first along each axis. */
+    private final int nearX, nearY, nearZ;
     private int nearestAt = -1;
 
     RayQuery(Bvh of, double ox, double oy, double oz, double dx, double dy, double dz) {
@@ -31,6 +33,9 @@ final class RayQuery {
         ix = 1 / dx;
         iy = 1 / dy;
         iz = 1 / dz;
+        nearX = ix < 0 ? 3 : 0; // here: by the inverse, which tells -0 from 0
+        nearY = iy < 0 ? 4 : 1;
+        nearZ = iz < 0 ? 5 : 2;
     }
 
     double nearest(double least) {
@@ -145,14 +150,8 @@ final class RayQuery {
     /** Where the ray enters the node's box, infinity if it misses or enters beyond {@code limit}. */
     private double entry(int node, double limit) {
         int b = BOX * node;
-        double x0 = (boxes[b] - ox) * ix, x1 = (boxes[b + 3] - ox) * ix;
-        double lo = Math.min(x0, x1), hi = Math.max(x0, x1);
-        double y0 = (boxes[b + 1] - oy) * iy, y1 = (boxes[b + 4] - oy) * iy;
-        lo = Math.max(lo, Math.min(y0, y1));
-        hi = Math.min(hi, Math.max(y0, y1));
-        double z0 = (boxes[b + 2] - oz) * iz, z1 = (boxes[b + 5] - oz) * iz;
-        lo = Math.max(lo, Math.min(z0, z1));
-        hi = Math.min(hi, Math.max(z0, z1));
+        double lo = Math.max((boxes[b + nearX] - ox) * ix, Math.max((boxes[b + nearY] - oy) * iy, (boxes[b + nearZ] - oz) * iz));
+        double hi = Math.min((boxes[b + 3 - nearX] - ox) * ix, Math.min((boxes[b + 5 - nearY] - oy) * iy, (boxes[b + 7 - nearZ] - oz) * iz));
         if (lo > hi || hi < 0 || lo > limit) return Double.POSITIVE_INFINITY;
         return lo > 0 ? lo : 0; // a ray in the plane of a box face gives NaN bounds: such a box is kept
     }
@@ -165,14 +164,14 @@ final class RayQuery {
         double px = dy * fz - dz * fy, py = dz * fx - dx * fz, pz = dx * fy - dy * fx;
         double det = ex * px + ey * py + ez * pz;
         if (det == 0) return Double.POSITIVE_INFINITY;
-        double inv = 1 / det, tx = ox - ax, ty = oy - ay, tz = oz - az;
-        double u = (tx * px + ty * py + tz * pz) * inv;
-        if (u < -EDGE || u > 1 + EDGE) return Double.POSITIVE_INFINITY;
+        double sign = det < 0 ? -1 : 1, size = det * sign, slack = EDGE * size, tx = ox - ax, ty = oy - ay, tz = oz - az; // here: u, v, t are kept times size, one division less
+        double u = (tx * px + ty * py + tz * pz) * sign;
+        if (u < -slack || u > size + slack) return Double.POSITIVE_INFINITY;
         double qx = ty * ez - tz * ey, qy = tz * ex - tx * ez, qz = tx * ey - ty * ex;
-        double v = (dx * qx + dy * qy + dz * qz) * inv;
-        if (v < -EDGE || u + v > 1 + EDGE) return Double.POSITIVE_INFINITY;
-        double t = (fx * qx + fy * qy + fz * qz) * inv;
-        return t >= 0 ? t : Double.POSITIVE_INFINITY;
+        double v = (dx * qx + dy * qy + dz * qz) * sign;
+        if (v < -slack || u + v > size + slack) return Double.POSITIVE_INFINITY;
+        double t = (fx * qx + fy * qy + fz * qz) * sign;
+        return t >= 0 ? t / size : Double.POSITIVE_INFINITY;
     }
 
     /** Direction against normal of leaf entry {@code i}: above 0 when the ray leaves through it. */

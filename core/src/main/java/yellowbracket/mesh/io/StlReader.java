@@ -86,16 +86,23 @@ public final class StlReader {
                 progress.check();
                 progress.report(f, count);
             }
-            float ax = number(at), ay = number(at + 4), az = number(at + 8), bx = number(at + 12), by = number(at + 16), bz = number(at + 20), cx = number(at + 24), cy = number(at + 28), cz = number(at + 32);
-            if (!Float.isFinite((ax - ax) + (ay - ay) + (az - az) + (bx - bx) + (by - by) + (bz - bz) + (cx - cx) + (cy - cy) + (cz - cz))) { // here: x - x is 0, or NaN where x is no number
+            if (!finite(at)) {
                 broken++;
                 continue;
             }
-            tri[kept++] = weld.index(ax, ay, az);
-            tri[kept++] = weld.index(bx, by, bz);
-            tri[kept++] = weld.index(cx, cy, cz);
+            for (int k = 0; k < 3; k++, at += 12) tri[kept++] = weld.index(number(at), number(at + 4), number(at + 8));
         }
-        return finish(weld, tri, kept, broken);
+        return finish(weld.toXyz(), tri, kept, broken);
+    }
+
+    /** x - x is 0, or NaN where x is no number. */
+    private boolean finite(int at) {
+        float sum = 0;
+        for (int k = 0; k < 36; k += 4) {
+            float x = number(at + k);
+            sum += x - x;
+        }
+        return sum == 0;
     }
 
     private float number(int at) {
@@ -145,13 +152,13 @@ public final class StlReader {
             }
         }
         if (inFacet != 0) return refuse("line " + text.line(), "the file ends within a facet", "download or export it again");
-        return finish(weld, tri, kept, broken);
+        return finish(weld.toXyz(), tri, kept, broken);
     }
 
-    private MeshFile finish(VertexWeld weld, int[] tri, int used, int broken) {
+    private MeshFile finish(double[] xyz, int[] tri, int used, int broken) {
         if (broken > 0) notices.add(broken + " triangles with a coordinate that is no number were left out");
         if (used == 0) return refuse("", "the file holds no triangle", "open another file");
-        return new MeshFile.Read(Mesh.of(weld.toXyz(), Arrays.copyOf(tri, used)), List.copyOf(notices));
+        return new MeshFile.Read(Mesh.of(xyz, Arrays.copyOf(tri, used)), List.copyOf(notices));
     }
 
     private MeshFile refuse(String where, String what, String todo) {
