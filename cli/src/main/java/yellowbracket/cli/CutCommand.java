@@ -19,7 +19,7 @@ import yellowbracket.mesh.io.StlWriter;
 
 @Command(name = "cut", description = "cut a model into sections that fit a bed")
 final class CutCommand extends Output {
-    @Parameters(paramLabel = "MODEL", description = "an STL file")
+    @Parameters(paramLabel = "MODEL", description = "an STL, OBJ, PLY or 3MF file")
     Path model;
 
     @Option(names = "--scale", required = true, description = "1.04 for 104 per cent")

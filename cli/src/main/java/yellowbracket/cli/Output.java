@@ -78,10 +78,14 @@ abstract class Output implements Callable<Integer> {
         return map("x", v.x(), "y", v.y(), "z", v.z());
     }
 
-    static Mesh mesh(Path file) {
+    static MeshFile.Read read(Path file) {
         return switch (MeshFile.read(file, Progress.NONE)) {
             case MeshFile.Refused r -> throw new Refused(r.problem().sentence());
-            case MeshFile.Read r -> r.mesh();
+            case MeshFile.Read r -> r;
         };
+    }
+
+    static Mesh mesh(Path file) {
+        return read(file).mesh();
     }
 }

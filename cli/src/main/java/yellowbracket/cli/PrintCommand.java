@@ -14,6 +14,7 @@ import picocli.CommandLine.Parameters;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Section;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.print.Orientation;
@@ -84,12 +85,12 @@ final class PrintCommand extends Output {
                 continue;
             }
             try (var inside = Files.list(p)) {
-                inside.filter(f -> f.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".stl")).sorted().forEach(out::add);
+                inside.filter(f -> MeshWriter.Kind.of(f).isPresent()).sorted().forEach(out::add);
             } catch (IOException e) {
                 throw new Refused(p + ": the folder cannot be read; check its permissions.");
             }
         }
-        if (out.isEmpty()) throw new Refused("no STL file in " + inputs.getFirst() + "; name files, or a folder that holds some.");
+        if (out.isEmpty()) throw new Refused("no mesh file in " + inputs.getFirst() + "; name files, or a folder that holds some.");
         return out;
     }
 }

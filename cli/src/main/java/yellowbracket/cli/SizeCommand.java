@@ -24,7 +24,7 @@ import yellowbracket.size.HeadForm;
 
 @Command(name = "size", description = "does it fit this head, at which scale")
 final class SizeCommand extends Output {
-    @Parameters(paramLabel = "MODEL", description = "an STL file of a helm")
+    @Parameters(paramLabel = "MODEL", description = "a mesh file of a helm")
     Path model;
 
     @ArgGroup(multiplicity = "1")

@@ -20,6 +20,8 @@ import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
+import yellowbracket.mesh.Bodies;
+import yellowbracket.mesh.FaultEdges;
 import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Overlaps;
@@ -181,8 +183,13 @@ final class Derivation {
         var index = node(Node.INDEX, p, List.of(mesh), () -> Bvh.of(mesh));
         node(Node.BODIES, p, List.of(file), () -> BodyList.of(file));
         node(Node.STANCE, p, List.of(file), () -> Stance.of(file));
-        node(Node.HEALTH, p, List.of(mesh), () -> new Node.Health(MeshHealth.of(mesh), Overlaps.of(mesh, index, progress)));
-        node(Node.WALLS, p, List.of(mesh), () -> WallThickness.of(mesh, index));
+        node(Node.FILE_PROXY, p, List.of(file), () -> new Node.Proxy(Simplify.to(Bodies.of(file).tagged(), PROXY_TRIANGLES, progress)));
+        node(Node.HEALTH, p, List.of(mesh), () -> new Node.Health(MeshHealth.of(mesh), Overlaps.of(mesh, index, progress), FaultEdges.of(mesh)));
+        var proxy = node(Node.PROXY, p, List.of(mesh), () -> new Node.Proxy(Simplify.to(mesh, PROXY_TRIANGLES, progress))).mesh();
+        node(Node.WALLS, p, List.of(mesh, proxy), () -> new Node.Walls(WallThickness.of(mesh, index), proxy, java.util.stream.IntStream.range(0, proxy.triangleCount()).parallel().mapToDouble(f -> {
+            var on = index.closest(proxy.centroid(f));
+            return WallThickness.at(index, on.point(), mesh.areaVector(on.triangle()));
+        }).toArray()));
         var mends = p.intake().mends();
         var whole = p.intake().printed(file);
         node(Node.MENDED, p, List.of(file, p.intake().withMends(java.util.Set.of()), mends), () -> new Node.Mended(p.intake().mended(whole, progress).changes(), p.intake().withMends(java.util.EnumSet.allOf(Mend.Step.class)).mended(whole, progress).changes()));

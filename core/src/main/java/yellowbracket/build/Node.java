@@ -9,6 +9,7 @@ import yellowbracket.log.Lessons;
 import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.FaultEdges;
 import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshHealth;
@@ -35,7 +36,8 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Model> MODEL = new Node<>("model", Model.class);
     public static final Node<BodyList> BODIES = new Node<>("bodies", BodyList.class);
     public static final Node<Stance> STANCE = new Node<>("way up", Stance.class);
-    public static final Node<WallThickness> WALLS = new Node<>("walls", WallThickness.class);
+    public static final Node<Walls> WALLS = new Node<>("walls", Walls.class);
+    public static final Node<Proxy> FILE_PROXY = new Node<>("bodies drawn", Proxy.class);
     public static final Node<Mended> MENDED = new Node<>("mending", Mended.class);
     public static final Node<Health> HEALTH = new Node<>("health", Health.class);
     public static final Node<Proxy> PROXY = new Node<>("proxy", Proxy.class);
@@ -64,12 +66,23 @@ public record Node<T>(String name, Class<T> type) {
     public record Model(Mesh mesh) {}
 
     /** The mesh's faults, counted, and where it runs through itself. */
-    public record Health(MeshHealth health, Overlaps overlaps) {}
+    public record Health(MeshHealth health, Overlaps overlaps, FaultEdges edges) {}
+
+    /** Thickness over the whole surface, and beneath the middle of each facet of a proxy, mm unscaled, infinite where unknown. */
+    public record Walls(WallThickness thickness, Mesh proxy, double[] beneath) {
+        public Walls {
+            beneath = beneath.clone();
+        }
+
+        public double at(int facet) {
+            return beneath[facet];
+        }
+    }
 
     /** What the mends asked for did, and what all of them would do. */
     public record Mended(List<Mend.Change> done, List<Mend.Change> possible) {}
 
-    /** A mesh light enough to draw. */
+    /** A mesh light enough to draw; that of the file is tagged with body numbers. */
     public record Proxy(Mesh mesh) {}
 
     /** Light section meshes by name, in model coordinates. */

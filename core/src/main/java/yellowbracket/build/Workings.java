@@ -23,7 +23,7 @@ public final class Workings implements AutoCloseable {
     private final Clock clock;
     private final Consumer<Derived> listener;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(daemon("workings"));
-    private final AtomicReference<Request> current = new AtomicReference<>();
+    private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
 
@@ -40,29 +40,17 @@ public final class Workings implements AutoCloseable {
         return new Derivation(build, meshes, new Memo(), weather, shop, now(clock), Derived.NOTHING, progress, d -> {}).runPlan();
     }
 
-    private static final class Request implements Progress {
-        private volatile boolean stop;
-
-        @Override
-        public void report(long done, long total) {}
-
-        @Override
-        public boolean stopRequested() {
-            return stop;
-        }
-    }
-
     /** Starts deriving for this build; returns at once. @param first id of the prop whose results are wanted first */
     public void show(Build build, Meshes meshes, String first) {
-        var request = new Request();
+        var request = new Progress.Switch();
         var before = current.getAndSet(request);
-        if (before != null) before.stop = true;
+        if (before != null) before.off();
         asideRound.set(new Object()); // what-ifs of the build before are of no use now
         worker.execute(() -> run(build, meshes, first, request));
     }
 
-    private void run(Build build, Meshes meshes, String first, Request request) {
-        if (request.stop) return;
+    private void run(Build build, Meshes meshes, String first, Progress.Switch request) {
+        if (request.stopRequested()) return;
         try {
             new Derivation(build, meshes, memo, weather, shop, now(clock), latest, request, d -> {
                 if (current.get() != request) return;
@@ -119,7 +107,7 @@ public final class Workings implements AutoCloseable {
     @Override
     public void close() {
         var request = current.get();
-        if (request != null) request.stop = true;
+        if (request != null) request.off();
         asideRound.set(new Object());
         worker.shutdownNow();
     }

@@ -98,6 +98,6 @@ public record Intake(FileUnit unit, Turn turn, boolean mirrored, Map<Integer, Bo
     /** Where a point of the file comes to lie. */
     public Vec3 placed(Vec3 p) {
         var t = turn.apply(p.times(unit.mm()));
-        return mirrored ? new Vec3(-t.x(), t.y(), t.z()) : t;
+        return mirrored ? new Vec3(-t.x() + 0.0, t.y(), t.z()) : t;
     }
 }

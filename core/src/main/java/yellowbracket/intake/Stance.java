@@ -12,7 +12,7 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * A guess of what unit a file is in and which way it stands, with the reasons, to be accepted or changed. The prop is {@code hollow} when walls
- * surround its middle on at least three sides; then the most open side is the neck and the next one the face. {@code sure}: whether nothing else is as likely.
+ * surround its middle on at least three sides and a head could get in at one end only; then the most open side is the neck and the next one the face. {@code sure}: whether nothing else is as likely.
  */
 public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, String unitBecause, String wayBecause) {
     /** Inner width of a wearable shell, mm: from a child's tight mask to a roomy helm. */
@@ -20,7 +20,9 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
     /** Longest side of a shell around a head, of something carried, mm. */
     private static final double[] SHELL_MM = {170, 700};
     private static final double[] CARRIED_MM = {60, 2600};
-    private static final double USUAL_SHELL_MM = 330, USUAL_CARRIED_MM = 600;
+    private static final double USUAL_SHELL_MM = 330, USUAL_CARRIED_MM = 400;
+    /** A head gets in where at least this share of the view is free; a lantern is closed all round. */
+    private static final double NECK_SHARE = 0.3;
     private static final int RAYS = 96;
     private static final double MIRROR_SHARE = 0.9;
 
@@ -61,7 +63,9 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
             for (int a = 0; a < 6; a++) open[a] = openness(box.centre(), AXES.get(a));
             int walls = 0;
             for (double o : open) if (o < 0.35) walls++;
-            boolean hollow = walls >= 3 && !index.inside(box.centre());
+            int neck = 0;
+            for (int a = 1; a < 6; a++) if (open[a] > open[neck]) neck = a;
+            boolean hollow = walls >= 3 && open[neck] > NECK_SHARE && open[neck ^ 1] < NECK_SHARE && !index.inside(box.centre());
             var way = hollow ? shellWay(open) : solidWay();
             double inner = hollow ? innerWidth(way.x) : 0;
             return unit(way, hollow, inner);
@@ -98,11 +102,11 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
                     mirror >= 0 ? ", left and right mirror along " + "xyz".charAt(mirror) : ""));
         }
 
-        /** Nothing to look into: the longest side stands up unless the file lies mirrored that way; the thinnest looks forward. */
+        /** Nothing to look into: the longest side stands up unless the model mirrors end to end along it, as a mask does; the thinnest looks forward. */
         private Way solidWay() {
             var size = box.size();
             int up = 2;
-            for (int a = 0; a < 3; a++) if (size.get(a) > 1.5 * size.get(up)) up = a;
+            for (int a = 0; a < 3; a++) if (size.get(a) > 1.5 * size.get(up) && !mirrors(a)) up = a;
             int thin = -1;
             for (int a = 0; a < 3; a++) if (a != up && (thin < 0 || size.get(a) < size.get(thin))) thin = a;
             if (up == 2 && thin == 0 && mirrorAxis(2) == 1) return way(Vec3.Z, Vec3.X, false, "no hollow to look into; it mirrors along y");
@@ -117,25 +121,20 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
 
         /** The axis other than {@code not} across which the mesh mirrors itself about the box's middle, -1 for none. */
         private int mirrorAxis(int not) {
-            int best = -1;
-            double most = MIRROR_SHARE;
-            int step = Math.max(1, mesh.vertexCount() / 300);
-            for (int a = 0; a < 3; a++) {
-                if (a == not) continue;
-                int near = 0, all = 0;
-                double twice = box.min().get(a) + box.max().get(a);
-                for (int v = 0; v < mesh.vertexCount(); v += step, all++) {
-                    var p = mesh.point(v);
-                    var q = new Vec3(a == 0 ? twice - p.x() : p.x(), a == 1 ? twice - p.y() : p.y(), a == 2 ? twice - p.z() : p.z());
-                    if (index.distance(q) < 0.004 * diagonal) near++;
-                }
-                double share = (double) near / all;
-                if (share > most) {
-                    most = share;
-                    best = a;
-                }
+            for (int a = 0; a < 3; a++) if (a != not && mirrors(a)) return a;
+            return -1;
+        }
+
+        /** Whether nearly all of some spread vertices have the surface at their mirror image across the box's middle. */
+        private boolean mirrors(int a) {
+            int step = Math.max(1, mesh.vertexCount() / 300), near = 0, all = 0;
+            double twice = box.min().get(a) + box.max().get(a);
+            for (int v = 0; v < mesh.vertexCount(); v += step, all++) {
+                var p = mesh.point(v);
+                var q = new Vec3(a == 0 ? twice - p.x() : p.x(), a == 1 ? twice - p.y() : p.y(), a == 2 ? twice - p.z() : p.z());
+                if (index.distance(q) < 0.004 * diagonal) near++;
             }
-            return best;
+            return near > MIRROR_SHARE * all;
         }
 
         private double innerWidth(Vec3 right) {
@@ -159,21 +158,22 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
                     best = u;
                 }
             }
-            if (best == null) best = FileUnit.MINIATURES.stream().filter(u -> Double.isFinite(cost(u, longest, inner, hollow))).min(Comparator.comparingDouble(u -> cost(u, longest, inner, hollow))).orElse(FileUnit.MM);
+            if (best == null && longest < SHELL_MM[0]) best = FileUnit.MINIATURES.stream().filter(u -> Double.isFinite(cost(u, longest, inner, hollow))).min(Comparator.comparingDouble(u -> cost(u, longest, inner, hollow))).orElse(FileUnit.MM);
+            if (best == null) best = FileUnit.MM;
             String number = String.format(Locale.ROOT, longest < 10 ? "%.2f" : "%.0f", longest);
             String because = hollow ? String.format(Locale.ROOT, "longest side %s, room inside %.3g: in %s a head of %.0f mm has room", number, inner, best.name(), inner * best.mm())
                     : String.format(Locale.ROOT, "longest side %s: in %s it is %.0f mm long", number, best.name(), longest * best.mm());
             return new Stance(best, way.turn, hollow, way.sure && fitting == 1, because, way.because);
         }
 
-        /** How unlikely the unit makes the size; infinite outside what is worn or carried. Millimetres are the rule. */
+        /** How unlikely the unit makes the size; infinite outside what is worn or carried. Millimetres are the rule, inches rare. */
         private static double cost(FileUnit u, double longest, double inner, boolean hollow) {
             double mm = longest * u.mm();
             double[] range = hollow ? SHELL_MM : CARRIED_MM;
             if (mm < range[0] || mm > range[1]) return Double.POSITIVE_INFINITY;
             if (inner > 0 && (inner * u.mm() < INNER_MM[0] || inner * u.mm() > INNER_MM[1])) return Double.POSITIVE_INFINITY;
             double usual = Math.abs(Math.log(mm / (hollow ? USUAL_SHELL_MM : USUAL_CARRIED_MM)));
-            return usual + (u.equals(FileUnit.MM) ? 0 : 1.2);
+            return usual + (u.equals(FileUnit.MM) ? 0 : u.equals(FileUnit.INCH) ? 1.4 : 1.2);
         }
     }
 }

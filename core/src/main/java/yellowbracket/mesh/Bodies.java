@@ -61,6 +61,11 @@ public final class Bodies {
         return mesh.only(keep);
     }
 
+    /** The same mesh, each triangle tagged with the number of its body. */
+    public Mesh tagged() {
+        return Mesh.of(mesh.copyXyz(), mesh.copyTriangles(), body);
+    }
+
     public List<Mesh> meshes() {
         var builders = new ArrayList<MeshBuilder>();
         for (int i = 0; i < count; i++) builders.add(new MeshBuilder(16, 16));

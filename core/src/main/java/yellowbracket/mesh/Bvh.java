@@ -71,7 +71,7 @@ public final class Bvh {
 
     /** Every distance at which the ray passes a triangle, in no order. */
     public void allDistances(Vec3 o, Vec3 d, DoubleConsumer out) {
-        ray(o, d).all((i, t) -> out.accept(t));
+        ray(o, d).all(out);
     }
 
     /** A triangle strictly crossed by the segment from a to b (its ends do not count), leaving out those for which {@code skip} holds. */
@@ -91,7 +91,7 @@ public final class Bvh {
         int votes = 0;
         for (var d : skew) {
             var n = new int[1];
-            ray(p, d).all((i, t) -> n[0]++);
+            ray(p, d).all(t -> n[0]++);
             votes += n[0] & 1;
         }
         return votes >= 2;

@@ -34,14 +34,19 @@ public record Mend(Mesh mesh, List<Change> changes) {
     public record Change(Step step, int count, Faults before, Faults after, boolean taken) {
         /** In words: what was done to how many, and what it left. */
         public String words() {
-            if (!taken) return step.label + ": left out, it would have raised the faults from " + before.total() + " to " + after.total();
-            if (count == 0) return step.label + ": nothing to do";
+            return step.label + ": " + result();
+        }
+
+        /** As {@link #words}, without naming the step. */
+        public String result() {
+            if (!taken) return "left out, it would have raised the faults from " + before.total() + " to " + after.total();
+            if (count == 0) return "nothing to do";
             String of = switch (step) {
-                case WELD -> "points";
-                case FILL -> "holes";
-                default -> "triangles";
+                case WELD -> "point";
+                case FILL -> "hole";
+                default -> "triangle";
             };
-            return step.label + ": " + count + " " + of + "; faults " + before.total() + " to " + after.total();
+            return count + " " + of + (count == 1 ? "" : "s") + "; faults " + before.total() + " to " + after.total();
         }
     }
 

@@ -22,6 +22,24 @@ public interface Progress {
         if (stopRequested()) throw new Stopped();
     }
 
+    /** Stops when told to, from any thread; nobody listens. */
+    final class Switch implements Progress {
+        private volatile boolean off;
+
+        /** From now on a stop is asked for. */
+        public void off() {
+            off = true;
+        }
+
+        @Override
+        public void report(long done, long total) {}
+
+        @Override
+        public boolean stopRequested() {
+            return off;
+        }
+    }
+
     /** The work was stopped on request; not an error. */
     final class Stopped extends RuntimeException {
         private static final long serialVersionUID = 1;

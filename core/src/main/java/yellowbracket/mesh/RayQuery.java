@@ -1,6 +1,7 @@
 package yellowbracket.mesh;
 
 import java.util.OptionalInt;
+import java.util.function.DoubleConsumer;
 import java.util.function.IntPredicate;
 
 /** One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997. Single use. */
@@ -76,29 +77,12 @@ final class RayQuery {
     }
 
     boolean any(double least) {
-        var stack = new int[STACK];
-        int top = 1;
-        while (top > 0) {
-            int node = stack[--top];
-            if (entry(node, Double.POSITIVE_INFINITY) == Double.POSITIVE_INFINITY) continue;
-            int left = links[2 * node];
-            if (left >= 0) {
-                stack[top++] = left;
-                stack[top++] = links[2 * node + 1];
-                continue;
-            }
-            int from = -left - 1, to = from + links[2 * node + 1];
-            for (int i = from; i < to; i++) {
-                double t = hit(i);
-                if (t >= least && t < Double.POSITIVE_INFINITY) return true;
-            }
-        }
-        return false;
+        return meets(Double.POSITIVE_INFINITY, (i, t) -> t >= least) >= 0;
     }
 
-    /** What happens at a hit: leaf position and distance. */
-    interface HitConsumer {
-        void accept(int leaf, double distance);
+    /** What is asked of a hit: leaf position and distance; true ends the search. */
+    interface HitTest {
+        boolean enough(int leaf, double distance);
     }
 
     int nearestAt() {
@@ -107,32 +91,25 @@ final class RayQuery {
 
     /** A triangle met between two distances, if any that is not skipped. */
     OptionalInt crossed(double from, double to, IntPredicate skip) {
-        var stack = new int[STACK];
-        int top = 1;
-        while (top > 0) {
-            int node = stack[--top];
-            if (entry(node, to) == Double.POSITIVE_INFINITY) continue;
-            int left = links[2 * node];
-            if (left >= 0) {
-                stack[top++] = left;
-                stack[top++] = links[2 * node + 1];
-                continue;
-            }
-            int first = -left - 1, last = first + links[2 * node + 1];
-            for (int i = first; i < last; i++) {
-                double t = hit(i);
-                if (t > from && t < to && !skip.test(order[i])) return OptionalInt.of(order[i]);
-            }
-        }
-        return OptionalInt.empty();
+        int leaf = meets(to, (i, t) -> t > from && t < to && !skip.test(order[i]));
+        return leaf < 0 ? OptionalInt.empty() : OptionalInt.of(order[leaf]);
     }
 
-    void all(HitConsumer out) {
+    /** Every hit, in no order. */
+    void all(DoubleConsumer out) {
+        meets(Double.POSITIVE_INFINITY, (i, t) -> {
+            out.accept(t);
+            return false;
+        });
+    }
+
+    /** The leaf position at which {@code test} has enough, -1 if it never has; boxes entered beyond {@code limit} are passed over. */
+    private int meets(double limit, HitTest test) {
         var stack = new int[STACK];
         int top = 1;
         while (top > 0) {
             int node = stack[--top];
-            if (entry(node, Double.POSITIVE_INFINITY) == Double.POSITIVE_INFINITY) continue;
+            if (entry(node, limit) == Double.POSITIVE_INFINITY) continue;
             int left = links[2 * node];
             if (left >= 0) {
                 stack[top++] = left;
@@ -142,9 +119,10 @@ final class RayQuery {
             int from = -left - 1, to = from + links[2 * node + 1];
             for (int i = from; i < to; i++) {
                 double t = hit(i);
-                if (t < Double.POSITIVE_INFINITY) out.accept(i, t);
+                if (t < Double.POSITIVE_INFINITY && test.enough(i, t)) return i;
             }
         }
+        return -1;
     }
 
     /** Where the ray enters the node's box, infinity if it misses or enters beyond {@code limit}. */

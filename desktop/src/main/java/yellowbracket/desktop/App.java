@@ -5,7 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import yellowbracket.demo.DemoBuild;
@@ -42,10 +41,7 @@ final class App {
         stage.setTitle("Yellow Bracket");
         stage.setMinWidth(1024);
         stage.setMinHeight(700);
-        stage.setOnHidden(e -> {
-            close();
-            Platform.exit();
-        });
+        stage.setOnHidden(e -> close()); // the toolkit ends with its last window
         stage.show();
         frame.bench().look("three-quarter");
         frame.bench().requestFocus();

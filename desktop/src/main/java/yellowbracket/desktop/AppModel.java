@@ -34,6 +34,7 @@ import yellowbracket.device.WeatherFeed;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.plan.Schedule;
@@ -74,20 +75,7 @@ public final class AppModel implements AutoCloseable {
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Session session;
     private Journal journal;
-    private volatile Reading reading = new Reading();
-
-    /** A reading that can be stopped. */
-    private static final class Reading implements Progress {
-        private volatile boolean stop;
-
-        @Override
-        public void report(long done, long total) {}
-
-        @Override
-        public boolean stopRequested() {
-            return stop;
-        }
-    }
+    private volatile Progress.Switch reading = new Progress.Switch();
 
     /**
      * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
@@ -240,8 +228,8 @@ public final class AppModel implements AutoCloseable {
         prop.set(id);
         refresh();
         page.set(Page.SIZE);
-        var size = mesh.bounds().size().times(stance.unit().mm());
-        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(stance.turn().apply(size))) + (notices.isEmpty() ? "" : "; " + notices));
+        var size = intake.placed(mesh.bounds().min()).minus(intake.placed(mesh.bounds().max()));
+        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(new Vec3(Math.abs(size.x()), Math.abs(size.y()), Math.abs(size.z())))) + (notices.isEmpty() ? "" : "; " + notices));
     }
 
     public void save(Path to) {
@@ -284,8 +272,8 @@ public final class AppModel implements AutoCloseable {
 
     /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */
     public <T> void background(String what, Function<Progress, T> work, Consumer<T> then) {
-        var own = new Reading();
-        reading.stop = true;
+        var own = new Progress.Switch();
+        reading.off();
         reading = own;
         busy.set(what);
         files.execute(() -> {
@@ -293,7 +281,7 @@ public final class AppModel implements AutoCloseable {
                 T value = work.apply(own);
                 Platform.runLater(() -> {
                     if (reading == own) busy.set("");
-                    if (!own.stop) then.accept(value);
+                    if (!own.stopRequested()) then.accept(value);
                 });
             } catch (Progress.Stopped e) {
                 Platform.runLater(() -> busy.set(""));
@@ -305,7 +293,7 @@ public final class AppModel implements AutoCloseable {
     }
 
     public void cancelBackground() {
-        reading.stop = true;
+        reading.off();
         busy.set("");
     }
 
@@ -433,7 +421,7 @@ public final class AppModel implements AutoCloseable {
     @Override
     public void close() {
         endSession();
-        reading.stop = true;
+        reading.off();
         workings.close();
         files.shutdown();
     }

@@ -5,13 +5,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import yellowbracket.build.Node;
+import yellowbracket.demo.FoundLantern;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.shell.Timers;
+import yellowbracket.mesh.io.MeshWriter;
 
 /** Walks through the pages of the demo build and writes a picture of each, once its results are fresh. */
 final class Shots {
@@ -38,6 +43,7 @@ final class Shots {
             model.nightProperty().set(false);
             model.pageProperty().set(Page.CUT);
         }));
+        todo.add(new Shot("cut-planes", () -> frame.bench().planes().setSelected(true)));
         page("print", Page.PRINT);
         page("join", Page.JOIN);
         page("smooth", Page.SMOOTH);
@@ -53,7 +59,29 @@ final class Shots {
             model.choose("mask");
             model.pageProperty().set(Page.COLOUR);
         }));
-        todo.add(new Shot("bench-mode", () -> frame.fireEvent(new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "b", "b", javafx.scene.input.KeyCode.B, false, false, false, false))));
+        todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));
+        todo.add(new Shot("bodies", () -> {
+            press(KeyCode.ESCAPE, "");
+            model.open(foundLantern());
+            frame.run("size: bodies");
+        }));
+        todo.add(new Shot("health", () -> frame.run("size: health")));
+    }
+
+    private void press(KeyCode key, String text) {
+        var target = frame.lookup(".bench-mode") == null ? frame : frame.lookup(".bench-mode");
+        target.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, text, text, key, false, false, false, false));
+    }
+
+    /** A model as found somewhere, with its faults: the views of bodies and health need something to show. */
+    private static Path foundLantern() {
+        try {
+            var file = Files.createTempDirectory("found").resolve("harbour-lantern.ply");
+            MeshWriter.write(List.of(new MeshWriter.Named("harbour lantern", FoundLantern.mesh())), MeshWriter.Kind.PLY, file);
+            return file;
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     private void page(String name, Page p) {
@@ -90,7 +118,7 @@ final class Shots {
 
     private boolean ready() {
         var d = model.derivedProperty().get();
-        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.HEALTH, model.propProperty().get()) && model.busyProperty().get().isEmpty();
+        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty();
         return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
     }
 

@@ -3,111 +3,45 @@ package yellowbracket.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Clock;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.ZoneId;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.function.BooleanSupplier;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
+import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
+import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.build.BuildFile;
 import yellowbracket.build.Edit;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.desktop.shell.Frame;
-import yellowbracket.desktop.shell.Timers;
-import yellowbracket.desktop.theme.Theme;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
 
-/** The real window, driven by mouse and keys. */
-@ExtendWith(ApplicationExtension.class)
+/** The main job and the frame around it. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class FrameTest {
-    private static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
-
-    @TempDir
-    Path dir;
-    private AppModel model;
-    private Frame frame;
-    private Timers timers;
-
+class FrameTest extends WindowTest {
     @Start
     void start(Stage stage) {
-        Theme.loadFonts();
-        var zone = ZoneId.systemDefault();
-        var clock = Clock.fixed(TODAY.atTime(18, 0).atZone(zone).toInstant(), zone);
-        var demo = DemoBuild.at(TODAY);
-        model = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), clock, dir.resolve("unsaved.bracket"), dir.resolve("shop.json"));
-        timers = new Timers(clock);
-        frame = new Frame(model, timers, () -> {});
-        stage.setScene(new Scene(frame, 1280, 800, true));
-        stage.setX(0);
-        stage.setY(0);
-        stage.show();
-        stage.toFront();
-        frame.bench().requestFocus();
+        open(stage);
     }
 
     @Stop
     void stop() {
-        model.close();
-    }
-
-    private static void until(String what, BooleanSupplier condition) {
-        try {
-            WaitForAsyncUtils.waitFor(Long.getLong("test.patience", 90), TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
-        } catch (TimeoutException e) {
-            throw new AssertionError("waited in vain for " + what, e);
-        }
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private void derived() {
-        until("everything derived", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.derivedProperty().get().fresh(yellowbracket.build.Node.SCHEDULE, "")
-                && model.derivedProperty().get().fresh(yellowbracket.build.Node.DRAWN, model.propProperty().get()));
-    }
-
-    private double printHours() {
-        return model.result(yellowbracket.build.Node.PRINTS).orElseThrow().hours();
-    }
-
-    private LocalDateTime finish() {
-        return model.schedule().map(Schedule::finish).orElseThrow();
-    }
-
-    private static void typeScale(FxRobot robot, String value) {
-        robot.clickOn("#scale-field").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
-    }
-
-    private String text(FxRobot robot, String query) {
-        return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList().toString();
+        close();
     }
 
     /** Open the demo, rescale, recut, see the Run move, undo, save, export, reopen. */

@@ -27,19 +27,8 @@ final class PlyReader {
     static MeshFile parse(String name, byte[] bytes, Progress progress) {
         try {
             return new PlyReader(name, bytes, progress).run();
-        } catch (Wrong e) {
-            return MeshFile.refuse(name, e.where, e.getMessage(), "download or export it again");
-        }
-    }
-
-    /** Something that makes the file unreadable, and where. */
-    private static final class Wrong extends Exception {
-        private static final long serialVersionUID = 1;
-        private final String where;
-
-        Wrong(String where, String what) {
-            super(what, null, false, false);
-            this.where = where;
+        } catch (Malformed e) {
+            return e.refusal(name);
         }
     }
 
@@ -52,7 +41,7 @@ final class PlyReader {
             this.size = size;
         }
 
-        static Type of(String word, int line) throws Wrong {
+        static Type of(String word, int line) throws Malformed {
             return switch (word) {
                 case "char", "int8" -> INT8;
                 case "uchar", "uint8" -> UINT8;
@@ -62,7 +51,7 @@ final class PlyReader {
                 case "uint", "uint32" -> UINT32;
                 case "float", "float32" -> FLOAT32;
                 case "double", "float64" -> FLOAT64;
-                default -> throw new Wrong("line " + line, "\"" + MeshFile.shorten(word) + "\" is no type of number");
+                default -> throw new Malformed("line " + line, "\"" + MeshFile.shorten(word) + "\" is no type of number");
             };
         }
     }
@@ -85,12 +74,12 @@ final class PlyReader {
         }
     }
 
-    private MeshFile run() throws Wrong {
+    private MeshFile run() throws Malformed {
         int body = header();
-        var vertices = elements.stream().filter(e -> e.name.equals("vertex")).findFirst().orElseThrow(() -> new Wrong("", "the file has no vertex element"));
+        var vertices = elements.stream().filter(e -> e.name.equals("vertex")).findFirst().orElseThrow(() -> new Malformed("", "the file has no vertex element"));
         var faces = elements.stream().filter(e -> e.name.equals("face")).findFirst();
-        if (vertices.find("x") < 0 || vertices.find("y") < 0 || vertices.find("z") < 0) throw new Wrong("", "its vertices have no x, y and z");
-        if (faces.isEmpty() && elements.stream().noneMatch(e -> e.name.equals("tristrips"))) throw new Wrong("", "it holds points without facets: this is a scan that was not meshed");
+        if (vertices.find("x") < 0 || vertices.find("y") < 0 || vertices.find("z") < 0) throw new Malformed("", "its vertices have no x, y and z");
+        if (faces.isEmpty() && elements.stream().noneMatch(e -> e.name.equals("tristrips"))) throw new Malformed("", "it holds points without facets: this is a scan that was not meshed");
         var values = format.equals("ascii") ? new Words(body) : new Binary(body, format.equals("binary_big_endian") ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
         for (var e : elements) values.room(e);
         var sink = new TriangleSink(vertices.count, faces.map(f -> f.count).orElse(16));
@@ -99,7 +88,7 @@ final class PlyReader {
     }
 
     /** Reads the header; returns where the body starts. */
-    private int header() throws Wrong {
+    private int header() throws Malformed {
         int at = 0, line = 0;
         String current = null;
         int count = 0;
@@ -117,26 +106,26 @@ final class PlyReader {
                 case "element" -> {
                     if (current != null) elements.add(new Element(current, count, List.copyOf(properties)));
                     properties.clear();
-                    if (w.length < 3 || !w[2].matches("\\d{1,10}") || Long.parseLong(w[2]) > Integer.MAX_VALUE) throw new Wrong("line " + line, "an element states no count that makes sense");
+                    if (w.length < 3 || !w[2].matches("\\d{1,10}") || Long.parseLong(w[2]) > Integer.MAX_VALUE) throw new Malformed("line " + line, "an element states no count that makes sense");
                     current = w[1];
                     count = Integer.parseInt(w[2]);
                 }
                 case "property" -> {
-                    if (current == null || w.length < 3 || w[1].equals("list") && w.length < 5) throw new Wrong("line " + line, "a property is incomplete");
+                    if (current == null || w.length < 3 || w[1].equals("list") && w.length < 5) throw new Malformed("line " + line, "a property is incomplete");
                     properties.add(w[1].equals("list") ? new Property(w[4], Type.of(w[2], line), Type.of(w[3], line)) : new Property(w[2], null, Type.of(w[1], line)));
                 }
                 case "end_header" -> {
                     if (current != null) elements.add(new Element(current, count, List.copyOf(properties)));
-                    if (!format.matches("ascii|binary_(little|big)_endian")) throw new Wrong("", "the format \"" + MeshFile.shorten(format) + "\" is not known");
+                    if (!format.matches("ascii|binary_(little|big)_endian")) throw new Malformed("", "the format \"" + MeshFile.shorten(format) + "\" is not known");
                     return at;
                 }
                 default -> {}
             }
         }
-        throw new Wrong("", "the header has no end");
+        throw new Malformed("", "the header has no end");
     }
 
-    private void read(Element e, Values values, TriangleSink sink, Element vertices) throws Wrong {
+    private void read(Element e, Values values, TriangleSink sink, Element vertices) throws Malformed {
         if (e.properties.isEmpty()) return; // nothing to read, however many are declared
         boolean isVertex = e == vertices, strips = e.name.equals("tristrips");
         int x = e.find("x"), y = e.find("y"), z = e.find("z"), corners = e.name.equals("face") || strips ? e.find("vertex_indices", "vertex_index") : -1;
@@ -167,8 +156,8 @@ final class PlyReader {
         }
     }
 
-    private static void facet(int[] corners, int n, boolean strip, TriangleSink sink, String where) throws Wrong {
-        for (int k = 0; k < n; k++) if (corners[k] >= sink.pointCount() || corners[k] < (strip ? -1 : 0)) throw new Wrong(where, "it names vertex " + corners[k] + ", which is not there");
+    private static void facet(int[] corners, int n, boolean strip, TriangleSink sink, String where) throws Malformed {
+        for (int k = 0; k < n; k++) if (corners[k] >= sink.pointCount() || corners[k] < (strip ? -1 : 0)) throw new Malformed(where, "it names vertex " + corners[k] + ", which is not there");
         if (!strip) {
             sink.polygon(corners, 0, n);
             return;
@@ -182,13 +171,13 @@ final class PlyReader {
 
     /** The numbers of the body, one after the other. */
     private sealed interface Values {
-        double next(Type type) throws Wrong;
+        double next(Type type) throws Malformed;
 
         /** Whether the rest can hold so many elements at all; asked before anything is allocated. */
-        void room(Element e) throws Wrong;
+        void room(Element e) throws Malformed;
 
         /** How many items a list has; never more than the rest of the file can hold. */
-        int length(Property list) throws Wrong;
+        int length(Property list) throws Malformed;
     }
 
     private final class Words implements Values {
@@ -199,24 +188,24 @@ final class PlyReader {
         }
 
         @Override
-        public double next(Type type) throws Wrong {
-            if (!text.skipSpace()) throw new Wrong("line " + text.line() + " of the body", "the file ends early");
+        public double next(Type type) throws Malformed {
+            if (!text.skipSpace()) throw new Malformed("line " + text.line() + " of the body", "the file ends early");
             try {
                 return text.number();
             } catch (TextCursor.NoNumber e) {
-                throw new Wrong("line " + text.line() + " of the body", e.getMessage());
+                throw new Malformed("line " + text.line() + " of the body", e.getMessage());
             }
         }
 
         @Override
-        public void room(Element e) throws Wrong {
-            if (2L * e.count * e.properties.size() > bytes.length + 1L) throw new Wrong("", "it declares " + e.count + " times " + e.name + ", more than the file can hold");
+        public void room(Element e) throws Malformed {
+            if (2L * e.count * e.properties.size() > bytes.length + 1L) throw new Malformed("", "it declares " + e.count + " times " + e.name + ", more than the file can hold");
         }
 
         @Override
-        public int length(Property list) throws Wrong {
+        public int length(Property list) throws Malformed {
             double n = next(list.length);
-            if (!(n >= 0 && n <= (bytes.length - text.at()) / 2 + 1)) throw new Wrong("line " + text.line() + " of the body", "a list is longer than the file");
+            if (!(n >= 0 && n <= (bytes.length - text.at()) / 2 + 1)) throw new Malformed("line " + text.line() + " of the body", "a list is longer than the file");
             return (int) n;
         }
     }
@@ -230,8 +219,8 @@ final class PlyReader {
         }
 
         @Override
-        public double next(Type type) throws Wrong {
-            if (in.remaining() < type.size) throw new Wrong("byte " + in.position(), "the file ends early");
+        public double next(Type type) throws Malformed {
+            if (in.remaining() < type.size) throw new Malformed("byte " + in.position(), "the file ends early");
             return switch (type) {
                 case INT8 -> in.get();
                 case UINT8 -> in.get() & 0xff;
@@ -245,14 +234,14 @@ final class PlyReader {
         }
 
         @Override
-        public void room(Element e) throws Wrong {
-            if ((long) e.count * e.leastBytes() > in.remaining()) throw new Wrong("byte " + in.position(), "it declares " + e.count + " times " + e.name + ", more than the file can hold");
+        public void room(Element e) throws Malformed {
+            if ((long) e.count * e.leastBytes() > in.remaining()) throw new Malformed("byte " + in.position(), "it declares " + e.count + " times " + e.name + ", more than the file can hold");
         }
 
         @Override
-        public int length(Property list) throws Wrong {
+        public int length(Property list) throws Malformed {
             double n = next(list.length);
-            if (!(n >= 0 && n * list.type.size <= in.remaining())) throw new Wrong("byte " + in.position(), "a list is longer than the file");
+            if (!(n >= 0 && n * list.type.size <= in.remaining())) throw new Malformed("byte " + in.position(), "a list is longer than the file");
             return (int) n;
         }
     }

@@ -54,20 +54,10 @@ final class ThreeMfReader {
     static MeshFile parse(String name, byte[] bytes, Progress progress) {
         try {
             return new ThreeMfReader(name, bytes, progress).run();
-        } catch (Wrong e) {
-            return MeshFile.refuse(name, e.where, e.getMessage(), "download or export it again");
+        } catch (Malformed e) {
+            return e.refusal(name);
         } catch (IOException e) {
             return MeshFile.refuse(name, "", "the package is damaged or ends early", "download it again");
-        }
-    }
-
-    private static final class Wrong extends Exception {
-        private static final long serialVersionUID = 1;
-        private final String where;
-
-        Wrong(String where, String what) {
-            super(what, null, false, false);
-            this.where = where;
         }
     }
 
@@ -98,13 +88,13 @@ final class ThreeMfReader {
         }
     }
 
-    private MeshFile run() throws IOException, Wrong {
+    private MeshFile run() throws IOException, Malformed {
         unpack();
         if (parts.containsKey("/_rels/.rels")) xml("/_rels/.rels", this::relation);
-        if (!parts.containsKey(root)) throw new Wrong("", "there is no model in the package: it is some other kind of ZIP file");
+        if (!parts.containsKey(root)) throw new Malformed("", "there is no model in the package: it is some other kind of ZIP file");
         xml(root, (in, part) -> model(in, part, true));
         for (var part : List.copyOf(parts.keySet())) if (part.endsWith(".model") && !part.equals(root)) xml(part, (in, p) -> model(in, p, false));
-        if (solids.isEmpty()) throw new Wrong(root, "the model holds no object");
+        if (solids.isEmpty()) throw new Malformed(root, "the model holds no object");
         var notices = new ArrayList<String>();
         if (build.isEmpty()) {
             notices.add("it places no object: every object is taken as it lies");
@@ -117,33 +107,33 @@ final class ThreeMfReader {
     }
 
     /** Keeps model parts and relations in memory. Growth is judged over the whole package. */
-    private void unpack() throws IOException, Wrong {
+    private void unpack() throws IOException, Malformed {
         long most = Math.min(Math.min(MeshFile.LARGEST_BYTES, (long) MeshFile.MOST_GROWTH * bytes.length + 100_000), Runtime.getRuntime().maxMemory() / MeshFile.MEMORY_PER_BYTE);
         long total = 0;
         int entries = 0;
         try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
                 progress.check();
-                if (++entries > MOST_ENTRIES) throw new Wrong("", "the package has more than " + MOST_ENTRIES + " entries");
+                if (++entries > MOST_ENTRIES) throw new Malformed("", "the package has more than " + MOST_ENTRIES + " entries");
                 String part = "/" + e.getName();
                 boolean wanted = part.endsWith(".model") || part.equals("/_rels/.rels");
                 var content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most - total + 1));
                 total += content.length;
-                if (total > most) throw new Wrong("entry " + MeshFile.shorten(e.getName()), "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size");
-                if (wanted && parts.putIfAbsent(part, content) != null) throw new Wrong("entry " + MeshFile.shorten(e.getName()), "the package holds it twice");
+                if (total > most) throw new Malformed("entry " + MeshFile.shorten(e.getName()), "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size");
+                if (wanted && parts.putIfAbsent(part, content) != null) throw new Malformed("entry " + MeshFile.shorten(e.getName()), "the package holds it twice");
             }
         } catch (IllegalArgumentException e) {
-            throw new Wrong("", "an entry of the package has a name that cannot be read");
+            throw new Malformed("", "an entry of the package has a name that cannot be read");
         }
-        if (entries == 0) throw new Wrong("", "the package is damaged or ends early");
+        if (entries == 0) throw new Malformed("", "the package is damaged or ends early");
     }
 
     /** Reads one part from its first to its last element. */
     private interface PartReader {
-        void read(XMLStreamReader in, String part) throws XMLStreamException, Wrong;
+        void read(XMLStreamReader in, String part) throws XMLStreamException, Malformed;
     }
 
-    private void xml(String part, PartReader reader) throws Wrong {
+    private void xml(String part, PartReader reader) throws Malformed {
         var factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
@@ -161,7 +151,7 @@ final class ThreeMfReader {
             }
         } catch (XMLStreamException e) {
             var at = e.getLocation();
-            throw new Wrong(part + (at == null ? "" : ", line " + at.getLineNumber()), "the text is not well formed");
+            throw new Malformed(part + (at == null ? "" : ", line " + at.getLineNumber()), "the text is not well formed");
         }
     }
 
@@ -196,7 +186,7 @@ final class ThreeMfReader {
             }
     }
 
-    private void model(XMLStreamReader in, String part, boolean main) throws XMLStreamException, Wrong {
+    private void model(XMLStreamReader in, String part, boolean main) throws XMLStreamException, Malformed {
         Solid now = null;
         while (in.hasNext()) {
             if (in.next() != XMLStreamConstants.START_ELEMENT) continue;
@@ -206,24 +196,24 @@ final class ThreeMfReader {
                 }
                 case "object" -> {
                     now = new Solid();
-                    if (solids.putIfAbsent(part + "#" + attribute(in, "id", part), now) != null) throw new Wrong(where(in, part), "two objects have the same id");
+                    if (solids.putIfAbsent(part + "#" + attribute(in, "id", part), now) != null) throw new Malformed(where(in, part), "two objects have the same id");
                 }
                 case "vertex" -> {
-                    if (now == null) throw new Wrong(where(in, part), "a vertex stands outside an object");
+                    if (now == null) throw new Malformed(where(in, part), "a vertex stands outside an object");
                     for (var axis : List.of("x", "y", "z")) now.points.add((float) number(attribute(in, axis, part), in, part));
                     points++;
                 }
                 case "triangle" -> {
-                    if (now == null) throw new Wrong(where(in, part), "a triangle stands outside an object");
+                    if (now == null) throw new Malformed(where(in, part), "a triangle stands outside an object");
                     for (var corner : List.of("v1", "v2", "v3")) {
                         double v = number(attribute(in, corner, part), in, part);
-                        if (!(v >= 0 && v < now.points.count / 3 && v == Math.rint(v))) throw new Wrong(where(in, part), "a triangle names vertex " + MeshFile.shorten(attribute(in, corner, part)) + ", which is not there");
+                        if (!(v >= 0 && v < now.points.count / 3 && v == Math.rint(v))) throw new Malformed(where(in, part), "a triangle names vertex " + MeshFile.shorten(attribute(in, corner, part)) + ", which is not there");
                         now.corners.add((int) v);
                     }
                     facets++;
                 }
                 case "component" -> {
-                    if (now == null) throw new Wrong(where(in, part), "a component stands outside an object");
+                    if (now == null) throw new Malformed(where(in, part), "a component stands outside an object");
                     now.components.add(use(in, part));
                 }
                 case "item" -> {
@@ -234,7 +224,7 @@ final class ThreeMfReader {
         }
     }
 
-    private static double unit(XMLStreamReader in, String part) throws Wrong {
+    private static double unit(XMLStreamReader in, String part) throws Malformed {
         String unit = in.getAttributeValue(null, "unit");
         if (unit == null) return 1;
         return switch (unit) {
@@ -244,39 +234,39 @@ final class ThreeMfReader {
             case "inch" -> 25.4;
             case "foot" -> 304.8;
             case "meter" -> 1000;
-            default -> throw new Wrong(where(in, part), "\"" + MeshFile.shorten(unit) + "\" is no unit of the format");
+            default -> throw new Malformed(where(in, part), "\"" + MeshFile.shorten(unit) + "\" is no unit of the format");
         };
     }
 
     /** The object used; {@code path}, of whatever namespace, may name another part. */
-    private Use use(XMLStreamReader in, String part) throws Wrong {
+    private Use use(XMLStreamReader in, String part) throws Malformed {
         String path = part;
         for (int i = 0; i < in.getAttributeCount(); i++) if (in.getAttributeLocalName(i).equals("path")) path = in.getAttributeValue(i);
         var transform = Use.NONE;
         String written = in.getAttributeValue(null, "transform");
         if (written != null) {
             var words = written.strip().split("\\s+");
-            if (words.length != 12) throw new Wrong(where(in, part), "a transform has " + words.length + " numbers instead of 12");
+            if (words.length != 12) throw new Malformed(where(in, part), "a transform has " + words.length + " numbers instead of 12");
             transform = new double[12];
             for (int i = 0; i < 12; i++) {
                 transform[i] = number(words[i], in, part);
-                if (!Double.isFinite(transform[i])) throw new Wrong(where(in, part), "a transform holds a number that is none");
+                if (!Double.isFinite(transform[i])) throw new Malformed(where(in, part), "a transform holds a number that is none");
             }
         }
         return new Use(path + "#" + attribute(in, "objectid", part), transform);
     }
 
-    private static String attribute(XMLStreamReader in, String name, String part) throws Wrong {
+    private static String attribute(XMLStreamReader in, String name, String part) throws Malformed {
         String v = in.getAttributeValue(null, name);
-        if (v == null) throw new Wrong(where(in, part), "a " + in.getLocalName() + " has no " + name);
+        if (v == null) throw new Malformed(where(in, part), "a " + in.getLocalName() + " has no " + name);
         return v;
     }
 
-    private static double number(String word, XMLStreamReader in, String part) throws Wrong {
+    private static double number(String word, XMLStreamReader in, String part) throws Malformed {
         try {
             return Double.parseDouble(word);
         } catch (NumberFormatException e) {
-            throw new Wrong(where(in, part), "\"" + MeshFile.shorten(word) + "\" is not a number");
+            throw new Malformed(where(in, part), "\"" + MeshFile.shorten(word) + "\" is not a number");
         }
     }
 
@@ -284,21 +274,21 @@ final class ThreeMfReader {
         return part + ", line " + in.getLocation().getLineNumber();
     }
 
-    private MeshFile place(List<String> notices) throws Wrong {
+    private MeshFile place(List<String> notices) throws Malformed {
         long[] count = {0, 0};
         for (var item : build) count(item.object, count, new HashSet<>(), 0);
-        if (count[0] > Integer.MAX_VALUE / 8 || count[1] > Integer.MAX_VALUE / 8 || count[1] > 40 * (facets + 1000)) throw new Wrong("", "its components repeat to " + count[1] + " triangles, out of proportion");
+        if (count[0] > Integer.MAX_VALUE / 8 || count[1] > Integer.MAX_VALUE / 8 || count[1] > 40 * (facets + 1000)) throw new Malformed("", "its components repeat to " + count[1] + " triangles, out of proportion");
         var sink = new TriangleSink((int) count[0], (int) count[1]);
         for (var item : build) put(item.object, item.transform, sink);
         if (unitMm != 1) notices.add(String.format(java.util.Locale.ROOT, "it is in units of %s mm and was converted", unitMm));
         return sink.finish(name, notices, true);
     }
 
-    private void count(String object, long[] sum, Set<String> above, int depth) throws Wrong {
+    private void count(String object, long[] sum, Set<String> above, int depth) throws Malformed {
         var s = solids.get(object);
-        if (s == null) throw new Wrong("", "it uses object " + MeshFile.shorten(object.substring(object.indexOf('#') + 1)) + ", which is not there");
-        if (depth > DEEPEST || !above.add(object)) throw new Wrong("", "its components use each other in a circle");
-        if (++placed > MOST_PLACED) throw new Wrong("", "it places more than " + MOST_PLACED + " components");
+        if (s == null) throw new Malformed("", "it uses object " + MeshFile.shorten(object.substring(object.indexOf('#') + 1)) + ", which is not there");
+        if (depth > DEEPEST || !above.add(object)) throw new Malformed("", "its components use each other in a circle");
+        if (++placed > MOST_PLACED) throw new Malformed("", "it places more than " + MOST_PLACED + " components");
         sum[0] += s.points.count / 3;
         sum[1] += s.corners.count / 3;
         for (var c : s.components) count(c.object, sum, above, depth + 1);

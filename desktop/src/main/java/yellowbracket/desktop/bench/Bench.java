@@ -135,12 +135,12 @@ public final class Bench extends StackPane {
             b.setOnAction(e -> look(v));
             buttons.getChildren().add(b);
         }
-        glass.getStyleClass().setAll("plain", "view-button");
+        glass.getStyleClass().setAll("toggle-button", "plain", "view-button");
         glass.selectedProperty().subscribe(on -> seeThrough.accept(on));
         buttons.getChildren().add(glass);
         explode.setPrefWidth(90);
         explode.setAccessibleText("pull sections apart");
-        planes.getStyleClass().setAll("plain", "view-button");
+        planes.getStyleClass().setAll("toggle-button", "plain", "view-button");
         planes.setAccessibleText("show the cut planes, to be dragged");
         explodeBox.getChildren().add(0, planes);
         explodeBox.setAlignment(Pos.CENTER_LEFT);

@@ -121,6 +121,34 @@ public final class Drawn {
         return out;
     }
 
+    /** Segments (six numbers each) as thin three-sided prisms, lit from within so that they show in every light. */
+    public MeshView lines(double[] segments, Color colour, double thick) {
+        var out = new TriangleMesh();
+        out.getTexCoords().addAll(0, 0);
+        for (int i = 0; i < segments.length; i += 6) {
+            var a = new Vec3(segments[i], segments[i + 1], segments[i + 2]);
+            var b = new Vec3(segments[i + 3], segments[i + 4], segments[i + 5]);
+            if (a.distance(b) == 0) continue;
+            var d = b.minus(a).unit();
+            var u = d.cross(Math.abs(d.z()) < 0.9 ? Vec3.Z : Vec3.X).unit().times(thick / 2);
+            var v = d.cross(u);
+            int first = out.getPoints().size() / 3;
+            for (var end : List.of(a, b)) for (int k = 0; k < 3; k++) {
+                var p = end.plus(u.times(Math.cos(2 * Math.PI * k / 3))).plus(v.times(Math.sin(2 * Math.PI * k / 3)));
+                out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
+            }
+            for (int k = 0; k < 3; k++) {
+                int p = first + k, q = first + (k + 1) % 3;
+                out.getFaces().addAll(p, 0, q, 0, q + 3, 0, p, 0, q + 3, 0, p + 3, 0);
+            }
+        }
+        var view = view(out);
+        var m = new PhongMaterial(colour);
+        m.setSpecularColor(Color.TRANSPARENT);
+        view.setMaterial(m);
+        return view;
+    }
+
     /** For cut planes: the yellow of the selection, thin; the renderer adds light without weighing it by opacity, so the colour is weighed. */
     public PhongMaterial paneOfGlass() {
         double a = 0.28;

@@ -51,6 +51,7 @@ import yellowbracket.desktop.theme.Theme;
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane {
     private static final double CARD_WIDTH = 480;
+    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY", "*.3MF", "*.GZ");
     private static final javafx.css.PseudoClass STALE = javafx.css.PseudoClass.getPseudoClass("stale");
 
     private final AppModel model;
@@ -96,7 +97,7 @@ public final class Frame extends StackPane {
         message.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         message.setVisible(false);
         StackPane.setAlignment(message, Pos.BOTTOM_LEFT);
-        StackPane.setMargin(message, new javafx.geometry.Insets(0, 16, 52, 16));
+        StackPane.setMargin(message, new javafx.geometry.Insets(0, 16, 116, 16));
         getChildren().setAll(frame, message);
         messageEnd.setOnFinished(e -> message.setVisible(false));
         listen();
@@ -107,6 +108,7 @@ public final class Frame extends StackPane {
         var cut = new CutView(model, bench, this::exportSections);
         var join = new JoinView(model, bench, timers);
         var wear = new WearView(model, bench);
+        size.onPick(this::rewrite);
         cut.onOffers(this::rewrite);
         join.onPick(this::rewrite);
         wear.onPick(this::rewrite);
@@ -197,6 +199,10 @@ public final class Frame extends StackPane {
         commands.add("export sections and cut list", "", this::exportSections);
         commands.add("export calendar", "", this::exportCalendar);
         commands.add("export log", "", this::exportLog);
+        for (var part : List.of("fit", "bodies", "health")) commands.add("size: " + part, "", () -> {
+            model.pageProperty().set(Page.SIZE);
+            ((SizeView) pages.get(Page.SIZE)).show(part);
+        });
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);
         commands.add("view from the front", "", () -> bench.look("front"));
@@ -274,7 +280,7 @@ public final class Frame extends StackPane {
 
     private void write(StationView view) {
         boolean has = model.currentProp().isPresent();
-        bench.empty(has ? "" : "open a mesh to begin: drop an STL file here, or", has ? "" : "open a mesh", this::open);
+        bench.empty(has ? "" : "open a mesh to begin: drop an STL, OBJ, PLY or 3MF file here, or", has ? "" : "open a mesh", this::open);
         if (!has) {
             bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
             bench.callouts(List.of());
@@ -348,6 +354,11 @@ public final class Frame extends StackPane {
         });
     }
 
+    /** Runs a command by its name, as the finder does. */
+    public void run(String name) {
+        commands.find(name).getFirst().run().run();
+    }
+
     private void find() {
         var all = new Commands();
         commands.find("").forEach(c -> all.add(c.name(), c.key(), c.run()));
@@ -368,7 +379,7 @@ public final class Frame extends StackPane {
     private void open() {
         var chooser = new FileChooser();
         chooser.setTitle("open a build or a mesh");
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", "*.bracket", "*.stl", "*.STL"));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", OPENED));
         Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow())).ifPresent(f -> model.open(f.toPath()));
     }
 

@@ -29,17 +29,39 @@ import yellowbracket.size.Zone;
 
 /** How big, and does it fit: scale, clearance by zone, pose, wearers. */
 public final class SizeView extends StationView {
+    private static final List<String> PARTS = List.of("fit", "bodies", "health");
+    private final BodiesPart bodies;
+    private final HealthPart health;
+    private String part = "fit";
+    private Runnable rewrite = () -> {};
     private boolean dragging;
     private final javafx.scene.control.Label dragged = new javafx.scene.control.Label();
 
     public SizeView(AppModel model, Bench bench) {
         super(model, bench);
+        bodies = new BodiesPart(model, bench, this::draw);
+        health = new HealthPart(model, bench);
         dragged.getStyleClass().add("row-value");
     }
 
     @Override
     protected List<Node<?>> shows() {
-        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE);
+        return switch (part) {
+            case "bodies" -> List.of(Node.BODIES, Node.STANCE, Node.FILE_PROXY, Node.MODEL);
+            case "health" -> List.of(Node.HEALTH, Node.WALLS, Node.MENDED, Node.PROXY, Node.MODEL);
+            default -> List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE);
+        };
+    }
+
+    /** Called when another part of the page is to be shown. */
+    public void onPick(Runnable r) {
+        rewrite = r;
+    }
+
+    /** Shows "fit", "bodies" or "health". */
+    public void show(String name) {
+        part = name;
+        rewrite.run();
     }
 
     @Override
@@ -49,10 +71,25 @@ public final class SizeView extends StationView {
 
     @Override
     public Card card() {
+        if (part.equals("fit")) return fitCard();
+        var card = new Card(part.equals("bodies") ? "what of the file counts" : "is the mesh sound", prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse("")).tabs(PARTS, part, this::show);
+        if (part.equals("bodies")) bodies.write(card);
+        else health.write(card);
+        return waitingFor(card);
+    }
+
+    private Card waitingFor(Card card) {
+        var d = model.derivedProperty().get();
+        if (d != null && d.state(Node.MODEL, prop().id()) == Derived.State.FAILED) card.finding(Fit.Weight.STOP, d.reason(Node.MODEL, prop().id()), "undo", model::undo);
+        return card;
+    }
+
+    private Card fitCard() {
         var fits = model.result(Node.FITS).map(Node.Fits::list).orElse(List.of());
         var wearer = prop().wearers().stream().findFirst().flatMap(model.shownProperty().get()::wearer);
         String sub = wearer.map(this::about).orElse("nobody wears it: sized by its length");
-        var card = new Card(wearer.isPresent() ? "how big, and does it fit" : "how big", prop().name() + " \u00b7 " + sub);
+        var card = new Card(wearer.isPresent() ? "how big, and does it fit" : "how big", prop().name() + " \u00b7 " + sub).tabs(PARTS, part, this::show);
+        if (!prop().intake().settled()) card.finding(Fit.Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(), "look", () -> show("bodies"));
         scaleRow(card);
         if (fits.isEmpty()) return plainCard(card, wearer);
         var main = fits.getFirst();
@@ -186,6 +223,12 @@ public final class SizeView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
+        if (part.equals("bodies")) bodies.draw(plastic());
+        else if (part.equals("health")) health.draw(neutral());
+        else drawFit();
+    }
+
+    private void drawFit() {
         var proxy = model.result(Node.PROXY);
         var size = bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;

@@ -138,7 +138,7 @@ public abstract class StationView {
     }
 
     /** Muted, apart from each other in lightness too; sections next to each other differ. */
-    protected static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"), Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"),
+    static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"), Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"),
             Color.web("#c4b5a0"), Color.web("#7f86a3"), Color.web("#a98f6a"), Color.web("#95aeb0"));
 
     protected Optional<Bounds3> bounds() {

@@ -22,6 +22,11 @@ public record Ramp(String title, double low, double high, double[] ticks, Color[
         return new Ramp("layer-line depth", 0, 200, new double[] {0, 50, 110, 200}, colours("#e9e4d4", "#d8c79c", "#cda263", "#bb7a3a", "#9a4f2a", "#6e2a26", "#46141f"));
     }
 
+    /** Wall, mm: too thin to sand crimson, usual pale to teal, needlessly heavy dark. */
+    public static Ramp wall() {
+        return new Ramp("wall", 0, 8, new double[] {0, 1, 2, 4, 8}, colours("#8f0d33", "#d98a4a", "#e6d6a4", "#b3cfae", "#7db39f", "#529690", "#397b80", "#2c6070", "#24475f"));
+    }
+
     /** Foam, mm. */
     public static Ramp foam() {
         return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40}, colours("#f2eee2", "#cfdcd3", "#93bfb6", "#4e9892", "#256d70", "#154a52"));

@@ -40,6 +40,23 @@ public final class Card extends VBox {
         return row(name, v, more(more));
     }
 
+    /** Parts of a page, one of them shown. */
+    public Card tabs(List<String> names, String current, java.util.function.Consumer<String> pick) {
+        var line = new HBox(4);
+        for (var n : names) {
+            var t = new javafx.scene.control.ToggleButton(n);
+            t.getStyleClass().setAll("toggle-button", "plain");
+            t.setId("tab-" + n);
+            t.setSelected(n.equals(current));
+            t.setOnAction(e -> {
+                t.setSelected(n.equals(current));
+                if (!n.equals(current)) pick.accept(n);
+            });
+            line.getChildren().add(t);
+        }
+        return add(line);
+    }
+
     /** A row with controls of its own. */
     public Card row(String name, Node... parts) {
         var n = new Label(name);

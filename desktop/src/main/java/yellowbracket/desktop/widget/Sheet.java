@@ -53,6 +53,25 @@ public final class Sheet<T> extends TableView<T> {
         return this;
     }
 
+    /** A small square of colour. */
+    public Sheet<T> swatch(String head, double width, Function<T, javafx.scene.paint.Color> colour) {
+        var c = new TableColumn<T, T>(head);
+        c.setCellValueFactory(f -> new ReadOnlyObjectWrapper<>(f.getValue()));
+        c.setPrefWidth(width);
+        c.setMinWidth(Math.min(width, 30));
+        c.setSortable(false);
+        c.setCellFactory(x -> new TableCell<>() {
+            @Override
+            protected void updateItem(T item, boolean none) {
+                super.updateItem(item, none);
+                setGraphic(none || item == null ? null : new javafx.scene.shape.Rectangle(14, 14, colour.apply(item)));
+            }
+        });
+        c.setUserData((Function<T, String>) t -> "");
+        getColumns().add(c);
+        return this;
+    }
+
     /** A number shown as words and sorted by value. */
     public Sheet<T> number(String head, double width, ToDoubleFunction<T> value, Function<T, String> shown) {
         var c = new TableColumn<T, T>(head);

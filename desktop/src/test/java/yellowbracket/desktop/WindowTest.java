@@ -1,0 +1,124 @@
+package yellowbracket.desktop;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.build.Node;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.desktop.shell.Frame;
+import yellowbracket.desktop.shell.Timers;
+import yellowbracket.desktop.theme.Theme;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.plan.Schedule;
+
+/** The real window on a build, driven by mouse and keys under a stopped clock. */
+@ExtendWith(ApplicationExtension.class)
+abstract class WindowTest {
+    static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
+
+    @TempDir
+    Path dir;
+    AppModel model;
+    Frame frame;
+    Timers timers;
+
+    /** What the window opens on. */
+    DemoBuild first() {
+        return DemoBuild.at(TODAY);
+    }
+
+    static Clock clock() {
+        var zone = ZoneId.systemDefault();
+        return Clock.fixed(TODAY.atTime(18, 0).atZone(zone).toInstant(), zone);
+    }
+
+    /** The framework looks for its start method in the test class itself. */
+    void open(Stage stage) {
+        Theme.loadFonts();
+        var first = first();
+        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json"));
+        timers = new Timers(clock());
+        frame = new Frame(model, timers, () -> {
+            var d = DemoBuild.at(TODAY);
+            model.replace(d.build(), d.meshes());
+        });
+        stage.setScene(new Scene(frame, 1280, 800));
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+        stage.toFront();
+        frame.bench().requestFocus();
+    }
+
+    void close() {
+        model.close();
+    }
+
+    static void until(String what, BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(Long.getLong("test.patience", 90), TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited in vain for " + what, e);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void derived() {
+        until("everything derived", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.derivedProperty().get().fresh(Node.SCHEDULE, "")
+                && model.derivedProperty().get().fresh(Node.DRAWN, model.propProperty().get()));
+    }
+
+    /** Until the mesh is examined too. */
+    void examined() {
+        until("examined", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.fresh(Node.MENDED));
+    }
+
+    double printHours() {
+        return model.result(Node.PRINTS).orElseThrow().hours();
+    }
+
+    LocalDateTime finish() {
+        return model.schedule().map(Schedule::finish).orElseThrow();
+    }
+
+    yellowbracket.build.Prop prop() {
+        return model.currentProp().orElseThrow();
+    }
+
+    static void type(FxRobot robot, String field, String value) {
+        robot.clickOn(field).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+    }
+
+    static void typeScale(FxRobot robot, String value) {
+        type(robot, "#scale-field", value);
+    }
+
+    String text(FxRobot robot, String query) {
+        return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList().toString();
+    }
+
+    String told() {
+        return model.messageProperty().get() == null ? "" : model.messageProperty().get().words();
+    }
+
+    static List<Labeled> labels(FxRobot robot, String query) {
+        return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(Labeled.class::cast).toList();
+    }
+}
