@@ -22,6 +22,7 @@ import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.FaultEdges;
+import yellowbracket.mesh.FaultPlaces;
 import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Overlaps;
@@ -184,7 +185,11 @@ final class Derivation {
         node(Node.BODIES, p, List.of(file), () -> BodyList.of(file));
         node(Node.STANCE, p, List.of(file), () -> Stance.of(file));
         node(Node.FILE_PROXY, p, List.of(file), () -> new Node.Proxy(Simplify.to(Bodies.of(file).tagged(), PROXY_TRIANGLES, progress)));
-        node(Node.HEALTH, p, List.of(mesh), () -> new Node.Health(MeshHealth.of(mesh), Overlaps.of(mesh, index, progress), FaultEdges.of(mesh)));
+        node(Node.HEALTH, p, List.of(mesh), () -> {
+            var health = MeshHealth.of(mesh);
+            var overlaps = Overlaps.of(mesh, index, progress);
+            return new Node.Health(health, overlaps, FaultEdges.of(mesh), FaultPlaces.of(mesh, health, overlaps));
+        });
         var proxy = node(Node.PROXY, p, List.of(mesh), () -> new Node.Proxy(Simplify.to(mesh, PROXY_TRIANGLES, progress))).mesh();
         node(Node.WALLS, p, List.of(mesh, proxy), () -> new Node.Walls(WallThickness.of(mesh, index), proxy, java.util.stream.IntStream.range(0, proxy.triangleCount()).parallel().mapToDouble(f -> {
             var on = index.closest(proxy.centroid(f));

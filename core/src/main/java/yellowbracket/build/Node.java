@@ -10,6 +10,7 @@ import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.FaultEdges;
+import yellowbracket.mesh.FaultPlaces;
 import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshHealth;
@@ -66,7 +67,7 @@ public record Node<T>(String name, Class<T> type) {
     public record Model(Mesh mesh) {}
 
     /** The mesh's faults, counted, and where it runs through itself. */
-    public record Health(MeshHealth health, Overlaps overlaps, FaultEdges edges) {}
+    public record Health(MeshHealth health, Overlaps overlaps, FaultEdges edges, List<FaultPlaces.Place> places) {}
 
     /** Thickness over the whole surface, and beneath the middle of each facet of a proxy, mm unscaled, infinite where unknown. */
     public record Walls(WallThickness thickness, Mesh proxy, double[] beneath) {

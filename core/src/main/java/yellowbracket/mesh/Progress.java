@@ -23,11 +23,11 @@ public interface Progress {
     }
 
     /** Stops when told to, from any thread; nobody listens. */
-    final class Switch implements Progress {
+    class Switch implements Progress {
         private volatile boolean off;
 
         /** From now on a stop is asked for. */
-        public void off() {
+        public final void off() {
             off = true;
         }
 
@@ -35,7 +35,7 @@ public interface Progress {
         public void report(long done, long total) {}
 
         @Override
-        public boolean stopRequested() {
+        public final boolean stopRequested() {
             return off;
         }
     }

@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import yellowbracket.build.BuildFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.shell.Timers;
@@ -45,6 +46,7 @@ final class App {
         stage.show();
         frame.bench().look("three-quarter");
         frame.bench().requestFocus();
+        options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model::open);
         options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, stage::hide).run());
         if (options.probe()) new Probe(model, frame.bench(), stage::hide).run();
     }

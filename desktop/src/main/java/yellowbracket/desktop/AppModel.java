@@ -72,6 +72,7 @@ public final class AppModel implements AutoCloseable {
     private final BooleanProperty inches = new SimpleBooleanProperty();
     private final BooleanProperty night = new SimpleBooleanProperty();
     private static final long TAKE_MS = 90;
+    private static final long TELL_NS = 200_000_000;
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Session session;
     private Journal journal;
@@ -270,9 +271,30 @@ public final class AppModel implements AutoCloseable {
         });
     }
 
+    /** Tells how far it is, a few times a second, as part of what is shown to be going on. */
+    private final class Reading extends Progress.Switch {
+        private final String what;
+        private long told = System.nanoTime();
+
+        Reading(String what) {
+            this.what = what;
+        }
+
+        @Override
+        public void report(long done, long total) {
+            long now = System.nanoTime();
+            if (total <= 0 || now - told < TELL_NS) return;
+            told = now;
+            long percent = 100 * done / total;
+            Platform.runLater(() -> {
+                if (reading == this && !busy.get().isEmpty()) busy.set(what + "  " + percent + " %");
+            });
+        }
+    }
+
     /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */
     public <T> void background(String what, Function<Progress, T> work, Consumer<T> then) {
-        var own = new Progress.Switch();
+        var own = new Reading(what);
         reading.off();
         reading = own;
         busy.set(what);

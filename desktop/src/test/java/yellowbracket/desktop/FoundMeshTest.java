@@ -64,6 +64,10 @@ class FoundMeshTest extends WindowTest {
         return robot.lookup("#bodies").queryAs(TableView.class);
     }
 
+    private static javafx.scene.control.Labeled action(FxRobot robot, String starts) {
+        return labels(robot, ".action").stream().filter(l -> l.getText().startsWith(starts)).findFirst().orElseThrow();
+    }
+
     private double tall() {
         return model.result(Node.MODEL).orElseThrow().mesh().bounds().size().z();
     }
@@ -85,17 +89,17 @@ class FoundMeshTest extends WindowTest {
         until("the part on bodies", () -> robot.lookup("#bodies").tryQuery().isPresent());
         robot.clickOn("that is right");
         until("settled", () -> prop().intake().settled());
-        robot.clickOn("inch");
+        robot.clickOn(action(robot, "inch"));
         until("in inches", () -> prop().intake().unit().equals(FileUnit.INCH));
         examined();
         assertThat(tall()).isBetween(780.0, 820.0);
         robot.clickOn("take the guess");
         until("centimetres again", () -> prop().intake().unit().equals(FileUnit.CM));
-        robot.clickOn(labels(robot, ".action").stream().filter(l -> l.getText().startsWith("tip")).findFirst().orElseThrow());
+        robot.clickOn(action(robot, "tip"));
         until("tipped", () -> prop().intake().turn() != null && !prop().intake().turn().equals(yellowbracket.intake.Stance.of(FoundLantern.mesh()).turn()));
         examined();
         assertThat(tall()).as("lying down").isLessThan(200);
-        robot.clickOn("mirror");
+        robot.clickOn(action(robot, "mirror"));
         until("mirrored", () -> prop().intake().mirrored());
         for (int i = 0; i < 5; i++) robot.interact(model::undo);
         assertThat(prop().intake().settled()).as("undone to the guess").isFalse();
@@ -178,7 +182,7 @@ class FoundMeshTest extends WindowTest {
         assertThat(h.closed()).isTrue();
         assertThat(h.duplicateTriangles() + h.flippedBodies()).isZero();
         until("what was done", () -> text(robot, ".small").contains("faults 34 to"));
-        robot.clickOn("take the mending back");
+        robot.interact(() -> ((Button) action(robot, "take the mending back")).fire());
         until("taken back", () -> prop().intake().mends().isEmpty());
         examined();
         assertThat(model.result(Node.HEALTH).orElseThrow().health().closed()).isFalse();

@@ -27,12 +27,18 @@ import org.testfx.framework.junit5.Start;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
 import yellowbracket.build.ShopFile;
+import yellowbracket.demo.DemoBuild;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
 
 /** Controls a maker works with by hand, each in the real window: planes dragged, files dropped, measures, colours, dates, the finder by mouse. */
 class HandsOnTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
     @Start
     void start(Stage stage) {
         open(stage);

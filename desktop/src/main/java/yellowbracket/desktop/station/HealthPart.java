@@ -20,7 +20,6 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.mesh.HealthFindings;
 import yellowbracket.mesh.Mend;
-import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.WallThickness;
 import yellowbracket.size.Fit;
 
@@ -52,6 +51,8 @@ final class HealthPart {
         card.row("triangles", Words.whole(h.triangles()), Words.whole(h.vertices()) + " points, " + h.bodies().size() + (h.bodies().size() == 1 ? " body" : " bodies"));
         card.row("closed", h.closed() ? "yes" : "no", h.closed() ? "sections will be closed too" : "sections keep what is open", h.closed() ? "good" : "stop");
         var faults = HealthFindings.of(h, health.get().overlaps());
+        var useful = useful();
+        if (!useful.isEmpty() && !prop().intake().mends().containsAll(useful)) card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
         for (var f : faults) card.finding(f.bad() ? Fit.Weight.STOP : Fit.Weight.CARE, f.sentence(), "", () -> {});
         mending(card, faults.isEmpty());
         walls(card);
@@ -61,8 +62,7 @@ final class HealthPart {
     private void mending(Card card, boolean sound) {
         var mended = model.result(Node.MENDED);
         if (mended.isEmpty()) return;
-        var useful = EnumSet.noneOf(Mend.Step.class);
-        mended.get().possible().stream().filter(c -> c.taken() && c.count() > 0).forEach(c -> useful.add(c.step()));
+        var useful = useful();
         var done = prop().intake().mends();
         if (!done.isEmpty()) {
             card.title("mended");
@@ -75,7 +75,13 @@ final class HealthPart {
         }
         card.title("mending would");
         mended.get().possible().stream().filter(c -> c.count() > 0).forEach(c -> card.step(c.taken() ? "do" : "leave", c.step().label(), c.result()));
-        card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
+    }
+
+    /** Steps that would change something without doing harm. */
+    private EnumSet<Mend.Step> useful() {
+        var out = EnumSet.noneOf(Mend.Step.class);
+        model.result(Node.MENDED).ifPresent(m -> m.possible().stream().filter(c -> c.taken() && c.count() > 0).forEach(c -> out.add(c.step())));
+        return out;
     }
 
     private void mend(EnumSet<Mend.Step> steps) {
@@ -150,20 +156,8 @@ final class HealthPart {
         if (segments.length > 0) things.add(bench.drawn().lines(segments, colour, thick));
     }
 
-    /** Where bodies run through each other: one callout for each pair, as far as there is room. */
+    /** Faults that are no edges, said beside the model. */
     private List<Bench.Callout> callouts(double s) {
-        var h = model.result(Node.HEALTH);
-        var m = model.result(Node.MODEL);
-        if (h.isEmpty() || m.isEmpty() || !model.fresh(Node.HEALTH)) return List.of();
-        var out = new ArrayList<Bench.Callout>();
-        var seen = new ArrayList<Vec3>();
-        double apart = 0.2 * m.get().mesh().bounds().diagonal();
-        for (int f : h.get().overlaps().places()) {
-            var at = m.get().mesh().centroid(f);
-            if (out.size() >= 6 || seen.stream().anyMatch(q -> q.distance(at) < apart)) continue;
-            seen.add(at);
-            out.add(new Bench.Callout(at.times(s), "bodies cross", "care"));
-        }
-        return out;
+        return model.result(Node.HEALTH).filter(h -> model.fresh(Node.HEALTH)).map(h -> h.places().stream().map(p -> new Bench.Callout(p.at().times(s), p.words(), p.words().equals("bodies cross") ? "care" : "stop")).toList()).orElse(List.of());
     }
 }
