@@ -5,8 +5,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -58,7 +56,7 @@ public final class AppModel implements AutoCloseable {
     private final Path unsaved;
     private final Path shopFile;
     private int round;
-    private final ExecutorService files = Executors.newSingleThreadExecutor(Workings.daemon("files"));
+    private final Background background = new Background(words -> tell(Tone.STOP, words));
     private final AtomicReference<Derived> pending = new AtomicReference<>();
     private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
 
@@ -66,17 +64,14 @@ public final class AppModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Derived> derived = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
     private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
     private final StringProperty prop = new SimpleStringProperty("");
     private final BooleanProperty inches = new SimpleBooleanProperty();
     private final BooleanProperty night = new SimpleBooleanProperty();
     private static final long TAKE_MS = 90;
-    private static final long TELL_NS = 200_000_000;
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Session session;
     private Journal journal;
-    private volatile Progress.Switch reading = new Progress.Switch();
 
     /**
      * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
@@ -173,7 +168,7 @@ public final class AppModel implements AutoCloseable {
                 tell(Tone.STOP, "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
             }
         };
-        if (journalDue.getAndSet(write) == null) files.execute(() -> {
+        if (journalDue.getAndSet(write) == null) background.execute(() -> {
             var due = journalDue.getAndSet(null);
             if (due != null) due.run();
         });
@@ -262,7 +257,7 @@ public final class AppModel implements AutoCloseable {
     /** Reads, changes and writes the shop file on the file thread; the demo's made-up people and rates stay out of it. */
     private void changeShop(java.util.function.UnaryOperator<ShopFile> change) {
         if (session.build().demo()) return;
-        files.execute(() -> {
+        background.execute(() -> {
             try {
                 change.apply(ShopFile.read(shopFile)).write(shopFile);
             } catch (IOException e) {
@@ -271,52 +266,13 @@ public final class AppModel implements AutoCloseable {
         });
     }
 
-    /** Tells how far it is, a few times a second, as part of what is shown to be going on. */
-    private final class Reading extends Progress.Switch {
-        private final String what;
-        private long told = System.nanoTime();
-
-        Reading(String what) {
-            this.what = what;
-        }
-
-        @Override
-        public void report(long done, long total) {
-            long now = System.nanoTime();
-            if (total <= 0 || now - told < TELL_NS) return;
-            told = now;
-            long percent = 100 * done / total;
-            Platform.runLater(() -> {
-                if (reading == this && !busy.get().isEmpty()) busy.set(what + "  " + percent + " %");
-            });
-        }
-    }
-
     /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */
     public <T> void background(String what, Function<Progress, T> work, Consumer<T> then) {
-        var own = new Reading(what);
-        reading.off();
-        reading = own;
-        busy.set(what);
-        files.execute(() -> {
-            try {
-                T value = work.apply(own);
-                Platform.runLater(() -> {
-                    if (reading == own) busy.set("");
-                    if (!own.stopRequested()) then.accept(value);
-                });
-            } catch (Progress.Stopped e) {
-                Platform.runLater(() -> busy.set(""));
-            } catch (RuntimeException e) {
-                Platform.runLater(() -> busy.set(""));
-                tell(Tone.STOP, what + " failed: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()));
-            }
-        });
+        background.run(what, work, then);
     }
 
     public void cancelBackground() {
-        reading.off();
-        busy.set("");
+        background.cancel();
     }
 
     /** From any thread. */
@@ -415,7 +371,7 @@ public final class AppModel implements AutoCloseable {
     }
 
     public ReadOnlyObjectProperty<String> busyProperty() {
-        return busy.getReadOnlyProperty();
+        return background.busyProperty();
     }
 
     public ObjectProperty<Page> pageProperty() {
@@ -443,8 +399,7 @@ public final class AppModel implements AutoCloseable {
     @Override
     public void close() {
         endSession();
-        reading.off();
+        background.close();
         workings.close();
-        files.shutdown();
     }
 }

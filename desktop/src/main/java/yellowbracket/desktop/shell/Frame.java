@@ -1,6 +1,5 @@
 package yellowbracket.desktop.shell;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
@@ -28,10 +27,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.DirectoryChooser;
-import javafx.stage.FileChooser;
 import javafx.util.Duration;
-import yellowbracket.build.Export;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.bench.Bench;
@@ -51,7 +47,6 @@ import yellowbracket.desktop.theme.Theme;
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane {
     private static final double CARD_WIDTH = 480;
-    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY", "*.3MF", "*.GZ");
     private static final javafx.css.PseudoClass STALE = javafx.css.PseudoClass.getPseudoClass("stale");
 
     private final AppModel model;
@@ -62,6 +57,7 @@ public final class Frame extends StackPane {
     private final BorderPane frame = new BorderPane();
     private final LogLine logLine;
     private final Commands commands = new Commands();
+    private final FileActions files;
     private final HBox message = new HBox();
     private final Label working = new Label();
     private final Label buildName = new Label();
@@ -75,6 +71,7 @@ public final class Frame extends StackPane {
         this.model = model;
         this.timers = timers;
         this.openDemo = openDemo;
+        files = new FileActions(model, () -> getScene().getWindow());
         logLine = new LogLine(model, timers);
         stations();
         commands();
@@ -105,7 +102,7 @@ public final class Frame extends StackPane {
 
     private void stations() {
         var size = new SizeView(model, bench);
-        var cut = new CutView(model, bench, this::exportSections);
+        var cut = new CutView(model, bench, files::exportSections);
         var join = new JoinView(model, bench, timers);
         var wear = new WearView(model, bench);
         size.onPick(this::rewrite);
@@ -120,8 +117,8 @@ public final class Frame extends StackPane {
         pages.put(Page.SMOOTH, new SmoothView(model, bench));
         pages.put(Page.COLOUR, colour);
         pages.put(Page.WEAR, wear);
-        pages.put(Page.LOG, new LogView(model, bench, colour, this::exportLog));
-        pages.put(Page.PLAN, new PlanView(model, bench, colour, this::exportCalendar, this::benchMode));
+        pages.put(Page.LOG, new LogView(model, bench, colour, files::exportLog));
+        pages.put(Page.PLAN, new PlanView(model, bench, colour, files::exportCalendar, this::benchMode));
     }
 
     private HBox topBar() {
@@ -156,7 +153,7 @@ public final class Frame extends StackPane {
         });
         var unit = either("mm", "inch", model.inchesProperty());
         var light = either("day", "night", model.nightProperty());
-        var bar = new HBox(buildName, props, plain("open", this::open), plain("save", this::save), undo, redo, gap, unit, light, plain("find ...  /", this::find));
+        var bar = new HBox(buildName, props, plain("open", files::open), plain("save", files::save), undo, redo, gap, unit, light, plain("find ...  /", this::find));
         bar.getStyleClass().add("bar");
         bar.setMinHeight(40);
         bar.setPrefHeight(40);
@@ -191,14 +188,14 @@ public final class Frame extends StackPane {
 
     private void commands() {
         for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
-        commands.add("open a build or a mesh", "Ctrl+O", this::open);
-        commands.add("save", "Ctrl+S", this::save);
-        commands.add("save as", "", this::saveAs);
+        commands.add("open a build or a mesh", "Ctrl+O", files::open);
+        commands.add("save", "Ctrl+S", files::save);
+        commands.add("save as", "", files::saveAs);
         commands.add("undo", "Ctrl+Z", model::undo);
         commands.add("redo", "Ctrl+Shift+Z", model::redo);
-        commands.add("export sections and cut list", "", this::exportSections);
-        commands.add("export calendar", "", this::exportCalendar);
-        commands.add("export log", "", this::exportLog);
+        commands.add("export sections and cut list", "", files::exportSections);
+        commands.add("export calendar", "", files::exportCalendar);
+        commands.add("export log", "", files::exportLog);
         for (var part : List.of("fit", "bodies", "health")) commands.add("size: " + part, "", () -> {
             model.pageProperty().set(Page.SIZE);
             ((SizeView) pages.get(Page.SIZE)).show(part);
@@ -280,13 +277,13 @@ public final class Frame extends StackPane {
 
     private void write(StationView view) {
         boolean has = model.currentProp().isPresent();
-        bench.empty(has ? "" : "open a mesh to begin: drop an STL, OBJ, PLY or 3MF file here, or", has ? "" : "open a mesh", this::open);
+        bench.empty(has ? "" : "open a mesh to begin: drop an STL, OBJ, PLY or 3MF file here, or", has ? "" : "open a mesh", files::open);
         if (!has) {
             bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
             bench.callouts(List.of());
             bench.gauges(List.of());
             bench.legend().none();
-            cardScroll.setContent(new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first").primary("open a mesh", this::open, yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
+            cardScroll.setContent(new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first").primary("open a mesh", files::open, yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
             return;
         }
         redraw();
@@ -376,63 +373,9 @@ public final class Frame extends StackPane {
         model.tell(AppModel.Tone.NOTE, Help.of(page));
     }
 
-    private void open() {
-        var chooser = new FileChooser();
-        chooser.setTitle("open a build or a mesh");
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", OPENED));
-        Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow())).ifPresent(f -> model.open(f.toPath()));
-    }
-
-    private void save() {
-        model.session().file().ifPresentOrElse(model::save, this::saveAs);
-    }
-
-    private void saveAs() {
-        var chooser = new FileChooser();
-        chooser.setTitle("save the build");
-        chooser.setInitialFileName(model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket");
-        Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).ifPresent(f -> model.save(f.toPath()));
-    }
-
-    private Optional<Path> folder(String title) {
-        var chooser = new DirectoryChooser();
-        chooser.setTitle(title);
-        return Optional.ofNullable(chooser.showDialog(getScene().getWindow())).map(java.io.File::toPath);
-    }
-
-    private void exportSections() {
-        folder("folder for the section files").ifPresent(this::exportSectionsTo);
-    }
-
     /** Without asking where: for tests and scripts. */
     public void exportSectionsTo(Path folder) {
-        var sections = model.result(yellowbracket.build.Node.SECTIONS);
-        var prints = model.result(yellowbracket.build.Node.PRINTS);
-        if (sections.isEmpty() || prints.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
-        else export(() -> Export.sections(sections.get(), prints.get(), folder));
-    }
-
-    private void exportCalendar() {
-        folder("folder for the calendar").ifPresent(f -> model.schedule().ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
-    }
-
-    private void exportLog() {
-        folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
-    }
-
-    /** Something that writes files. */
-    private interface Writing {
-        List<Path> run() throws IOException;
-    }
-
-    private void export(Writing work) {
-        model.background("writing files", p -> {
-            try {
-                return work.run();
-            } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
-            }
-        }, files -> model.tell(AppModel.Tone.GOOD, files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));
+        files.exportSectionsTo(folder);
     }
 
     private void benchMode() {

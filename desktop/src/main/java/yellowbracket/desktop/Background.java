@@ -1,0 +1,98 @@
+package yellowbracket.desktop;
+
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import yellowbracket.build.Workings;
+import yellowbracket.mesh.Progress;
+
+/** One thread for files and searches: the newest piece of work stops the one before, tells how far it is, and hands its result to the interface thread. */
+final class Background implements AutoCloseable {
+    private static final long TELL_NS = 200_000_000;
+
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(Workings.daemon("files"));
+    private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
+    private final Consumer<String> failed;
+    private volatile Progress.Switch reading = new Progress.Switch();
+
+    /** @param failed hears, on any thread, why a piece of work broke off */
+    Background(Consumer<String> failed) {
+        this.failed = failed;
+    }
+
+    /** What is going on, empty for nothing. */
+    ReadOnlyObjectProperty<String> busyProperty() {
+        return busy.getReadOnlyProperty();
+    }
+
+    /** Short work that nobody waits for. */
+    void execute(Runnable work) {
+        thread.execute(work);
+    }
+
+    <T> void run(String what, Function<Progress, T> work, Consumer<T> then) {
+        var own = new Reading(what);
+        reading.off();
+        reading = own;
+        busy.set(what);
+        thread.execute(() -> {
+            try {
+                T value = work.apply(own);
+                Platform.runLater(() -> {
+                    if (reading == own) busy.set("");
+                    if (!own.stopRequested()) then.accept(value);
+                });
+            } catch (Progress.Stopped e) {
+                done(own);
+            } catch (RuntimeException e) {
+                done(own);
+                failed.accept(what + " failed: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()));
+            } catch (OutOfMemoryError e) {
+                done(own);
+                failed.accept(what + " failed: it needs more memory than there is; reduce the mesh first");
+            }
+        });
+    }
+
+    private void done(Reading own) {
+        Platform.runLater(() -> {
+            if (reading == own) busy.set("");
+        });
+    }
+
+    void cancel() {
+        reading.off();
+        busy.set("");
+    }
+
+    @Override
+    public void close() {
+        reading.off();
+        thread.shutdown();
+    }
+
+    /** Tells how far it is, a few times a second, as part of what is shown to be going on. */
+    private final class Reading extends Progress.Switch {
+        private final String what;
+        private long told = System.nanoTime();
+
+        Reading(String what) {
+            this.what = what;
+        }
+
+        @Override
+        public void report(long done, long total) {
+            long now = System.nanoTime();
+            if (total <= 0 || now - told < TELL_NS) return;
+            told = now;
+            long percent = 100 * done / total;
+            Platform.runLater(() -> {
+                if (reading == this && !busy.get().isEmpty()) busy.set(what + "  " + percent + " %");
+            });
+        }
+    }
+}

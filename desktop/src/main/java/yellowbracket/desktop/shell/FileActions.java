@@ -1,0 +1,84 @@
+package yellowbracket.desktop.shell;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+import yellowbracket.build.Export;
+import yellowbracket.desktop.AppModel;
+
+/** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
+final class FileActions {
+    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY", "*.3MF", "*.GZ");
+
+    private final AppModel model;
+    private final Supplier<Window> window;
+
+    FileActions(AppModel model, Supplier<Window> window) {
+        this.model = model;
+        this.window = window;
+    }
+
+    void open() {
+        var chooser = new FileChooser();
+        chooser.setTitle("open a build or a mesh");
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", OPENED));
+        Optional.ofNullable(chooser.showOpenDialog(window.get())).ifPresent(f -> model.open(f.toPath()));
+    }
+
+    void save() {
+        model.session().file().ifPresentOrElse(model::save, this::saveAs);
+    }
+
+    void saveAs() {
+        var chooser = new FileChooser();
+        chooser.setTitle("save the build");
+        chooser.setInitialFileName(model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket");
+        Optional.ofNullable(chooser.showSaveDialog(window.get())).ifPresent(f -> model.save(f.toPath()));
+    }
+
+    private Optional<Path> folder(String title) {
+        var chooser = new DirectoryChooser();
+        chooser.setTitle(title);
+        return Optional.ofNullable(chooser.showDialog(window.get())).map(java.io.File::toPath);
+    }
+
+    void exportSections() {
+        folder("folder for the section files").ifPresent(this::exportSectionsTo);
+    }
+
+    /** Without asking where: for tests and scripts. */
+    void exportSectionsTo(Path folder) {
+        var sections = model.result(yellowbracket.build.Node.SECTIONS);
+        var prints = model.result(yellowbracket.build.Node.PRINTS);
+        if (sections.isEmpty() || prints.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
+        else export(() -> Export.sections(sections.get(), prints.get(), folder));
+    }
+
+    void exportCalendar() {
+        folder("folder for the calendar").ifPresent(f -> model.schedule().ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
+    }
+
+    void exportLog() {
+        folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
+    }
+
+    /** Something that writes files. */
+    private interface Writing {
+        List<Path> run() throws IOException;
+    }
+
+    private void export(Writing work) {
+        model.background("writing files", p -> {
+            try {
+                return work.run();
+            } catch (IOException e) {
+                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+            }
+        }, files -> model.tell(AppModel.Tone.GOOD, files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));
+    }
+}

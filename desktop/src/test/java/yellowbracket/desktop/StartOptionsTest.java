@@ -1,0 +1,102 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import yellowbracket.build.Build;
+import yellowbracket.build.BuildFile;
+import yellowbracket.build.Meshes;
+import yellowbracket.build.ShopFile;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Wearer;
+
+/** What the window is started with and what it opens on. */
+class StartOptionsTest {
+    @TempDir
+    Path home;
+
+    private StartOptions options(String... args) {
+        return StartOptions.parse(args, Map.of("YELLOWBRACKET_HOME", home.toString()));
+    }
+
+    @Test
+    void nothingSaidIsTheUsualWindow() {
+        var o = options();
+        assertThat(o.demo()).isFalse();
+        assertThat(o.file()).isEmpty();
+        assertThat(o.width()).isEqualTo(1280);
+        assertThat(o.height()).isEqualTo(800);
+        assertThat(o.shots()).isEmpty();
+        assertThat(o.probe()).isFalse();
+        assertThat(o.configuration()).isEqualTo(home);
+    }
+
+    @Test
+    void everyOptionIsTaken() {
+        var o = options("--demo", "--today=2026-03-30", "--width=1600", "--height=1000", "--shots=pictures", "--probe=on", "my.bracket");
+        assertThat(o.demo()).isTrue();
+        assertThat(o.today()).contains(LocalDate.of(2026, 3, 30));
+        assertThat(LocalDateTime.now(o.clock())).isEqualTo(LocalDateTime.of(2026, 3, 30, 18, 0));
+        assertThat(o.width()).isEqualTo(1600);
+        assertThat(o.shots()).contains(Path.of("pictures"));
+        assertThat(o.probe()).isTrue();
+        assertThat(o.file()).contains(Path.of("my.bracket"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"--today=tomorrow", "--today=2026-13-01", "--width=wide", "--height=-5", "--width=1"})
+    void nonsenseIsRefusedInWords(String arg) {
+        assertThatThrownBy(() -> options(arg)).isInstanceOf(IllegalArgumentException.class).hasMessageMatching(".*(write).*");
+    }
+
+    @Test
+    void theConfigurationFolderFollowsTheDesktopsRules() {
+        assertThat(StartOptions.parse(new String[0], Map.of("XDG_CONFIG_HOME", "/x")).configuration()).isEqualTo(Path.of("/x/yellow-bracket"));
+        assertThat(StartOptions.parse(new String[0], Map.of()).configuration().toString()).endsWith(".config/yellow-bracket");
+    }
+
+    @Test
+    void theFirstBuildIsTheDemoOrEmptyOrTheLastOne() throws Exception {
+        assertThat(FirstBuild.of(options("--demo", "--today=2026-03-30")).build().props()).hasSize(3);
+        assertThat(FirstBuild.of(options()).build().props()).isEmpty();
+        var file = home.resolve("mine.bracket");
+        var mine = Build.empty(LocalDateTime.of(2026, 3, 1, 9, 0), ShopFile.fresh()).withName("mine");
+        BuildFile.write(file, mine, Meshes.NONE);
+        assertThat(FirstBuild.of(options(file.toString())).build()).isEqualTo(mine);
+        Files.writeString(options().lastBuildNote(), file.toString());
+        assertThat(FirstBuild.of(options()).file()).contains(file);
+        Files.delete(file);
+        assertThat(FirstBuild.of(options()).build().props()).as("the last one is gone").isEmpty();
+    }
+
+    @Test
+    void aDamagedFileOrShopIsSaidAndAnEmptyBuildOpened() throws Exception {
+        var file = home.resolve("bad.bracket");
+        Files.writeString(file, "nothing of the kind");
+        var first = FirstBuild.of(options(file.toString()));
+        assertThat(first.problem()).contains("bad.bracket");
+        assertThat(first.build().props()).isEmpty();
+        Files.writeString(home.resolve("shop.json"), "{ half");
+        assertThat(FirstBuild.of(options()).problem()).contains("shop file", "damaged");
+    }
+
+    @Test
+    void aNewBuildTakesWhatTheShopKnows() throws Exception {
+        ShopFile.fresh().withWearer(new Wearer("Ada", HeadMeasures.of(570, 195, 152), false, 5, 1700)).write(home.resolve("shop.json"));
+        assertThat(FirstBuild.of(options()).build().wearers()).extracting(Wearer::name).containsExactly("Ada");
+    }
+
+    @Test
+    void aMeshNamedAtTheStartIsNoBuild() {
+        assertThat(FirstBuild.of(options("model.stl")).problem()).isEmpty();
+    }
+}
