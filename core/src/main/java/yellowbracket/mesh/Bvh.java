@@ -103,13 +103,17 @@ public final class Bvh {
     }
 
     public double distance(double x, double y, double z) {
-        return order.length == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(new ClosestQuery(this, x, y, z).run());
+        return closestQuery().distance(x, y, z);
     }
 
     /** @throws IllegalStateException if the mesh is empty */
     public Near closest(Vec3 p) {
-        if (order.length == 0) throw new IllegalStateException("an empty mesh has no nearest point");
-        return new ClosestQuery(this, p.x(), p.y(), p.z()).nearest();
+        return closestQuery().closest(p);
+    }
+
+    /** For many nearest points in a row, on one thread. */
+    public ClosestQuery closestQuery() {
+        return new ClosestQuery(this);
     }
 
     /** Every triangle whose box meets the given one. */

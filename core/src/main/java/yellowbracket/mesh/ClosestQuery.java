@@ -1,25 +1,35 @@
 package yellowbracket.mesh;
 
-/** The nearest point of a {@link Bvh} to one point. Point against triangle after Ericson, "Real-Time Collision Detection", 2005, 5.1.5. Single use. */
-final class ClosestQuery {
+/**
+ * Nearest points of a {@link Bvh} to one point after another, confined to one thread. Each search starts from the triangle found last, so points asked
+ * for in the order of a surface or a grid are answered a little faster than scattered ones. Point against triangle after Ericson, "Real-Time
+ * Collision Detection", 2005, 5.1.5.
+ */
+public final class ClosestQuery {
     private final Bvh of;
-    private final double px;
-    private final double py;
-    private final double pz;
-    private double best = Double.POSITIVE_INFINITY;
+    private final int[] stack = new int[Bvh.STACK];
+    private final double[] reach = new double[Bvh.STACK];
+    private double px;
+    private double py;
+    private double pz;
+    private double best;
     private int bestAt = -1;
     private double bestV;
     private double bestW;
 
-    ClosestQuery(Bvh of, double px, double py, double pz) {
+    ClosestQuery(Bvh of) {
         this.of = of;
-        this.px = px;
-        this.py = py;
-        this.pz = pz;
     }
 
-    Bvh.Near nearest() {
-        double d = Math.sqrt(run());
+    /** The distance to the surface, infinite for an empty mesh. */
+    public double distance(double x, double y, double z) {
+        return of.order.length == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(run(x, y, z));
+    }
+
+    /** @throws IllegalStateException if the mesh is empty */
+    public Bvh.Near closest(Vec3 p) {
+        if (of.order.length == 0) throw new IllegalStateException("an empty mesh has no nearest point");
+        double d = Math.sqrt(run(p.x(), p.y(), p.z()));
         int c = 9 * bestAt;
         var k = of.corners;
         double u = 1 - bestV - bestW;
@@ -27,9 +37,14 @@ final class ClosestQuery {
     }
 
     /** The square of the distance. */
-    double run() {
-        var stack = new int[Bvh.STACK];
-        var reach = new double[Bvh.STACK];
+    private double run(double x, double y, double z) {
+        px = x;
+        py = y;
+        pz = z;
+        best = Double.POSITIVE_INFINITY;
+        if (bestAt >= 0) triangle(bestAt);
+        reach[0] = box(0);
+        stack[0] = 0;
         int top = 1;
         while (top > 0) {
             int node = stack[--top];

@@ -43,9 +43,10 @@ public final class DistanceGrid {
 
     private void slab(int k, Bvh index, WindingNumber winding) {
         double z = origin.z() + k * cellMm;
+        var nearest = index.closestQuery();
         for (int j = 0; j < ny; j++)
             for (int i = 0; i < nx; i++) {
-                double x = origin.x() + i * cellMm, y = origin.y() + j * cellMm, d = index.distance(x, y, z);
+                double x = origin.x() + i * cellMm, y = origin.y() + j * cellMm, d = nearest.distance(x, y, z);
                 mm[at(i, j, k)] = (float) (winding.at(x, y, z) > 0.5 ? -d : d);
             }
     }

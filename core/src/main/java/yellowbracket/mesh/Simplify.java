@@ -4,7 +4,7 @@ import java.util.Arrays;
 
 /**
  * Fewer triangles for display and search, by edge collapse in order of quadric error (Garland and Heckbert, "Surface simplification
- * using quadric error metrics", 1997), swept in rounds whose threshold lets the cheaper third of the edges go, instead of a heap. Collapses that would turn a triangle
+ * using quadric error metrics", 1997), swept in rounds whose threshold lets the cheaper part of the edges go, instead of a heap. Collapses that would turn a triangle
  * over or join what is not joined are skipped; open borders are held by extra quadrics. Results are never measured on the proxy.
  */
 public final class Simplify {
@@ -12,9 +12,12 @@ public final class Simplify {
     private static final int ROUNDS = 80;
     /** A round that takes less than this part of what is left is the last: the rest is held by borders and sharp turns. */
     private static final int STALLED = 1000;
-    /** Edges looked at to set the next round's threshold, and the share of all that it lets collapse; less is slower, more takes costly edges too early. */
+    /** Edges looked at to set the next round's threshold, and the share of all that it lets collapse; less is slower, more takes costly edges too early,
+     * which only a mesh of few facets shows. */
     private static final int SAMPLE = 4000;
-    private static final double SHARE = 0.35;
+    private static final double FAR_SHARE = 0.35, NEAR_SHARE = 0.15;
+    /** Up to this many times the target the careful share holds. */
+    private static final int NEAR = 4;
     /** Twice the area over the square of the longest side; an even triangle has 0.87. */
     private static final double SLIVER = 0.06;
     /** A sliver may lose this much of its evenness in one collapse; with 1 the needles about the pole of a sphere never go. */
@@ -61,7 +64,7 @@ public final class Simplify {
         return compact();
     }
 
-    /** The error that {@link #SHARE} of the edges stay below, from an even sample of those left. */
+    /** The error that a share of the edges stay below, from an even sample of those left. */
     private double cheapShare() {
         var costs = new double[SAMPLE];
         int n = 0, step = Math.max(1, dead.length / SAMPLE);
@@ -75,7 +78,8 @@ public final class Simplify {
         }
         if (n == 0) return 0;
         Arrays.sort(costs, 0, n);
-        return Math.max(costs[(int) (SHARE * (n - 1))], 1e-15);
+        double share = alive > (long) NEAR * target ? FAR_SHARE : NEAR_SHARE;
+        return Math.max(costs[(int) (share * (n - 1))], 1e-15);
     }
 
     private void addPlane(int f) {
