@@ -243,7 +243,7 @@ public final class Mesh {
             for (int f = 0; f < triangleCount(); f++) {
                 for (int k = 0; k < 3; k++) {
                     int v = vertex(f, k);
-                    chunk.putFloat((float) x(v)).putFloat((float) y(v)).putFloat((float) z(v));
+                    chunk.putFloat((float) x(v) + 0f).putFloat((float) y(v) + 0f).putFloat((float) z(v) + 0f); // -0 counts as 0, as readers have it
                 }
                 if (!chunk.hasRemaining()) {
                     sha.update(chunk.flip());

@@ -126,4 +126,11 @@ class MeshTest {
         assertThat(w.index(77, 38.5f, -77)).isEqualTo(78);
         assertThat(w.count()).isEqualTo(5001);
     }
+
+    @Test
+    void minusZeroIsZeroInTheHash() {
+        var plus = Mesh.of(new double[] {0, 0, 0, 1, 0, 0, 0, 1, 0}, new int[] {0, 1, 2});
+        var minus = Mesh.of(new double[] {-0.0, 0, -0.0, 1, -0.0, 0, 0, 1, 0}, new int[] {0, 1, 2});
+        assertThat(minus.contentHash()).as("a file written with the one is read with the other").isEqualTo(plus.contentHash());
+    }
 }
