@@ -11,20 +11,19 @@ import java.util.stream.IntStream;
  * Build O(n log n); queries O(log n) in practice.
  */
 public final class Bvh {
-    static final int BOX = BvhBuild.BOX;
     /** Depth of the traversal stack; a median fallback keeps the tree far below this. */
     static final int STACK = 96;
 
     final double[] corners; // nine a triangle, in leaf order: the three corners' coordinates
     final int[] order;      // leaf position -> triangle of the mesh
-    final float[] boxes;    // six a node: min xyz, max xyz, rounded outwards
-    final int[] links;      // two a node: left child or -(first + 1), count or right child
+    /** Eight a node, together in memory: min xyz and max xyz as the bits of floats rounded outwards; left child or -(first + 1); right child or count. */
+    final int[] tree;
+    static final int NODE = 8, LEFT = 6, RIGHT = 7;
 
     private Bvh(double[] corners, BvhBuild build) {
         this.corners = corners;
         order = build.order;
-        boxes = build.boxes;
-        links = build.links;
+        tree = build.tree();
     }
 
     /** What a ray met: the distance along the (unit) direction, the triangle, and whether it came through the back of it. */
@@ -139,17 +138,22 @@ public final class Bvh {
         var stack = new int[STACK];
         int top = 1;
         while (top > 0) {
-            int node = stack[--top], b = BOX * node;
-            if (!test.meets(boxes[b], boxes[b + 1], boxes[b + 2], boxes[b + 3], boxes[b + 4], boxes[b + 5])) continue;
-            int left = links[2 * node];
+            int b = NODE * stack[--top];
+            if (!test.meets(side(b), side(b + 1), side(b + 2), side(b + 3), side(b + 4), side(b + 5))) continue;
+            int left = tree[b + LEFT];
             if (left >= 0) {
                 stack[top++] = left;
-                stack[top++] = links[2 * node + 1];
+                stack[top++] = tree[b + RIGHT];
                 continue;
             }
-            int from = -left - 1, to = from + links[2 * node + 1];
+            int from = -left - 1, to = from + tree[b + RIGHT];
             for (int i = from; i < to; i++) if (leafMeets(i, test)) out.accept(order[i]);
         }
+    }
+
+    /** One of the six sides of a box. */
+    float side(int at) {
+        return Float.intBitsToFloat(tree[at]);
     }
 
     private boolean leafMeets(int i, BoxTest test) {

@@ -58,6 +58,18 @@ final class BvhBuild {
         links = Arrays.copyOf(links, 2 * nodes.get());
     }
 
+    /** Boxes and links side by side, as {@link Bvh} keeps them. */
+    int[] tree() {
+        int n = links.length / 2;
+        var out = new int[Bvh.NODE * n];
+        for (int i = 0; i < n; i++) {
+            for (int k = 0; k < BOX; k++) out[Bvh.NODE * i + k] = Float.floatToRawIntBits(boxes[BOX * i + k]);
+            out[Bvh.NODE * i + Bvh.LEFT] = links[2 * i];
+            out[Bvh.NODE * i + Bvh.RIGHT] = links[2 * i + 1];
+        }
+        return out;
+    }
+
     /** Fills {@link #order} by the Morton code of the triangles' middles: a cube of 1024 cells a side about the mesh. */
     private void sort() {
         var box = mesh.bounds();

@@ -49,13 +49,13 @@ public final class ClosestQuery {
         while (top > 0) {
             int node = stack[--top];
             if (reach[top] >= best) continue;
-            int left = of.links[2 * node];
+            int left = of.tree[Bvh.NODE * node + Bvh.LEFT];
             if (left < 0) {
-                int from = -left - 1, to = from + of.links[2 * node + 1];
+                int from = -left - 1, to = from + of.tree[Bvh.NODE * node + Bvh.RIGHT];
                 for (int i = from; i < to; i++) triangle(i);
                 continue;
             }
-            int right = of.links[2 * node + 1];
+            int right = of.tree[Bvh.NODE * node + Bvh.RIGHT];
             double dl = box(left), dr = box(right);
             boolean leftNear = dl < dr;
             double far = leftNear ? dr : dl, near = leftNear ? dl : dr;
@@ -72,9 +72,8 @@ public final class ClosestQuery {
     }
 
     private double box(int node) {
-        int b = Bvh.BOX * node;
-        var k = of.boxes;
-        double x = Math.max(0, Math.max(k[b] - px, px - k[b + 3])), y = Math.max(0, Math.max(k[b + 1] - py, py - k[b + 4])), z = Math.max(0, Math.max(k[b + 2] - pz, pz - k[b + 5]));
+        int b = Bvh.NODE * node;
+        double x = Math.max(0, Math.max(of.side(b) - px, px - of.side(b + 3))), y = Math.max(0, Math.max(of.side(b + 1) - py, py - of.side(b + 4))), z = Math.max(0, Math.max(of.side(b + 2) - pz, pz - of.side(b + 5)));
         return x * x + y * y + z * z;
     }
 

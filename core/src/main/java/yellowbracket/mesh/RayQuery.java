@@ -6,15 +6,14 @@ import java.util.function.IntPredicate;
 
 /** One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997. Single use. */
 final class RayQuery {
-    private static final int BOX = Bvh.BOX;
+    private static final int NODE = Bvh.NODE;
     private static final int STACK = Bvh.STACK;
     /** Share of a triangle by which a ray may miss it and still count, so that none slips through between two neighbours. */
     private static final double EDGE = 1e-10;
 
     private final double[] corners;
     private final int[] order;
-    private final float[] boxes;
-    private final int[] links;
+    private final int[] tree;
     private final double ox, oy, oz, dx, dy, dz, ix, iy, iz;
     /** Which of a box's six numbers the ray meets first along each axis. */
     private final int nearX, nearY, nearZ;
@@ -23,8 +22,7 @@ final class RayQuery {
     RayQuery(Bvh of, double ox, double oy, double oz, double dx, double dy, double dz) {
         corners = of.corners;
         order = of.order;
-        boxes = of.boxes;
-        links = of.links;
+        tree = of.tree;
         this.ox = ox;
         this.oy = oy;
         this.oz = oz;
@@ -48,9 +46,9 @@ final class RayQuery {
         while (top > 0) {
             int node = stack[--top];
             if (entered[top] > best) continue;
-            int left = links[2 * node];
+            int left = tree[NODE * node + Bvh.LEFT];
             if (left < 0) {
-                int from = -left - 1, to = from + links[2 * node + 1];
+                int from = -left - 1, to = from + tree[NODE * node + Bvh.RIGHT];
                 for (int i = from; i < to; i++) {
                     double t = hit(i);
                     if (t >= least && t < best) {
@@ -59,7 +57,7 @@ final class RayQuery {
                     }
                 }
             } else {
-                int right = links[2 * node + 1];
+                int right = tree[NODE * node + Bvh.RIGHT];
                 double tl = entry(left, best), tr = entry(right, best);
                 boolean leftFirst = tl <= tr;
                 double far = leftFirst ? tr : tl, near = leftFirst ? tl : tr;
@@ -110,13 +108,13 @@ final class RayQuery {
         while (top > 0) {
             int node = stack[--top];
             if (entry(node, limit) == Double.POSITIVE_INFINITY) continue;
-            int left = links[2 * node];
+            int left = tree[NODE * node + Bvh.LEFT];
             if (left >= 0) {
                 stack[top++] = left;
-                stack[top++] = links[2 * node + 1];
+                stack[top++] = tree[NODE * node + Bvh.RIGHT];
                 continue;
             }
-            int from = -left - 1, to = from + links[2 * node + 1];
+            int from = -left - 1, to = from + tree[NODE * node + Bvh.RIGHT];
             for (int i = from; i < to; i++) {
                 double t = hit(i);
                 if (t < Double.POSITIVE_INFINITY && test.enough(i, t)) return i;
@@ -127,11 +125,15 @@ final class RayQuery {
 
     /** Where the ray enters the node's box, infinity if it misses or enters beyond {@code limit}. */
     private double entry(int node, double limit) {
-        int b = BOX * node;
-        double lo = Math.max((boxes[b + nearX] - ox) * ix, Math.max((boxes[b + nearY] - oy) * iy, (boxes[b + nearZ] - oz) * iz));
-        double hi = Math.min((boxes[b + 3 - nearX] - ox) * ix, Math.min((boxes[b + 5 - nearY] - oy) * iy, (boxes[b + 7 - nearZ] - oz) * iz));
+        int b = NODE * node;
+        double lo = Math.max((side(b + nearX) - ox) * ix, Math.max((side(b + nearY) - oy) * iy, (side(b + nearZ) - oz) * iz));
+        double hi = Math.min((side(b + 3 - nearX) - ox) * ix, Math.min((side(b + 5 - nearY) - oy) * iy, (side(b + 7 - nearZ) - oz) * iz));
         if (lo > hi || hi < 0 || lo > limit) return Double.POSITIVE_INFINITY;
         return lo > 0 ? lo : 0; // a ray in the plane of a box face gives NaN bounds: such a box is kept
+    }
+
+    private float side(int at) {
+        return Float.intBitsToFloat(tree[at]);
     }
 
     private double hit(int i) {

@@ -15,7 +15,7 @@ public final class WindingNumber {
 
     private WindingNumber(Bvh index) {
         this.index = index;
-        dipoles = new double[DIPOLE * index.links.length / 2];
+        dipoles = new double[DIPOLE * index.tree.length / Bvh.NODE];
         if (index.order.length > 0) gather(0);
     }
 
@@ -25,13 +25,13 @@ public final class WindingNumber {
 
     /** Area vector, area-weighted centre and radius of a node; returns its area. */
     private double gather(int node) {
-        int left = index.links[2 * node], d = DIPOLE * node;
+        int left = index.tree[Bvh.NODE * node + Bvh.LEFT], d = DIPOLE * node;
         double area = 0;
         if (left < 0) {
-            int from = -left - 1, to = from + index.links[2 * node + 1];
+            int from = -left - 1, to = from + index.tree[Bvh.NODE * node + Bvh.RIGHT];
             for (int i = from; i < to; i++) area += leaf(d, i);
         } else {
-            int right = index.links[2 * node + 1];
+            int right = index.tree[Bvh.NODE * node + Bvh.RIGHT];
             double la = gather(left), ra = gather(right);
             area = la + ra;
             for (int k = 0; k < 3; k++) {
@@ -39,11 +39,11 @@ public final class WindingNumber {
                 dipoles[d + 3 + k] = la * dipoles[DIPOLE * left + 3 + k] + ra * dipoles[DIPOLE * right + 3 + k];
             }
         }
-        int b = Bvh.BOX * node;
+        int b = Bvh.NODE * node;
         double far = 0;
         for (int k = 0; k < 3; k++) {
-            dipoles[d + 3 + k] = area > 0 ? dipoles[d + 3 + k] / area : index.boxes[b + k];
-            double reach = Math.max(index.boxes[b + 3 + k] - dipoles[d + 3 + k], dipoles[d + 3 + k] - index.boxes[b + k]);
+            dipoles[d + 3 + k] = area > 0 ? dipoles[d + 3 + k] / area : index.side(b + k);
+            double reach = Math.max(index.side(b + 3 + k) - dipoles[d + 3 + k], dipoles[d + 3 + k] - index.side(b + k));
             far += reach * reach;
         }
         dipoles[d + 6] = Math.sqrt(far);
@@ -78,13 +78,13 @@ public final class WindingNumber {
                 sum += (dipoles[d] * rx + dipoles[d + 1] * ry + dipoles[d + 2] * rz) / (r2 * Math.sqrt(r2));
                 continue;
             }
-            int left = index.links[2 * node];
+            int left = index.tree[Bvh.NODE * node + Bvh.LEFT];
             if (left >= 0) {
                 stack[top++] = left;
-                stack[top++] = index.links[2 * node + 1];
+                stack[top++] = index.tree[Bvh.NODE * node + Bvh.RIGHT];
                 continue;
             }
-            int from = -left - 1, to = from + index.links[2 * node + 1];
+            int from = -left - 1, to = from + index.tree[Bvh.NODE * node + Bvh.RIGHT];
             for (int i = from; i < to; i++) sum += solidAngle(i, x, y, z);
         }
         return sum / (4 * Math.PI);

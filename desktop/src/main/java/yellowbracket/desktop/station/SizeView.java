@@ -242,7 +242,7 @@ public final class SizeView extends StationView {
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
-        if (fit.isEmpty()) {
+        if (fit.isEmpty() || clearance.isEmpty()) { // the clearance follows the fit by a moment
             bench.legend().none();
             bench.callouts(List.of());
             bench.gauges(List.of(new Bench.Gauge("scale", Words.scale(s), "", ""), new Bench.Gauge("size", words().size(size.get().size()), "", "")));
