@@ -46,7 +46,7 @@ public final class Workings implements AutoCloseable {
         var before = current.getAndSet(request);
         if (before != null) before.off();
         asideRound.set(new Object()); // what-ifs of the build before are of no use now
-        worker.execute(() -> run(build, meshes, first, request));
+        submit(() -> run(build, meshes, first, request));
     }
 
     private void run(Build build, Meshes meshes, String first, Progress.Switch request) {
@@ -69,7 +69,7 @@ public final class Workings implements AutoCloseable {
     /** Derives another build after the shown one and hands its results over, on the worker's thread; dropped when the shown build changes first. */
     public void whatIf(Build build, Meshes meshes, BiConsumer<Build, Derived> then) {
         var round = asideRound.get();
-        worker.execute(() -> {
+        submit(() -> {
             if (asideRound.get() != round) return;
             var stop = new Progress() {
                 @Override
@@ -87,6 +87,15 @@ public final class Workings implements AutoCloseable {
                 // the alternatives belong to a build that is no longer shown
             }
         });
+    }
+
+    /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */
+    private void submit(Runnable work) {
+        try {
+            worker.execute(work);
+        } catch (java.util.concurrent.RejectedExecutionException e) {
+            if (!worker.isShutdown()) throw e;
+        }
     }
 
     /** Minutes are exact enough, and keep the schedule from being made anew at every call. */

@@ -66,7 +66,7 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
             int neck = 0;
             for (int a = 1; a < 6; a++) if (open[a] > open[neck]) neck = a;
             boolean hollow = walls >= 3 && open[neck] > NECK_SHARE && open[neck ^ 1] < NECK_SHARE && !index.inside(box.centre());
-            var way = hollow ? shellWay(open) : solidWay();
+            var way = hollow ? shellWay(open, neck) : solidWay();
             double inner = hollow ? innerWidth(way.x) : 0;
             return unit(way, hollow, inner);
         }
@@ -87,10 +87,7 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
         /** Which axis of the file is the wearer's right, and the turn; and why. */
         private record Way(Turn turn, Vec3 x, boolean sure, String because) {}
 
-        private Way shellWay(double[] open) {
-            int down = 0;
-            for (int a = 1; a < 6; a++) if (open[a] > open[down]) down = a;
-            int neck = down;
+        private Way shellWay(double[] open, int neck) {
             int mirror = mirrorAxis(neck / 2);
             var sides = new ArrayList<Integer>();
             for (int a = 0; a < 6; a++) if (a / 2 != neck / 2 && (mirror < 0 || a / 2 != mirror)) sides.add(a);

@@ -2,6 +2,7 @@ package yellowbracket.desktop;
 
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
@@ -29,9 +30,13 @@ final class Background implements AutoCloseable {
         return busy.getReadOnlyProperty();
     }
 
-    /** Short work that nobody waits for. */
+    /** Short work that nobody waits for; none any more once this is closed. */
     void execute(Runnable work) {
-        thread.execute(work);
+        try {
+            thread.execute(work);
+        } catch (RejectedExecutionException e) {
+            if (!thread.isShutdown()) throw e;
+        }
     }
 
     <T> void run(String what, Function<Progress, T> work, Consumer<T> then) {
@@ -39,7 +44,7 @@ final class Background implements AutoCloseable {
         reading.off();
         reading = own;
         busy.set(what);
-        thread.execute(() -> {
+        execute(() -> {
             try {
                 T value = work.apply(own);
                 Platform.runLater(() -> {
