@@ -129,4 +129,35 @@ class WorkingsTest {
         assertThat(Export.book(build, all, dir.resolve("b.pdf"))).isNotEmptyFile();
         assertThat(dir.toFile().list((d, n) -> n.endsWith(".part"))).isEmpty();
     }
+
+    /** A window that is closing may still ask: nothing is worked out any more, and nothing is thrown. */
+    @Test
+    void closedWorkingsAnswerNoMore() throws Exception {
+        var heard = new java.util.concurrent.atomic.AtomicInteger();
+        var workings = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, d -> heard.incrementAndGet());
+        workings.close();
+        int before = heard.get();
+        workings.show(DocumentTest.build(), DocumentTest.meshes(), "helm");
+        workings.whatIf(DocumentTest.build(), DocumentTest.meshes(), (b, d) -> heard.incrementAndGet());
+        Thread.sleep(100);
+        assertThat(heard.get()).isEqualTo(before);
+    }
+
+    /** What a part of the model is asked for again is not made again: the same object comes back. */
+    @Test
+    void unchangedInputsKeepTheirResults() throws Exception {
+        var latest = new java.util.concurrent.atomic.AtomicReference<>(Derived.NOTHING);
+        try (var workings = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, latest::set)) {
+            var build = DocumentTest.build();
+            workings.show(build, DocumentTest.meshes(), "helm");
+            until(() -> latest.get().fresh(Node.CHANCE, Node.BUILD));
+            var model = latest.get().require(Node.MODEL, "helm");
+            var sections = latest.get().require(Node.SECTIONS, "helm");
+            var again = build.withDue("later", build.due().plusDays(3));
+            workings.show(again, DocumentTest.meshes(), "helm");
+            until(() -> latest.get().build().equals(java.util.Optional.of(again)) && latest.get().fresh(Node.CHANCE, Node.BUILD));
+            assertThat(latest.get().require(Node.MODEL, "helm")).isSameAs(model);
+            assertThat(latest.get().require(Node.SECTIONS, "helm")).isSameAs(sections);
+        }
+    }
 }
