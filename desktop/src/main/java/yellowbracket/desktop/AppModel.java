@@ -245,7 +245,8 @@ public final class AppModel implements AutoCloseable {
     /** What this build has taught goes to the shop, for the builds to come. */
     private void keepLessons() {
         var d = derived.get();
-        if (d != null && d.fresh(Node.TASKS, Node.BUILD)) d.get(Node.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(session.build().key(), t.own())));
+        String key = session.build().key(); // here: the session may be another by the time the file is written
+        if (d != null && d.fresh(Node.TASKS, Node.BUILD)) d.get(Node.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
     }
 
     /** A wearer's card belongs to the build and to the shop. */

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
@@ -137,8 +136,6 @@ class BenchAndStripTest extends WindowTest {
         }
         robot.clickOn(bands.stream().skip(2).findFirst().orElseThrow());
         until("print page", () -> model.pageProperty().get() == Page.PRINT);
-        robot.interact(() -> model.ghost(Optional.of(LocalDateTime.of(2026, 4, 20, 12, 0))));
-        assertThat(model.ghostProperty().get()).isPresent();
     }
 
     @Test

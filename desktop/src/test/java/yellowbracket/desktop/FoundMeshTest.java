@@ -117,7 +117,7 @@ class FoundMeshTest extends WindowTest {
         type(robot, "#small", "rivet");
         until("a refusal", () -> told().contains("is no length"));
         type(robot, "#small", "900");
-        until("a refusal", () -> told().contains("would drop every body"));
+        until("a refusal", () -> told().contains("keep at least one body"));
         type(robot, "#small", "8");
         until("rivets dropped", () -> prop().intake().roles().size() == 32);
         examined();

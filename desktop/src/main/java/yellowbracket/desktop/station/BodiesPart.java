@@ -183,8 +183,7 @@ final class BodiesPart {
         }
         var small = bodies.smallerThan(mm / prop().scale(), intake().unit()).stream().filter(b -> intake().role(b).printed()).toList();
         if (small.isEmpty()) model.tell(AppModel.Tone.NOTE, "no body is shorter than that");
-        else if (small.size() == bodies.entries().size()) model.tell(AppModel.Tone.STOP, "that would drop every body: type a smaller length");
-        else change("drop " + small.size() + " small bodies", i -> i.withRole(small, BodyRole.DROPPED));
+        else give(small, BodyRole.DROPPED, "drop " + small.size() + " small bodies");
     }
 
     private void roles(BodyRole role) {
@@ -192,13 +191,14 @@ final class BodiesPart {
             model.tell(AppModel.Tone.NOTE, "pick bodies first: click one in the bench, or rows of the list");
             return;
         }
-        var after = intake().withRole(picked, role);
-        var bodies = model.result(Node.BODIES).orElseThrow();
-        if (bodies.entries().stream().noneMatch(e -> after.role(e.number()).printed())) {
-            model.tell(AppModel.Tone.STOP, "nothing would be left to print: keep at least one body");
-            return;
-        }
-        change((role == BodyRole.SHELL ? "keep " : role == BodyRole.DROPPED ? "drop " : role.label() + ": ") + picked.size() + (picked.size() == 1 ? " body" : " bodies"), i -> i.withRole(List.copyOf(picked), role));
+        give(List.copyOf(picked), role, (role == BodyRole.SHELL ? "keep " : role == BodyRole.DROPPED ? "drop " : role.label() + ": ") + picked.size() + (picked.size() == 1 ? " body" : " bodies"));
+    }
+
+    /** Unless nothing would be left to print. */
+    private void give(List<Integer> bodies, BodyRole role, String name) {
+        var after = intake().withRole(bodies, role);
+        if (model.result(Node.BODIES).orElseThrow().entries().stream().noneMatch(e -> after.role(e.number()).printed())) model.tell(AppModel.Tone.STOP, "nothing would be left to print: keep at least one body");
+        else change(name, i -> i.withRole(bodies, role));
     }
 
     private static String cubic(double cm3) {
@@ -210,7 +210,7 @@ final class BodiesPart {
     }
 
     /** Every body in its colour, the picked ones yellow, those not printed as glass. */
-    void draw(Color plastic) {
+    void draw() {
         var drawn = model.result(Node.FILE_PROXY);
         if (drawn.isEmpty()) return;
         var mesh = intake().placed(drawn.get().mesh());

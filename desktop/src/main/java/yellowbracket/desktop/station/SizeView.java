@@ -223,7 +223,7 @@ public final class SizeView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        if (part.equals("bodies")) bodies.draw(plastic());
+        if (part.equals("bodies")) bodies.draw();
         else if (part.equals("health")) health.draw(neutral());
         else drawFit();
     }
