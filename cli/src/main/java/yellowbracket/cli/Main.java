@@ -6,7 +6,7 @@ import picocli.CommandLine.Command;
 
 /** Exit 0 done, 1 the input is refused, 2 wrong usage. */
 @Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the date.",
-        subcommands = {CheckCommand.class, ConvertCommand.class, SizeCommand.class, CutCommand.class, PrintCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
+        subcommands = {CheckCommand.class, ConvertCommand.class, SizeCommand.class, TestPieceCommand.class, CutCommand.class, PrintCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
 public final class Main {
     private Main() {}
 

@@ -1,92 +1,127 @@
 package yellowbracket.cli;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
+import java.util.stream.Stream;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Cylinders;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
-import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
+import yellowbracket.size.Carry;
 import yellowbracket.size.Cavity;
+import yellowbracket.size.Donning;
 import yellowbracket.size.Fit;
+import yellowbracket.size.Hardware;
+import yellowbracket.size.HeadField;
 import yellowbracket.size.HeadForm;
+import yellowbracket.size.MaskFit;
+import yellowbracket.size.Pose;
+import yellowbracket.size.Remedy;
 
-@Command(name = "size", description = "does it fit this head, at which scale")
+@Command(name = "size", description = "does it fit this head, at which scale, does the head go in, what is seen")
 final class SizeCommand extends Output {
-    @Parameters(paramLabel = "MODEL", description = "a mesh file of a helm")
+    @Parameters(paramLabel = "MODEL", description = "a mesh file of a helm, a mask or a prop")
     Path model;
 
     @ArgGroup(multiplicity = "1")
-    Who who;
+    WhoWears who;
 
     @Option(names = "--scale", description = "scale to judge, 1.04 for 104 per cent; the recommended one if left out")
     Double scale;
 
-    /** A wearer's card, or measures in the call. */
-    static final class Who {
-        @Option(names = "--wearer", description = "a wearer's JSON file")
-        Path wearer;
+    @Option(names = "--as", description = "${COMPLETION-CANDIDATES}; told from the model's shape if left out")
+    Kind as;
 
-        @Option(names = "--head", description = "circ=575,length=195,breadth=153[,height=224], in mm")
-        String head;
-    }
+    /** How the thing is worn. */
+    enum Kind { HELM, MASK, PROP }
 
     @Override
     Map<String, Object> work() {
-        var wearer = who.wearer != null ? card(who.wearer) : measures(who.head);
-        var wrong = wearer.head().check();
-        if (!wrong.isEmpty()) throw new Refused(wrong.stream().map(HeadMeasures.Implausible::sentence).toList());
-        if (scale != null && !(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
+        var wearer = who.wearer(spec);
+        checkScale(scale);
         var mesh = mesh(model);
-        var cavity = Cavity.of(mesh, Bvh.of(mesh));
+        var index = Bvh.of(mesh);
+        var cavity = Cavity.of(mesh, index);
+        return switch (as == null ? guess(mesh, cavity) : as) {
+            case HELM -> helm(wearer, mesh, cavity);
+            case MASK -> mask(wearer, mesh, index);
+            case PROP -> prop(wearer, mesh, index);
+        };
+    }
+
+    static void checkScale(Double scale) {
+        if (scale != null && !(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
+    }
+
+    /** Without a hollow: a mask is as wide as a face and stands before one; anything else is refused rather than guessed. */
+    private Kind guess(Mesh mesh, Cavity cavity) {
+        if (cavity.holdsAHead()) return Kind.HELM;
+        throw new Refused(model.getFileName() + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres, or say --as mask or --as prop.");
+    }
+
+    private Map<String, Object> helm(Wearer wearer, Mesh mesh, Cavity cavity) {
         if (!cavity.holdsAHead()) throw new Refused(model.getFileName() + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres.");
-        var form = HeadForm.of(wearer.head());
-        var scales = Fit.scales(wearer, form, cavity, Progress.NONE);
-        var fit = Fit.of(wearer, form, cavity, scale == null ? scales.recommended() : scale, scales);
-        var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm())).toList();
-        var neck = fit.neck();
-        var path = List.of(map("tiltDeg", neck.tiltDeg(), "forwardMm", neck.shiftMm(), "tightestZMm", neck.tightestZ(), "at", neck.tightestAt()));
+        var form = HeadForm.of(wearer);
+        var room = Fit.room(wearer, List.of(), form, cavity);
+        var scales = Fit.scales(room, form, cavity, Progress.NONE);
+        var fit = Fit.of(room, form, cavity, scale == null ? scales.recommended() : scale, scales);
+        var field = HeadField.of(form, wearer, Progress.NONE);
+        var donning = Donning.of(field, cavity, fit.scale(), fit.pose(), Progress.NONE);
+        var remedies = Remedy.of(field, cavity, fit.scale(), donning, Progress.NONE);
+        var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm", room.leastMm(z.zone()))).toList();
         var v = fit.vision();
-        return map("scale", map("used", fit.scale(), "recommended", scales.recommended(), "lowest", scales.lowest(), "highest", scales.highest(), "lowestBecause", scales.lowestBecause(), "recommendedBecause", scales.recommendedBecause()),
-                "clearance", map("zones", zones), "passes", map("ok", neck.passes(), "spareMm", neck.spareMm(), "path", path),
-                "vision", map("leftDeg", v.leftDeg(), "rightDeg", v.rightDeg(), "upDeg", v.upDeg(), "downDeg", v.downDeg(), "floorFromM", v.floorFromM(), "openShare", v.openShare()),
-                "pose", map("forwardMm", fit.pose().forwardMm(), "upMm", fit.pose().upMm(), "pitchDeg", fit.pose().pitchDeg()),
-                "findings", fit.findings().stream().map(f -> f.weight().name().toLowerCase(java.util.Locale.ROOT) + ": " + f.words()).toList());
+        var findings = Stream.concat(donning.passes() ? Stream.of() : Stream.of("stop: " + donning.words()), fit.findings().stream().map(SizeCommand::line)).toList();
+        return map("scale", map("used", fit.scale(), "recommended", scales.recommended(), "lowest", scales.lowest(), "highest", scales.highest(), "lowestBecause", scales.lowestBecause(), "recommendedBecause", scales.recommendedBecause(), "highestBecause", scales.highestBecause()),
+                "clearance", map("zones", zones),
+                "passes", map("ok", donning.passes(), "spareMm", donning.spareMm(), "words", donning.words(), "path", donning.path().stream().map(s -> step(s, fit.pose())).toList(), "remedies", remedies.stream().map(Remedy::words).toList()),
+                "vision", map("leftDeg", v.leftDeg(), "rightDeg", v.rightDeg(), "upDeg", v.upDeg(), "downDeg", v.downDeg(), "floorFromM", v.floorFromM(), "openShare", v.openShare(), "bothShare", v.bothShare(), "eyesUpMm", v.eyesUpMm()),
+                "air", map("openCm2", fit.air().openCm2()), "pose", pose(fit.pose()), "hardware", hardware(mesh, cavity.index(), fit.scale()), "findings", findings);
     }
 
-    private static Wearer card(Path file) {
+    /** Heights count from where the prop is worn: the head is that far below. */
+    private static Map<String, Object> step(Donning.Step s, Pose worn) {
+        return map("belowMm", worn.upMm() - s.pose().upMm(), "forwardMm", s.pose().forwardMm() - worn.forwardMm(), "tiltDeg", s.pose().pitchDeg() - worn.pitchDeg(), "roomMm", s.roomMm());
+    }
+
+    private static Map<String, Object> pose(Pose p) {
+        return map("forwardMm", p.forwardMm(), "upMm", p.upMm(), "pitchDeg", p.pitchDeg());
+    }
+
+    private static List<Map<String, Object>> hardware(Mesh mesh, Bvh index, double scale) {
+        return Hardware.after(Cylinders.of(mesh, index, Progress.NONE), scale).stream().map(h -> map("what", h.words(), "diameterMm", h.diameterMm(), "depthMm", h.lengthMm(), "part", h.part(), "fits", h.fits(), "advice", h.advice())).toList();
+    }
+
+    private static String line(Fit.Finding f) {
+        return f.weight().name().toLowerCase(Locale.ROOT) + ": " + f.words();
+    }
+
+    private Map<String, Object> mask(Wearer wearer, Mesh mesh, Bvh index) {
+        var form = HeadForm.of(wearer);
+        MaskFit fit;
+        double recommended;
         try {
-            return new ObjectMapper().registerModule(new Jdk8Module()).readValue(Files.readString(file), Wearer.class);
-        } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
-            throw new Refused(file.getFileName() + ": this is no wearer's card (" + e.getOriginalMessage().split("\n")[0] + "); it holds name, head, glasses, hairMm, bodyHeightMm.");
-        } catch (IOException e) {
-            throw new Refused(file.getFileName() + ": the wearer's card cannot be read; check the name and the folder.");
+            var read = MaskFit.Read.of(mesh, index);
+            recommended = read.scaleFor(form).orElse(1.0);
+            fit = MaskFit.of(wearer, form, read, scale == null ? recommended : scale);
+        } catch (IllegalArgumentException | IllegalStateException e) {
+            throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");
         }
+        var eyes = fit.eyes().map(e -> map("apartMm", e.apartMm(), "wideMm", e.wideMm(), "highMm", e.highMm(), "offMm", e.offMm())).orElse(map());
+        return map("scale", map("used", fit.scale(), "recommended", recommended), "mask", map("rimTouching", fit.rimTouching(), "rimGapMm", fit.rimGapMm(), "rimGapAt", xyz(fit.rimGapAt()), "touchesAt", fit.touchesAt().label(), "eyes", eyes,
+                "straps", fit.straps().stream().map(Output::xyz).toList()), "pose", pose(fit.pose()), "hardware", hardware(mesh, index, fit.scale()), "findings", fit.findings().stream().map(SizeCommand::line).toList());
     }
 
-    private Wearer measures(String text) {
-        var m = new HashMap<String, Double>();
-        for (var part : text.split(",")) {
-            var kv = part.split("=");
-            try {
-                m.put(kv[0].strip(), Double.parseDouble(kv[1].strip()));
-            } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-                throw new ParameterException(spec.commandLine(), "--head is written circ=575,length=195,breadth=153[,height=224], not \"" + text + "\"");
-            }
-        }
-        if (!m.keySet().containsAll(List.of("circ", "length", "breadth"))) throw new ParameterException(spec.commandLine(), "--head needs circ, length and breadth");
-        var head = new HeadMeasures(m.get("circ"), m.get("length"), m.get("breadth"), Optional.ofNullable(m.get("height")), Optional.ofNullable(m.get("face")), Optional.ofNullable(m.get("neck")), Optional.ofNullable(m.get("pupils")));
-        return new Wearer("wearer", head, false, 0, 1720);
+    private Map<String, Object> prop(Wearer wearer, Mesh mesh, Bvh index) {
+        double s = scale == null ? 1 : scale;
+        var c = Carry.of(mesh, index, s, wearer);
+        return map("scale", map("used", s), "carry", map("lengthMm", c.lengthMm(), "balanceMm", c.balanceMm(), "gripAtMm", c.gripAtMm(), "gripThickMm", c.gripThickMm(), "handHeightMm", c.handHeightMm(), "shoulderMm", c.shoulderMm(),
+                "upReachMm", c.upReachMm(), "forwardReachMm", c.forwardReachMm()), "hardware", hardware(mesh, index, s), "findings", c.findings().stream().map(SizeCommand::line).toList());
     }
 }

@@ -14,7 +14,7 @@ import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
     private static final String FORMAT = "yellow-bracket-build";
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
@@ -49,6 +49,7 @@ public final class BuildJson {
             if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to " + SCHEMA + "); update the program, nothing was changed");
             if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
             if (schema == 1) fromFirst(root.path("build"));
+            if (schema <= 2) fromSecond(root.path("build"));
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
             throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
@@ -66,6 +67,12 @@ public final class BuildJson {
     private static void fromFirst(JsonNode build) {
         if (build instanceof ObjectNode b && !b.has("rates")) b.putObject("rates");
         for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("intake")) o.set("intake", MAPPER.valueToTree(yellowbracket.intake.Intake.AS_IT_IS));
+    }
+
+    /** Schema 2 knew neither other proportions nor scanned heads. */
+    private static void fromSecond(JsonNode build) {
+        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("reshape")) o.set("reshape", MAPPER.valueToTree(yellowbracket.size.Reshape.NONE));
+        for (var w : build.path("wearers")) if (w instanceof ObjectNode o && !o.has("scan")) o.putNull("eyesMm").putNull("scan");
     }
 
     /** The place as a path: props[0].cuts.plane. */

@@ -42,7 +42,16 @@ import yellowbracket.size.Cavity;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Fit;
 import yellowbracket.size.HeadForm;
-import yellowbracket.size.Pose;
+import yellowbracket.size.Proportions;
+import yellowbracket.size.Remedy;
+import yellowbracket.size.Room;
+import yellowbracket.size.TestPiece;
+import yellowbracket.size.Trial;
+import yellowbracket.mesh.Cylinders;
+import yellowbracket.size.Carry;
+import yellowbracket.size.Donning;
+import yellowbracket.size.HeadField;
+import yellowbracket.size.MaskFit;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.SmoothPlan;
@@ -94,6 +103,7 @@ final class Derivation {
     Derived runFigures() {
         var works = new ArrayList<TaskList.PropWork>();
         for (var p : build.props()) guarded(() -> works.add(prop(p)));
+        for (var p : build.props()) guarded(() -> donning(p));
         guarded(() -> schedule(works));
         return publish();
     }
@@ -116,11 +126,15 @@ final class Derivation {
         for (var p : props) if (p.id().equals(first)) guarded(() -> show(p));
         for (var p : props) {
             guarded(() -> works.put(p.id(), prop(p)));
-            if (p.id().equals(first)) guarded(() -> draw(p));
+            if (!p.id().equals(first)) continue;
+            guarded(() -> draw(p));
+            guarded(() -> donning(p));
         }
         for (var p : props) guarded(() -> show(p));
         for (var p : props) guarded(() -> draw(p));
         guarded(() -> plan(build.props().stream().map(p -> works.get(p.id())).filter(java.util.Objects::nonNull).toList()));
+        for (var p : props) guarded(() -> donning(p));
+        for (var p : props) guarded(() -> sized(p));
         for (var p : props) guarded(() -> examine(p));
         return publish();
     }
@@ -170,8 +184,8 @@ final class Derivation {
     /** The file's mesh as it is used: unit, way up, the bodies that count. */
     private Mesh mesh(Prop p) {
         var file = file(p);
-        return node(Node.MODEL, p, List.of(file, p.intake()), () -> {
-            var model = p.intake().apply(file, progress);
+        return node(Node.MODEL, p, List.of(file, p.intake(), p.reshape()), () -> {
+            var model = p.reshape().apply(p.intake().apply(file, progress));
             if (model.isEmpty()) throw new IllegalStateException("every body of " + p.name() + " is dropped: keep one of them");
             return new Node.Model(model);
         }).mesh();
@@ -267,21 +281,97 @@ final class Derivation {
                 publish();
                 return List.of();
             }
-            forms.put(w.name(), HeadForm.of(w.head()));
+            forms.put(w.name(), HeadForm.of(w));
         }
         var main = wearers.getFirst();
         memo.newest(new Derived.Key(Node.FITS.name(), p.id())).map(Node.Fits.class::cast).filter(f -> !f.list().isEmpty() && f.list().getFirst().wearer().equals(main)).ifPresent(before -> {
             var f = before.list().getFirst();
-            double k = p.scale() / f.scale();
-            var pose = new Pose(f.pose().forwardMm() * k, f.pose().upMm() * k, f.pose().pitchDeg());
+            var pose = f.pose().grown(p.scale() / f.scale());
             node(Node.CLEARANCE, p, List.of(cavity, main, p.scale(), pose), () -> Clearance.of(f.clearance().form(), cavity, p.scale(), pose));
         });
-        var scales = node(Node.SCALES, p, List.of(cavity, wearers), () -> new Node.AllScales(wearers.parallelStream()
-                .collect(Collectors.toMap(w -> w.name(), w -> Fit.scales(w, forms.get(w.name()), cavity, progress)))));
-        var fits = node(Node.FITS, p, List.of(cavity, wearers, p.scale()), () -> new Node.Fits(wearers.parallelStream()
-                .map(w -> Fit.of(w, forms.get(w.name()), cavity, p.scale(), scales.byWearer().get(w.name()))).toList()));
+        var trials = trials(p);
+        var rooms = new HashMap<String, Room>();
+        var scales = node(Node.SCALES, p, List.of(cavity, wearers, trials), () -> new Node.AllScales(wearers.parallelStream()
+                .collect(Collectors.toMap(w -> w.name(), w -> Fit.scales(Fit.room(w, trials.getOrDefault(w.name(), List.of()), forms.get(w.name()), cavity), forms.get(w.name()), cavity, progress)))));
+        var fits = node(Node.FITS, p, List.of(cavity, wearers, trials, p.scale()), () -> {
+            wearers.forEach(w -> rooms.put(w.name(), Fit.room(w, trials.getOrDefault(w.name(), List.of()), forms.get(w.name()), cavity)));
+            return new Node.Fits(wearers.parallelStream().map(w -> Fit.of(rooms.get(w.name()), forms.get(w.name()), cavity, p.scale(), scales.byWearer().get(w.name()))).toList());
+        });
         node(Node.CLEARANCE, p, List.of(fits), () -> fits.list().getFirst().clearance());
         return node(Node.PADS, p, List.of(fits), () -> new Node.Pads(fits.list().stream().map(f -> PadPlan.of(f.wearer(), f.clearance(), shop.foamsMm())).toList())).sets();
+    }
+
+    /** What test pieces told, by wearer, oldest first. */
+    private Map<String, List<Trial>> trials(Prop p) {
+        return build.log().stream().filter(e -> e.kind() == yellowbracket.log.Entry.Kind.FIT && e.about().equals(p.id())).map(e -> e.trial().orElseThrow())
+                .collect(Collectors.groupingBy(t -> t.wearer(), java.util.TreeMap::new, Collectors.mapping(t -> t.trial(), Collectors.toList())));
+    }
+
+    /** Whether each wearer's head goes in: dearer than the fit, so it comes after what the slider shows. */
+    private void donning(Prop p) {
+        var known = new Derived(results, Optional.of(build));
+        if (!known.fresh(Node.FITS, p.id())) return;
+        var fits = known.require(Node.FITS, p.id());
+        var cavity = known.require(Node.CAVITY, p.id());
+        var wearers = fits.list().stream().map(Fit::wearer).toList();
+        var fields = node(Node.FIELDS, p, List.of(wearers), () -> new Node.Fields(fits.list().stream().map(f -> HeadField.of(f.clearance().form(), f.wearer(), progress)).toList()));
+        node(Node.DONNING, p, List.of(fits, fields), () -> {
+            var out = new ArrayList<Donning>();
+            for (int i = 0; i < fits.list().size(); i++) out.add(Donning.of(fields.list().get(i), cavity, p.scale(), fits.list().get(i).pose(), progress));
+            return new Node.Donnings(List.copyOf(out));
+        });
+    }
+
+    /** What the Size station tells beyond the fit. */
+    private void sized(Prop p) {
+        var mesh = mesh(p);
+        var index = node(Node.INDEX, p, List.of(mesh), () -> Bvh.of(mesh));
+        node(Node.HOLES, p, List.of(mesh), () -> new Node.Holes(Cylinders.of(mesh, index, progress)));
+        var known = new Derived(results, Optional.of(build));
+        if (known.fresh(Node.FITS, p.id()) && known.fresh(Node.DONNING, p.id())) helm(p, known);
+        else if (p.worn()) mask(p, mesh, index);
+        else {
+            var bearer = build.wearers().stream().findFirst();
+            bearer.ifPresent(w -> node(Node.CARRY, p, List.of(mesh, p.scale(), w), () -> Carry.of(mesh, index, p.scale(), w)));
+        }
+    }
+
+    private void helm(Prop p, Derived known) {
+        var fits = known.require(Node.FITS, p.id());
+        var cavity = known.require(Node.CAVITY, p.id());
+        var donnings = known.require(Node.DONNING, p.id());
+        var main = fits.list().getFirst();
+        node(Node.TEST_PIECES, p, List.of(fits, donnings, p.profile()), () -> pieces(p, main, donnings.list().getFirst(), cavity));
+        var scales = known.require(Node.SCALES, p.id()).byWearer().get(main.wearer().name());
+        node(Node.BY_AXIS, p, List.of(cavity, main.room(), scales), () -> new Node.ByAxis(Proportions.of(main.room(), main.clearance().form(), cavity, scales)));
+        var fields = known.require(Node.FIELDS, p.id());
+        node(Node.REMEDIES, p, List.of(donnings, fields), () -> {
+            for (int i = 0; i < donnings.list().size(); i++) {
+                if (donnings.list().get(i).passes()) continue;
+                return new Node.Remedies(Optional.of(fits.list().get(i).wearer().name()), Remedy.of(fields.list().get(i), cavity, p.scale(), donnings.list().get(i), progress));
+            }
+            return new Node.Remedies(Optional.empty(), List.of());
+        });
+    }
+
+    private Node.Pieces pieces(Prop p, Fit fit, Donning donning, Cavity cavity) {
+        var out = new ArrayList<Node.Piece>();
+        var missing = new ArrayList<String>();
+        for (var kind : TestPiece.Kind.values()) {
+            try {
+                out.add(Pricing.of(TestPiece.of(kind, fit, donning, cavity), p.profile(), build.printers().getFirst(), shop));
+            } catch (IllegalStateException e) {
+                missing.add(kind.label() + ": " + e.getMessage());
+            }
+        }
+        return new Node.Pieces(List.copyOf(out), List.copyOf(missing));
+    }
+
+    private void mask(Prop p, Mesh mesh, Bvh index) {
+        var wearers = p.wearers().stream().map(build::wearer).flatMap(Optional::stream).filter(w -> w.head().check().isEmpty()).toList();
+        if (wearers.isEmpty()) return;
+        var read = node(Node.MASK_READ, p, List.of(mesh), () -> MaskFit.Read.of(mesh, index));
+        node(Node.MASK, p, List.of(read, wearers, p.scale()), () -> new Node.MaskFits(wearers.stream().map(w -> MaskFit.of(w, HeadForm.of(w), read, p.scale())).toList()));
     }
 
     private static List<Areas.Printed> printed(Sectioning sections, Node.Samples samples, PrintPlan prints, double scale) {

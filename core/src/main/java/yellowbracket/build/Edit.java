@@ -8,6 +8,9 @@ import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Wearer;
+import yellowbracket.size.Proportions;
+import yellowbracket.size.Remedy;
+import yellowbracket.size.Reshape;
 
 /** A named pure change of a build: "undo scale to 104 %". */
 public record Edit(String name, UnaryOperator<Build> change) {
@@ -18,6 +21,28 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit scale(String prop, double scale) {
         return ofProp(String.format(java.util.Locale.ROOT, "scale to %.1f %%", 100 * scale), prop, p -> p.withScale(scale));
+    }
+
+    public static Edit reshape(String name, String prop, UnaryOperator<Reshape> change) {
+        return ofProp(name, prop, p -> p.withReshape(change.apply(p.reshape())));
+    }
+
+    /** Takes what was proposed for a head that does not pass. */
+    public static Edit remedy(String prop, Remedy remedy) {
+        return ofProp(remedy.words(), prop, p -> switch (remedy) {
+            case Remedy.WidenNeck w -> p.withReshape(p.reshape().widened(w.neck()));
+            case Remedy.Part part -> p.withCuts(p.cuts().cutEverywhere(CutPlane.across(1, part.modelY())));
+            case Remedy.Larger l -> p.withScale(l.scale());
+        });
+    }
+
+    /** A scale and proportions that go together. */
+    public static Edit proportions(String prop, Proportions q) {
+        return ofProp("scale by axis to " + q.words(), prop, p -> p.withScale(q.scale()).withReshape(p.reshape().along(p.reshape().wide() * q.reshape().wide(), p.reshape().deep() * q.reshape().deep(), p.reshape().tall() * q.reshape().tall())));
+    }
+
+    public static Edit wearers(String prop, java.util.List<String> names) {
+        return ofProp(names.isEmpty() ? "nobody wears it" : "worn by " + String.join(" and ", names), prop, p -> p.withWearers(names));
     }
 
     public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {

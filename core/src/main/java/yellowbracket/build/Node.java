@@ -2,6 +2,7 @@ package yellowbracket.build;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.join.JoinPlan;
@@ -9,6 +10,7 @@ import yellowbracket.log.Lessons;
 import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Cylinders;
 import yellowbracket.mesh.FaultEdges;
 import yellowbracket.mesh.FaultPlaces;
 import yellowbracket.mesh.Mend;
@@ -24,7 +26,14 @@ import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Rate;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Clearance;
+import yellowbracket.size.Carry;
+import yellowbracket.size.Donning;
 import yellowbracket.size.Fit;
+import yellowbracket.size.HeadField;
+import yellowbracket.size.MaskFit;
+import yellowbracket.size.Proportions;
+import yellowbracket.size.Remedy;
+import yellowbracket.size.TestPiece;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.wear.PadPlan;
@@ -47,6 +56,15 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Clearance> CLEARANCE = new Node<>("clearance", Clearance.class);
     public static final Node<AllScales> SCALES = new Node<>("scales", AllScales.class);
     public static final Node<Fits> FITS = new Node<>("fits", Fits.class);
+    public static final Node<Fields> FIELDS = new Node<>("head fields", Fields.class);
+    public static final Node<Donnings> DONNING = new Node<>("putting it on", Donnings.class);
+    public static final Node<Remedies> REMEDIES = new Node<>("remedies", Remedies.class);
+    public static final Node<ByAxis> BY_AXIS = new Node<>("scale by axis", ByAxis.class);
+    public static final Node<Pieces> TEST_PIECES = new Node<>("test pieces", Pieces.class);
+    public static final Node<Holes> HOLES = new Node<>("holes and pegs", Holes.class);
+    public static final Node<MaskFits> MASK = new Node<>("on the face", MaskFits.class);
+    public static final Node<MaskFit.Read> MASK_READ = new Node<>("mask", MaskFit.Read.class);
+    public static final Node<Carry> CARRY = new Node<>("carrying it", Carry.class);
     public static final Node<Sectioning> MODEL_SECTIONS = new Node<>("cuts", Sectioning.class);
     public static final Node<Drawn> DRAWN = new Node<>("drawing", Drawn.class);
     public static final Node<Sectioning> SECTIONS = new Node<>("sections", Sectioning.class);
@@ -94,6 +112,30 @@ public record Node<T>(String name, Class<T> type) {
 
     /** One fit a wearer, in the prop's order. */
     public record Fits(List<Fit> list) {}
+
+    /** Distance to each wearer's head, in the prop's order. */
+    public record Fields(List<HeadField> list) {}
+
+    /** One way in a wearer, in the prop's order. */
+    public record Donnings(List<Donning> list) {}
+
+    /** What would let the first wearer whose head does not pass in; empty when all pass. */
+    public record Remedies(Optional<String> wearer, List<Remedy> list) {}
+
+    /** A scale of its own along each axis, where that is worth it. */
+    public record ByAxis(Optional<Proportions> best) {}
+
+    /** Prints that prove the fit of the first wearer; those that cannot be made say why. */
+    public record Pieces(List<Piece> list, List<String> missing) {}
+
+    /** A test piece and what it costs to print. */
+    public record Piece(TestPiece piece, double hours, double grams) {}
+
+    /** Round holes and pegs, widest first, model mm. */
+    public record Holes(List<Cylinders.Cylinder> list) {}
+
+    /** One a wearer, in the prop's order. */
+    public record MaskFits(List<MaskFit> list) {}
 
     /** Equal-area samples by section, in model coordinates. */
     public record Samples(Map<String, SurfaceSamples> bySection) {}

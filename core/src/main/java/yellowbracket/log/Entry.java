@@ -1,22 +1,27 @@
 package yellowbracket.log;
 
 import java.time.LocalDateTime;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import yellowbracket.size.Trial;
+import yellowbracket.size.Zone;
 
 /**
  * One entry. {@code about}: the id of a task or empty; {@code hours}, {@code money}: 0 where not told. Parsed from a line:
- * {@code done TASK [HOURS h]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}; anything else is a note. Words that start with # are tags.
+ * {@code done TASK [HOURS h]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
  */
 public record Entry(LocalDateTime at, Kind kind, String about, double hours, double money, String text, List<String> tags) {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, DONE, FAILED, SPENT }
+    public enum Kind { NOTE, DONE, FAILED, SPENT, FIT }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
 
@@ -35,7 +40,32 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         if (failed.matches()) return Optional.of(new Entry(at, Kind.FAILED, taskId(failed.group(1)), hours(failed.group(2)), 0, text, tags));
         var spent = SPENT.matcher(text);
         if (spent.matches()) return Optional.of(new Entry(at, Kind.SPENT, "", 0, number(spent.group(1)), text, tags));
+        if (trial(text).isPresent()) return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
         return Optional.of(new Entry(at, Kind.NOTE, "", 0, 0, text, tags));
+    }
+
+    /** What a test piece told, and on whom; only of entries of that kind. */
+    public Optional<Tried> trial() {
+        return kind == Kind.FIT ? trial(text) : Optional.empty();
+    }
+
+    /** A trial of a wearer's. */
+    public record Tried(String wearer, Trial trial) {}
+
+    private static Optional<Tried> trial(String text) {
+        var m = FIT.matcher(text);
+        if (!m.matches()) return Optional.empty();
+        String word = m.group(4).toLowerCase(Locale.ROOT);
+        var zone = Arrays.stream(Zone.values()).filter(z -> z.label().equals(word)).findFirst();
+        double mm = m.group(5) == null ? 0 : number(m.group(5)), scale = number(m.group(6)) / 100;
+        if (!word.isEmpty() && zone.isEmpty() || mm >= 100 || scale <= 0) return Optional.empty();
+        return Optional.of(new Tried(m.group(2), new Trial(scale, Trial.Verdict.valueOf(m.group(3).toUpperCase(Locale.ROOT)), zone, mm)));
+    }
+
+    /** The line that says how a test piece fitted; {@link #parse} reads it back. */
+    public static String line(String prop, String wearer, Trial t) {
+        String how = t.verdict() == Trial.Verdict.FITS ? t.zone().map(z -> " " + z.label()).orElse("") : t.zone().map(z -> " " + z.label()).orElse("") + String.format(Locale.ROOT, " %.1f mm", t.mm());
+        return String.format(Locale.ROOT, "fit %s %s %s%s at %.1f %%", prop, wearer, t.verdict().name().toLowerCase(Locale.ROOT), how, 100 * t.scale());
     }
 
     /** A bare section letter means its print. */

@@ -24,7 +24,7 @@ public record Lessons(Map<String, Actual> done, Map<String, Rate> rates, Map<Str
                     done.remove(e.about());
                 }
                 case SPENT -> spent += e.money();
-                case NOTE -> {}
+                case NOTE, FIT -> {}
             }
         }
         return new Lessons(done, Map.of(), failures, spent);

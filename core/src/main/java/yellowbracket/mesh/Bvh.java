@@ -50,12 +50,12 @@ public final class Bvh {
         return new Bvh(corners, build);
     }
 
-    /** The distance to the first triangle a ray meets, or infinity. {@code d} is a unit direction; hits nearer than {@code least} do not count. */
+    /** The distance to the first triangle a ray meets, in lengths of the direction {@code d}, or infinity; hits nearer than {@code least} do not count. */
     public double firstDistance(double ox, double oy, double oz, double dx, double dy, double dz, double least) {
         return new RayQuery(this, ox, oy, oz, dx, dy, dz).nearest(least);
     }
 
-    /** The first triangle a ray meets, if any. @param direction unit */
+    /** The first triangle a ray meets, if any. The distance counts in lengths of {@code direction}, which need not be 1. */
     public java.util.Optional<Hit> first(Vec3 origin, Vec3 direction) {
         var q = ray(origin, direction);
         double t = q.nearest(0);

@@ -21,6 +21,7 @@ public final class Cavity {
     private final double visorHigh;
     private final double rimZ;
     private final double roofZ;
+    private ShellPoints points;
 
     private Cavity(Mesh mesh, Bvh index, double middleY, double rimZ, double roofZ, double visorLow, double visorHigh) {
         this.mesh = mesh;
@@ -84,6 +85,12 @@ public final class Cavity {
 
     public Bvh index() {
         return index;
+    }
+
+    /** The inner wall as points, made when first asked for. */
+    synchronized ShellPoints shellPoints() {
+        if (points == null) points = ShellPoints.of(this);
+        return points;
     }
 
     public double middleY() {

@@ -37,6 +37,11 @@ public final class Clearance {
 
     /** As the other, for every {@code step}-th point only; coarser, faster. */
     static Clearance of(HeadForm form, Cavity cavity, double scale, Pose pose, int step) {
+        return of(form, cavity, new Vec3(scale, scale, scale), pose, step);
+    }
+
+    /** With a scale of its own along each axis. */
+    static Clearance of(HeadForm form, Cavity cavity, Vec3 scale, Pose pose, int step) {
         var samples = form.samples();
         var mm = new double[samples.size()];
         Arrays.fill(mm, Double.NaN);
@@ -44,18 +49,18 @@ public final class Clearance {
         return new Clearance(form, mm);
     }
 
-    /** In the prop's frame but in real mm. */
-    private static double distance(Cavity cavity, double scale, Vec3 p, Vec3 d) {
-        var from = p.times(1 / scale);
-        var ahead = cavity.index().first(from, d);
-        double reach = REACH_MM / scale;
-        if (ahead.isPresent() && ahead.get().distance() <= reach && !ahead.get().fromInside()) return ahead.get().distance() * scale;
-        var back = cavity.index().first(from, d.times(-1));
-        boolean wallBehind = back.isPresent() && back.get().distance() * scale <= DEPTH_MM;
+    /** Point and direction are brought into the unscaled model; since the direction shrinks with it, distances along the ray stay real mm. */
+    private static double distance(Cavity cavity, Vec3 scale, Vec3 p, Vec3 d) {
+        var from = new Vec3(p.x() / scale.x(), p.y() / scale.y(), p.z() / scale.z());
+        var along = new Vec3(d.x() / scale.x(), d.y() / scale.y(), d.z() / scale.z());
+        var ahead = cavity.index().first(from, along);
+        if (ahead.isPresent() && ahead.get().distance() <= REACH_MM && !ahead.get().fromInside()) return ahead.get().distance();
+        var back = cavity.index().first(from, along.times(-1));
+        boolean wallBehind = back.isPresent() && back.get().distance() <= DEPTH_MM;
         if (ahead.isPresent() && ahead.get().fromInside()) // starts within the material
-            return wallBehind ? -back.get().distance() * scale : -1;
+            return wallBehind ? -back.get().distance() : -1;
         // nothing ahead: either an opening, or the point is already outside the outer wall
-        return wallBehind && !back.get().fromInside() ? -back.get().distance() * scale : Double.NaN;
+        return wallBehind && !back.get().fromInside() ? -back.get().distance() : Double.NaN;
     }
 
     private Map<Zone, ZoneClearance> group() {
@@ -91,6 +96,13 @@ public final class Clearance {
 
     public Optional<ZoneClearance> zone(Zone z) {
         return Optional.ofNullable(zones.get(z));
+    }
+
+    /** Least clearance by zone, mm. */
+    public Map<Zone, Double> least() {
+        var out = new EnumMap<Zone, Double>(Zone.class);
+        zones.forEach((zone, c) -> out.put(zone, c.minMm()));
+        return out;
     }
 
     /** The zone with the least clearance, neck left out (it is judged when the head passes). */

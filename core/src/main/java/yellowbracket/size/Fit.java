@@ -6,8 +6,8 @@ import java.util.Locale;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Wearer;
 
-/** One wearer in one prop at one scale: pose, clearance, passing, vision, and what to say about it. */
-public record Fit(Wearer wearer, double scale, Pose pose, Clearance clearance, NeckPass neck, Vision vision, List<Finding> findings) {
+/** One wearer in one prop at one scale: pose, clearance, vision, air, and what to say about it. Whether the head goes in is {@link Donning}'s. */
+public record Fit(Room room, double scale, Pose pose, Clearance clearance, Vision vision, Air air, List<Finding> findings) {
 
     /** Something to tell: how grave it is, in words, and a scale that would mend it where one does (NaN where none). */
     public record Finding(Weight weight, String words, double scaleThatHelps) {}
@@ -16,101 +16,121 @@ public record Fit(Wearer wearer, double scale, Pose pose, Clearance clearance, N
     public enum Weight { STOP, CARE, NOTE }
 
     /** Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads get impractical. */
-    public record Scales(double lowest, String lowestBecause, double recommended, String recommendedBecause, double highest) {}
+    public record Scales(double lowest, String lowestBecause, double recommended, String recommendedBecause, double highest, String highestBecause) {}
 
     /** Pads thicker than this no longer hold a helm still, mm. */
     private static final double THICKEST_PAD_MM = 38;
+    /** Both eyes should share at least this much of what is open, to judge distances by. */
+    private static final double LITTLE_OVERLAP = 0.35;
 
-    public static Fit of(Wearer wearer, HeadForm form, Cavity cavity, double scale, Scales scales) {
-        var pose = new PoseSearch(form, cavity, wearer, scale).run();
+    public Wearer wearer() {
+        return room.wearer();
+    }
+
+    public static Fit of(Room room, HeadForm form, Cavity cavity, double scale, Scales scales) {
+        var pose = new PoseSearch(form, cavity, room, scale).run();
         var clearance = Clearance.of(form, cavity, scale, pose);
-        var neck = NeckPass.of(form, cavity, scale, pose);
-        var vision = Vision.of(form, cavity, scale, pose, wearer.eyeHeightMm());
-        return new Fit(wearer, scale, pose, clearance, neck, vision, judge(wearer, cavity, scale, clearance, neck, vision, scales, form));
+        var vision = Vision.of(form, cavity, scale, pose, room.wearer().eyeHeightMm());
+        var air = Air.of(form, cavity, scale, pose);
+        return new Fit(room, scale, pose, clearance, vision, air, judge(room, cavity, scale, clearance, vision, air, scales, form));
+    }
+
+    /** What the wearer wants once the trials are counted in: each is compared with the clearance computed at its own scale. */
+    public static Room room(Wearer w, List<Trial> trials, HeadForm form, Cavity cavity) {
+        var rule = Room.of(w);
+        return trials.isEmpty() ? rule : Room.of(w, trials, t -> Clearance.of(form, cavity, t.scale(), new PoseSearch(form, cavity, rule, t.scale()).run()).least());
     }
 
     /** The three scales. Two rounds of bisection on the clearance, the pose solved anew between them. */
-    public static Scales scales(Wearer wearer, HeadForm form, Cavity cavity, Progress progress) {
-        var low = solve(wearer, form, cavity, 1, false, progress);
-        var target = solve(wearer, form, cavity, low.scale, true, progress);
-        double high = highest(wearer, form, cavity, target.scale);
-        return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high, target.scale));
+    public static Scales scales(Room room, HeadForm form, Cavity cavity, Progress progress) {
+        var low = solve(room, form, cavity, 1, false, progress);
+        var target = solve(room, form, cavity, low.scale, true, progress);
+        var high = highest(form, cavity, target.scale);
+        return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high.scale, target.scale), high.because);
     }
 
     private record Solved(double scale, String because) {}
 
-    private static Solved solve(Wearer w, HeadForm form, Cavity cavity, double start, boolean padded, Progress progress) {
+    private static Solved solve(Room room, HeadForm form, Cavity cavity, double start, boolean padded, Progress progress) {
         double s = start;
         Zone limit = Zone.CROWN;
         for (int round = 0; round < 3; round++) {
             progress.check();
-            var pose = new PoseSearch(form, cavity, w, s).run();
+            var pose = new PoseSearch(form, cavity, room, s).run();
             double base = s, lo = 0.4, hi = 2.6;
             for (int i = 0; i < 18; i++) {
                 double mid = (lo + hi) / 2;
-                // here: the head stays put relative to the visor while the shell grows about it
-                var at = new Pose(pose.forwardMm() * mid / base, pose.upMm() * mid / base, pose.pitchDeg());
-                var worst = worst(Clearance.of(form, cavity, mid, at, 2), w, padded);
+                var at = pose.grown(mid / base); // here: the head stays put relative to the visor while the shell grows about it
+                var worst = worst(Clearance.of(form, cavity, mid, at, 2), room, padded);
                 if (worst.spare < 0) {
                     lo = mid;
                     limit = worst.zone;
                 } else hi = mid;
             }
-            if (Math.abs(hi - s) < 0.002) {
-                s = hi;
-                break;
-            }
+            boolean settled = Math.abs(hi - s) < 0.002;
             s = hi;
+            if (settled) break;
         }
-        String what = padded ? limit.label() + " get their " + Math.round(limit.targetMm(w)) + " mm" : limit.label() + " keep " + Math.round(limit.leastMm(w)) + " mm";
+        String what = padded ? limit.label() + " get their " + Math.round(room.targetMm(limit)) + " mm" : limit.label() + " keep " + Math.round(room.leastMm(limit)) + " mm";
         return new Solved(Math.ceil(s * 500) / 500, what);
     }
 
-    private record Worst(Zone zone, double spare) {}
+    record Worst(Zone zone, double spare) {}
 
-    private static Worst worst(Clearance c, Wearer w, boolean padded) {
+    /** The zone furthest short of what it wants, and by how much, mm; a head that meets no wall at all is taken to be too large for the hollow. */
+    static Worst worst(Clearance c, Room room, boolean padded) {
         var out = new Worst(Zone.CROWN, Double.POSITIVE_INFINITY);
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;
-            double spare = z.minMm() - (padded ? z.zone().targetMm(w) : z.zone().leastMm(w));
+            double spare = z.minMm() - (padded ? room.targetMm(z.zone()) : room.leastMm(z.zone()));
             if (spare < out.spare) out = new Worst(z.zone(), spare);
         }
         return out.spare == Double.POSITIVE_INFINITY ? new Worst(Zone.CROWN, -1) : out;
     }
 
-    private static double highest(Wearer w, HeadForm form, Cavity cavity, double from) {
+    private static Solved highest(HeadForm form, Cavity cavity, double from) {
         double lo = from, hi = 2.6;
+        Zone limit = Zone.BACK;
         for (int i = 0; i < 10; i++) {
             double mid = (lo + hi) / 2;
             var pose = new Pose(cavity.middleY() * mid, cavity.visorZ().orElse(cavity.roofZ() - form.crownZ() / mid) * mid, 0);
             var c = Clearance.of(form, cavity, mid, pose, 3);
-            double thickest = c.zones().stream().filter(z -> z.zone().padded()).mapToDouble(Clearance.ZoneClearance::medianMm).max().orElse(0);
-            if (thickest < THICKEST_PAD_MM) lo = mid;
-            else hi = mid;
+            var thickest = c.zones().stream().filter(z -> z.zone().padded()).max(java.util.Comparator.comparingDouble(Clearance.ZoneClearance::medianMm));
+            if (thickest.map(Clearance.ZoneClearance::medianMm).orElse(0.0) < THICKEST_PAD_MM) lo = mid;
+            else {
+                hi = mid;
+                limit = thickest.get().zone();
+            }
         }
-        return Math.floor(lo * 200) / 200;
+        return new Solved(Math.floor(lo * 200) / 200, text("%s would need %.0f mm of foam", limit.label(), THICKEST_PAD_MM));
     }
 
-    private static List<Finding> judge(Wearer w, Cavity cavity, double scale, Clearance c, NeckPass neck, Vision v, Scales scales, HeadForm form) {
+    private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales, HeadForm form) {
         var out = new ArrayList<Finding>();
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;
-            double least = z.zone().leastMm(w);
-            if (z.minMm() < least)
-                out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE, text("%s: %.1f mm left of %.0f mm wanted", z.zone().label(), z.minMm(), least), scales.lowest));
+            double least = room.leastMm(z.zone());
+            if (z.minMm() < least) out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE, text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least), scales.lowest));
         }
-        if (!neck.passes())
-            out.add(new Finding(Weight.STOP, text("the head does not pass: %.0f mm short at the %s, %.0f mm above the rim", -neck.spareMm(), neck.tightestAt(), neck.tightestZ() - cavity.rimZ() * scale),
-                    Double.NaN));
         if (cavity.visorZ().isEmpty()) out.add(new Finding(Weight.NOTE, "no visor found: eyes are placed by the crown", Double.NaN));
-        else if (v.openShare() < 0.02) out.add(new Finding(Weight.STOP, "the eyes are off the visor: nothing is seen ahead", scales.recommended));
-        else if (v.downDeg() < 20) out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
-                : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
+        else out.addAll(view(v));
+        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE, text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest", air.openCm2(), Air.WANTED_CM2), Double.NaN));
         if (scale > scales.highest) out.add(new Finding(Weight.CARE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM), scales.highest));
+        if (room.corrected()) out.add(new Finding(Weight.NOTE, "clearances wanted are corrected by the test pieces in the log", Double.NaN));
         if (!form.measures().assumed().isEmpty())
             out.add(new Finding(Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
         out.sort(java.util.Comparator.comparing(Finding::weight));
         return List.copyOf(out);
+    }
+
+    private static List<Finding> view(Vision v) {
+        var out = new ArrayList<Finding>();
+        if (v.openShare() < 0.02) out.add(new Finding(Weight.STOP, "the eyes are off the visor: nothing is seen ahead", Double.NaN));
+        else if (v.downDeg() < 20) out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
+                : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
+        if (v.eyesUpMm() != 0) out.add(new Finding(Weight.CARE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad", Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise"), Double.NaN));
+        if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(new Finding(Weight.CARE, text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare()), Double.NaN));
+        return out;
     }
 
     private static String text(String format, Object... args) {

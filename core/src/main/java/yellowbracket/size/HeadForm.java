@@ -2,22 +2,28 @@ package yellowbracket.size;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.HeadScan;
+import yellowbracket.shop.Wearer;
 
 /**
  * A head as a closed surface over stacked ovals, shaped so that the tape measures taken on it give the wearer's own within 1 mm
  * (definitions of ISO 7250-1: circumference above the brows, length, breadth above the ears, height chin to crown). The oval's
- * exponent is solved for the circumference; nose and ears are added bumps. The level proportions are rounded means of adult heads.
+ * exponent is solved for the circumference; nose and ears are added bumps. The level proportions are rounded means of adult heads. A scan takes the
+ * place of the ovals.
  */
 public final class HeadForm {
-    private static final int COLUMNS = 64;
-    private static final int ROWS = 60;
+    static final int COLUMNS = HeadScan.COLUMNS;
+    static final int ROWS = HeadScan.ROWS;
     /** Height of the tape over the brows, as a share of chin to crown above the eyes. */
     private static final double BROW = 0.12;
     private static final double NECK_END = -0.85;
+    /** Below it the neck begins. */
+    private static final double SKULL_END = -0.515;
     private static final double NOSE_MM = 19;
     private static final double EAR_MM = 20;
 
@@ -30,6 +36,7 @@ public final class HeadForm {
     private final HeadMeasures.Filled measures;
     private final Mesh mesh;
     private final double exponent;
+    private final Optional<HeadScan> scan;
     private final List<Sample> samples;
     /** By row: index of its first sample (-1: none) and the step between sampled columns. */
     private final int[] rowStart = new int[ROWS];
@@ -41,9 +48,10 @@ public final class HeadForm {
     /** What a tape finds on the form, mm. */
     public record Tape(double circumferenceMm, double lengthMm, double breadthMm, double heightMm) {}
 
-    private HeadForm(HeadMeasures.Filled measures, double exponent) {
+    private HeadForm(HeadMeasures.Filled measures, double exponent, Optional<HeadScan> scan) {
         this.measures = measures;
         this.exponent = exponent;
+        this.scan = scan;
         mesh = build();
         samples = sample();
     }
@@ -59,7 +67,28 @@ public final class HeadForm {
             if (browPerimeter(filled, mid) < head.circumferenceMm()) lo = mid;
             else hi = mid;
         }
-        return new HeadForm(filled, (lo + hi) / 2);
+        return new HeadForm(filled, (lo + hi) / 2, Optional.empty());
+    }
+
+    /** From the wearer's scan where there is one, else from the measures. @throws IllegalArgumentException as {@link #of(HeadMeasures)} */
+    public static HeadForm of(Wearer w) {
+        return w.scan().map(s -> of(s, w.head())).orElseGet(() -> of(w.head()));
+    }
+
+    /** The scanned surface itself; of the measures only those that a scan does not hold are used (pupil distance). */
+    public static HeadForm of(HeadScan scan, HeadMeasures head) {
+        var f = head.filled();
+        return new HeadForm(new HeadMeasures.Filled(f.circumferenceMm(), f.lengthMm(), f.breadthMm(), scan.heightMm(), f.faceWidthMm(), f.neckMm(), f.pupilsMm(), head.pupilsMm().isPresent() ? List.of() : List.of("pupil distance")), 2, Optional.of(scan));
+    }
+
+    /** The measures a tape finds on this form, for a card that has none yet. */
+    public HeadMeasures taped() {
+        var t = tape();
+        return new HeadMeasures(round(t.circumferenceMm), round(t.lengthMm), round(t.breadthMm), Optional.of(round(t.heightMm)), Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    private static double round(double mm) {
+        return Math.round(mm * 10) / 10.0;
     }
 
     public Mesh mesh() {
@@ -88,7 +117,27 @@ public final class HeadForm {
     /** The cornea, mm; {@code side} -1 left, +1 right. */
     public Vec3 eye(int side) {
         double x = measures.pupilsMm() / 2;
+        if (scan.isPresent()) return new Vec3(side * x, frontY(x, 0) - 2, 0);
         return new Vec3(side * x, outline(0, Math.PI / 2 - Math.asin(Math.min(1, x / (measures.breadthMm() / 2)))).y() - 2, 0);
+    }
+
+    /** The zone of the sample nearest to a place, head coordinates. */
+    Zone zoneNear(Vec3 p) {
+        var best = samples.getFirst();
+        for (var s : samples) if (s.zone() != Zone.NECK && (best.zone() == Zone.NECK || s.point().distance(p) < best.point().distance(p))) best = s;
+        return best.zone();
+    }
+
+    /** How far forward the skin lies, mm, {@code x} beside the middle at height {@code t} (share of chin to crown). */
+    double frontY(double x, double t) {
+        int row = 0;
+        while (row + 1 < ROWS && level(row + 1) <= t) row++;
+        for (int s = 1; s <= COLUMNS / 2; s++) {
+            var a = mesh.point(1 + row * COLUMNS + s - 1);
+            var b = mesh.point(1 + row * COLUMNS + s);
+            if (a.x() >= x && b.x() <= x && a.x() > b.x()) return a.y() + (b.y() - a.y()) * (a.x() - x) / (a.x() - b.x());
+        }
+        return measures.lengthMm() / 2;
     }
 
     public double crownZ() {
@@ -141,7 +190,7 @@ public final class HeadForm {
         double h = measures.heightMm();
         int foot = b.addVertex(0, -12, NECK_END * h);
         for (int r = 0; r < ROWS; r++)
-            for (int s = 0; s < COLUMNS; s++) b.addVertex(outline(level(r), 2 * Math.PI * s / COLUMNS));
+            for (int s = 0; s < COLUMNS; s++) b.addVertex(scan.isPresent() ? scanned(r, s) : outline(level(r), 2 * Math.PI * s / COLUMNS));
         int crown = b.addVertex(0, 0, 0.5 * h);
         for (int s = 0; s < COLUMNS; s++) {
             int t = (s + 1) % COLUMNS;
@@ -154,8 +203,36 @@ public final class HeadForm {
         return b.build();
     }
 
+    private Vec3 scanned(int row, int column) {
+        double a = 2 * Math.PI * column / COLUMNS, r = scan.orElseThrow().radiusMm(row, column);
+        return new Vec3(r * Math.cos(a), r * Math.sin(a), level(row) * measures.heightMm());
+    }
+
+    /** The form without its neck, closed below the chin, each point moved along its normal: what has to pass a neck opening. @param moveMm outwards, by sample zone */
+    Mesh skull(java.util.function.ToDoubleFunction<Zone> moveMm) {
+        int low = 0;
+        while (level(low) < SKULL_END) low++;
+        var normal = vertexNormals();
+        var b = new MeshBuilder(ROWS * COLUMNS, 2 * ROWS * COLUMNS);
+        int foot = b.addVertex(0, 0, level(low) * measures.heightMm());
+        for (int r = low; r < ROWS; r++)
+            for (int s = 0; s < COLUMNS; s++) {
+                int v = 1 + r * COLUMNS + s;
+                b.addVertex(mesh.point(v).plus(normal[v].times(moveMm.applyAsDouble(Zone.at(mesh.point(v), level(r))))));
+            }
+        int rows = ROWS - low, top = 1 + (rows - 1) * COLUMNS;
+        int crown = b.addVertex(mesh.point(mesh.vertexCount() - 1).plus(Vec3.Z.times(moveMm.applyAsDouble(Zone.CROWN))));
+        for (int s = 0; s < COLUMNS; s++) {
+            int t = (s + 1) % COLUMNS;
+            b.addTriangle(foot, 1 + t, 1 + s);
+            for (int r = 0; r + 1 < rows; r++) b.addQuad(1 + r * COLUMNS + s, 1 + r * COLUMNS + t, 1 + (r + 1) * COLUMNS + t, 1 + (r + 1) * COLUMNS + s);
+            b.addTriangle(top + s, top + t, crown);
+        }
+        return b.build();
+    }
+
     /** Rows are even up to the brow and crowd towards the crown, where the surface turns flat. */
-    private static double level(int row) {
+    static double level(int row) {
         int split = 2 * ROWS / 3;
         if (row <= split) return NECK_END + (BROW - NECK_END) * row / split;
         return BROW + (0.5 - BROW) * Math.sin(Math.PI / 2 * (row - split) / (ROWS - split));
@@ -197,11 +274,17 @@ public final class HeadForm {
         return Math.exp(-d * d);
     }
 
-    private List<Sample> sample() {
+    private Vec3[] vertexNormals() {
         var normal = new Vec3[mesh.vertexCount()];
         java.util.Arrays.fill(normal, Vec3.ZERO);
         for (int f = 0; f < mesh.triangleCount(); f++)
             for (int k = 0; k < 3; k++) normal[mesh.vertex(f, k)] = normal[mesh.vertex(f, k)].plus(mesh.areaVector(f));
+        for (int v = 0; v < normal.length; v++) normal[v] = normal[v].norm() > 0 ? normal[v].unit() : Vec3.Z;
+        return normal;
+    }
+
+    private List<Sample> sample() {
+        var normal = vertexNormals();
         var out = new ArrayList<Sample>();
         for (int r = 0; r < ROWS; r++) {
             double t = level(r);
@@ -211,7 +294,7 @@ public final class HeadForm {
             rowStep[r] = r >= ROWS - 6 ? 4 : 2;
             for (int s = 0; s < COLUMNS; s += rowStep[r]) {
                 int v = 1 + r * COLUMNS + s;
-                out.add(new Sample(mesh.point(v), normal[v].unit(), Zone.at(mesh.point(v), t)));
+                out.add(new Sample(mesh.point(v), normal[v], Zone.at(mesh.point(v), t)));
             }
         }
         out.add(new Sample(mesh.point(mesh.vertexCount() - 1), Vec3.Z, Zone.CROWN));

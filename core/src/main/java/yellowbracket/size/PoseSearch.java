@@ -8,7 +8,6 @@ import org.hipparchus.optim.nonlinear.scalar.GoalType;
 import org.hipparchus.optim.nonlinear.scalar.ObjectiveFunction;
 import org.hipparchus.optim.nonlinear.scalar.noderiv.NelderMeadSimplex;
 import org.hipparchus.optim.nonlinear.scalar.noderiv.SimplexOptimizer;
-import yellowbracket.shop.Wearer;
 
 /**
  * Where the head sits best: forward, up and pitch that make the least spare clearance (over what each zone needs) largest, the eyes on the
@@ -21,13 +20,13 @@ final class PoseSearch {
 
     private final HeadForm form;
     private final Cavity cavity;
-    private final Wearer wearer;
+    private final Room room;
     private final double scale;
 
-    PoseSearch(HeadForm form, Cavity cavity, Wearer wearer, double scale) {
+    PoseSearch(HeadForm form, Cavity cavity, Room room, double scale) {
         this.form = form;
         this.cavity = cavity;
-        this.wearer = wearer;
+        this.room = room;
         this.scale = scale;
     }
 
@@ -64,7 +63,7 @@ final class PoseSearch {
         for (int i = 0; i < form.samples().size(); i += 3) {
             var zone = form.samples().get(i).zone();
             if (zone == Zone.NECK || Double.isNaN(c.mm(i))) continue;
-            soft += Math.exp(-Math.clamp((c.mm(i) - zone.leastMm(wearer)) / SOFT_MM, -60, 60));
+            soft += Math.exp(-Math.clamp((c.mm(i) - room.leastMm(zone)) / SOFT_MM, -60, 60));
             n++;
         }
         double least = n == 0 ? -1e3 : -SOFT_MM * Math.log(soft / n);

@@ -32,9 +32,14 @@ public enum Zone {
         return padded;
     }
 
+    /** Whether hair lies here. */
+    boolean hairy() {
+        return this == CROWN || this == BACK || this == TEMPLES || this == BROW;
+    }
+
     /** Least clearance for this wearer, mm: hard wall distance plus hair (pressed to a third) or glasses where they are. */
     public double leastMm(Wearer w) {
-        double hair = this == CROWN || this == BACK || this == TEMPLES || this == BROW ? w.hairMm() / 3 : 0;
+        double hair = hairy() ? w.hairMm() / 3 : 0;
         double glasses = !w.glasses() ? 0 : this == CHEEKS ? LENSES_MM : this == TEMPLES ? ARMS_MM : 0;
         return leastMm + hair + glasses;
     }

@@ -163,8 +163,11 @@ class PlanOfTheBuildTest {
         tree.put("schema", 1);
         ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build")).remove("rates");
         ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build").get("props").get(0)).remove("intake");
+        ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build").get("props").get(0)).remove("reshape");
+        for (var w : tree.get("build").get("wearers")) ((com.fasterxml.jackson.databind.node.ObjectNode) w).remove(List.of("eyesMm", "scan"));
         var old = BuildJson.read(tree.toString());
         assertThat(old.prop("crate").orElseThrow().intake()).isEqualTo(Intake.AS_IT_IS);
+        assertThat(old.prop("crate").orElseThrow().reshape()).isEqualTo(yellowbracket.size.Reshape.NONE);
         assertThat(old.rates()).isEmpty();
     }
 

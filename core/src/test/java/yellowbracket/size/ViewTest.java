@@ -13,7 +13,7 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.HeadMeasures;
 
-/** What is seen and whether the head passes, in shells where both are known in closed form. */
+/** What is seen, in shells where it is known in closed form. */
 class ViewTest {
     private static final HeadForm HEAD = HeadForm.of(HeadMeasures.of(570, 195, 152));
 
@@ -31,7 +31,7 @@ class ViewTest {
     @CsvSource({"3000,20", "3000,40", "3000,55"})
     void aRoundOpeningFarAwayIsSeenAtItsAngle(double radius, double deg) {
         var v = Vision.of(HEAD, cavity(bowlAhead(radius, deg)), 1, new Pose(0, 0, 0), 1600);
-        double step = Vision.STEP_DEG;
+        double step = 1; // the target: one degree
         assertThat(v.leftDeg()).isCloseTo(deg, within(step));
         assertThat(v.rightDeg()).isCloseTo(deg, within(step));
         assertThat(v.upDeg()).isCloseTo(deg, within(step));
@@ -46,8 +46,8 @@ class ViewTest {
         double halfPupils = HEAD.eye(1).minus(HEAD.eye(-1)).norm() / 2;
         double edge = 140 * Math.sin(Math.toRadians(30)), ahead = 140 * Math.cos(Math.toRadians(30));
         double expected = Math.toDegrees(Math.atan2(edge + halfPupils, ahead));
-        assertThat(near.leftDeg()).isCloseTo(expected, within(2 * Vision.STEP_DEG));
-        assertThat(near.leftDeg()).isEqualTo(near.rightDeg());
+        assertThat(near.leftDeg()).isCloseTo(expected, within(1.0));
+        assertThat(near.leftDeg()).isCloseTo(near.rightDeg(), within(0.1));
     }
 
     @Test
@@ -68,7 +68,7 @@ class ViewTest {
         var free = Vision.of(HEAD, cavity(Shapes.sphere(5, 12).moved(new Vec3(0, -900, 0))), 1, new Pose(0, 0, 0), 1600);
         assertThat(free.openShare()).isEqualTo(1);
         assertThat(free.leftDeg()).isEqualTo(95);
-        assertThat(free.upDeg()).isBetween(57.5, 62.5);
+        assertThat(free.upDeg()).isEqualTo(60);
     }
 
     @ParameterizedTest
@@ -81,32 +81,5 @@ class ViewTest {
             before = share;
         }
         assertThat(before).isGreaterThan(0.1);
-    }
-
-    /** A plain tube: the spare room is its radius less the widest of the head, wherever that is. */
-    @ParameterizedTest
-    @CsvSource({"112", "120", "135"})
-    void aTubeLeavesItsRadiusLessTheHead(double inner) {
-        var tube = Shapes.tube(inner + 4, inner, -260, 260, 180);
-        var roofed = Mesh.union(java.util.List.of(tube, Shapes.tube(inner + 4, 0, 260.5, 264, 180)));
-        double widest = HEAD.samples().stream().filter(s -> s.zone() != Zone.NECK).mapToDouble(s -> Math.hypot(s.point().x(), s.point().y())).max().orElseThrow();
-        var pass = NeckPass.of(HEAD, cavity(roofed), 1, new Pose(0, 0, 0));
-        assertThat(pass.spareMm()).as("with shift and tilt it may find more room, never less").isGreaterThanOrEqualTo(inner - widest - 1).isLessThan(inner - HEAD.tape().breadthMm() / 2);
-        assertThat(pass.passes()).isEqualTo(pass.spareMm() >= 0);
-    }
-
-    @Test
-    void aNarrowNeckStopsTheHeadAndAWiderScaleLetsItThrough() {
-        var shell = Shapes.cappedShell(160, 4, 32, 160, 80); // opening radius 160 sin 32 = 85 mm, less than half a head length
-        double before = Double.NEGATIVE_INFINITY;
-        boolean passed = false;
-        for (double scale = 1; scale <= 1.6; scale += 0.1) {
-            var p = NeckPass.of(HEAD, cavity(shell), scale, new Pose(0, 0, 0));
-            assertThat(p.spareMm()).as("scale %.1f", scale).isGreaterThanOrEqualTo(before - 1.5);
-            before = p.spareMm();
-            passed |= p.passes();
-        }
-        assertThat(NeckPass.of(HEAD, cavity(shell), 1, new Pose(0, 0, 0)).passes()).isFalse();
-        assertThat(passed).isTrue();
     }
 }

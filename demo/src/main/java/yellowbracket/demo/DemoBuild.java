@@ -22,6 +22,7 @@ import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
+import yellowbracket.size.Reshape;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 
@@ -39,11 +40,11 @@ public record DemoBuild(Build build, Meshes meshes) {
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
         var props = List.of(
-                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, 1.04, List.of("Maren", "Iven"), helmCuts(), shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
+                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
-                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, 1, List.of(), staffCuts(), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
+                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
-                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, 1, List.of("Maren"), CutTree.WHOLE, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
+                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
                         Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
         var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(),
                 shop.printers(), WorkHours.evenings(), 19, Build.DEMO_SEED, stock(), log(today), Map.of());

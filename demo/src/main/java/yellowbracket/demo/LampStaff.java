@@ -5,7 +5,8 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 
-/** The hooked lamp staff, 1.5 m: a shaft with two wrapped grips, a weak neck below the hook, and the lamp as a body of its own. Foot at z = 0. */
+/** The hooked lamp staff, 1.5 m: a shaft with two wrapped grips, a weak neck below the hook, and the lamp as a body of its own with a
+ * socket for a 12 mm magnet beneath it, that holds its light. Foot at z = 0. */
 final class LampStaff {
     private static final int AROUND = 36;
     private static final int RINGS = 430;
@@ -72,7 +73,7 @@ final class LampStaff {
     }
 
     private static Mesh lamp() {
-        double[][] p = {{0, 0}, {16, 2}, {34, 10}, {40, 18}, {40, 26}, {33, 30}, {33, 92}, {40, 96}, {40, 104}, {26, 122}, {10, 132}, {7, 146}, {0, 148}};
+        double[][] p = {{0, 9}, {6.1, 9}, {6.1, 0.8}, {16, 2}, {34, 10}, {40, 18}, {40, 26}, {33, 30}, {33, 92}, {40, 96}, {40, 104}, {26, 122}, {10, 132}, {7, 146}, {0, 148}};
         var end = spine(length());
         return floats(Shapes.lathe(p, false, 48).moved(new Vec3(end.x(), end.y(), end.z() - 156)));
     }

@@ -38,7 +38,23 @@ final class Shots {
         timers.start("B|D epoxy", 12.6);
         timers.start("seams filler", 3.2);
         page("size", Page.SIZE);
-        todo.add(new Shot("size-night", () -> model.nightProperty().set(true)));
+        todo.add(new Shot("put-on", () -> {
+            frame.run("size: put on");
+            ((javafx.scene.control.Slider) frame.lookup("#donning")).setValue(0.45);
+        }));
+        todo.add(new Shot("wearers-view", () -> frame.run("size: sight")));
+        todo.add(new Shot("wearers", () -> frame.run("size: wearers")));
+        todo.add(new Shot("scale-by", () -> frame.run("size: scale")));
+        todo.add(new Shot("section", () -> {
+            frame.run("size: fit");
+            frame.bench().look("side");
+            frame.bench().section().setSelected(true);
+        }));
+        todo.add(new Shot("size-night", () -> {
+            frame.bench().section().setSelected(false);
+            frame.bench().look("three-quarter");
+            model.nightProperty().set(true);
+        }));
         todo.add(new Shot("cut", () -> {
             model.nightProperty().set(false);
             model.pageProperty().set(Page.CUT);

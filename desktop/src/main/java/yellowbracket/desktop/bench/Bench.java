@@ -73,6 +73,9 @@ public final class Bench extends StackPane {
     private final Slider explode = new Slider(0, 1, 0.45);
     private final HBox explodeBox = new HBox(6, new Label("pull apart"), explode);
     private final ToggleButton planes = new ToggleButton("planes");
+    private final ToggleButton section = new ToggleButton("section");
+    private final StackPane picture = new StackPane();
+    private String lookedFrom = "three-quarter";
     private Optional<Grip> grabbed = Optional.empty();
     private String frameKey = "";
 
@@ -87,6 +90,9 @@ public final class Bench extends StackPane {
 
     /** Something on the bench that is told which of its triangles was clicked, set as the user data of a node. */
     public record Target(IntConsumer clicked) {}
+
+    /** Something on the bench that is told where on it was clicked, in its own mesh's coordinates, set as the user data of a node. */
+    public record Spot(Consumer<Vec3> clicked) {}
 
     /** A gauge: what, how much, and a few words more; tone is a style class or empty. */
     public record Gauge(String name, String value, String more, String tone) {}
@@ -135,6 +141,13 @@ public final class Bench extends StackPane {
             b.setOnAction(e -> look(v));
             buttons.getChildren().add(b);
         }
+        section.getStyleClass().setAll("toggle-button", "plain", "view-button");
+        section.setAccessibleText("cut the view open, along the side, front or top looked from last; drag the yellow pane");
+        section.setVisible(false);
+        section.managedProperty().bind(section.visibleProperty());
+        buttons.getChildren().add(0, section);
+        picture.setVisible(false);
+        picture.setMouseTransparent(true);
         glass.getStyleClass().setAll("toggle-button", "plain", "view-button");
         glass.selectedProperty().subscribe(on -> seeThrough.accept(on));
         buttons.getChildren().add(glass);
@@ -162,7 +175,7 @@ public final class Bench extends StackPane {
         StackPane.setMargin(buttons, new javafx.geometry.Insets(8, 10, 0, 0));
         StackPane.setAlignment(gauges, Pos.BOTTOM_LEFT);
         StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 0, 12, 16));
-        getChildren().setAll(still, moving, callouts, legend, buttons, gauges, emptyBox);
+        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, emptyBox);
         setClip(clip());
     }
 
@@ -173,9 +186,11 @@ public final class Bench extends StackPane {
         return r;
     }
 
-    /** Shows other things; the camera moves only when {@code key} names something new. */
+    /** Shows other things in place of what was there, flat picture and section button too; the camera moves only when {@code key} names something new. */
     public void show(List<? extends Node> things, Bounds3 bounds, String key) {
         content.getChildren().setAll(things);
+        picture(Optional.empty());
+        section.setVisible(false);
         if (!key.equals(frameKey)) {
             frameKey = key;
             framed = bounds;
@@ -183,6 +198,24 @@ public final class Bench extends StackPane {
         }
         framed = bounds;
         placeCallouts();
+    }
+
+    /** Shows a flat picture in place of the model; empty shows the model again. */
+    public void picture(Optional<Node> flat) {
+        picture.getChildren().setAll(flat.map(List::of).orElse(List.of()));
+        picture.setVisible(flat.isPresent());
+        still.setOpacity(flat.isPresent() ? 0 : 1);
+        moving.setOpacity(flat.isPresent() ? 0 : 1);
+    }
+
+    /** The button that cuts the view open; hidden on pages that do not. */
+    public ToggleButton section() {
+        return section;
+    }
+
+    /** Across which axis the view is cut open: 1 after looking from the front, 2 from the top, else 0. */
+    public int sectionAxis() {
+        return lookedFrom.equals("front") ? 1 : lookedFrom.equals("top") ? 2 : 0;
     }
 
     public void callouts(List<Callout> list) {
@@ -259,6 +292,7 @@ public final class Bench extends StackPane {
     }
 
     public void look(String from) {
+        lookedFrom = from;
         yaw.setAngle(switch (from) {
             case "side" -> 90;
             case "three-quarter" -> -28;
@@ -346,7 +380,11 @@ public final class Bench extends StackPane {
     }
 
     private void click(MouseEvent e) {
-        if (e.getButton() == MouseButton.PRIMARY && e.isStillSincePress()) under(e, Target.class).ifPresent(t -> t.clicked().accept(e.getPickResult().getIntersectedFace()));
+        if (e.getButton() == MouseButton.PRIMARY && e.isStillSincePress()) {
+            under(e, Target.class).ifPresent(t -> t.clicked().accept(e.getPickResult().getIntersectedFace()));
+            var p = e.getPickResult().getIntersectedPoint();
+            under(e, Spot.class).ifPresent(t -> t.clicked().accept(new Vec3(p.getX(), p.getY(), p.getZ())));
+        }
     }
 
     private void drag(MouseEvent e) {

@@ -196,7 +196,7 @@ public final class Frame extends StackPane {
         commands.add("export sections and cut list", "", files::exportSections);
         commands.add("export calendar", "", files::exportCalendar);
         commands.add("export log", "", files::exportLog);
-        for (var part : List.of("fit", "bodies", "health")) commands.add("size: " + part, "", () -> {
+        for (var part : SizeView.PARTS) commands.add("size: " + part, "", () -> {
             model.pageProperty().set(Page.SIZE);
             ((SizeView) pages.get(Page.SIZE)).show(part);
         });

@@ -36,6 +36,7 @@ public final class LogLine extends HBox {
                 case DONE -> ": " + entry.about() + " done" + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
                 case FAILED -> ": " + entry.about() + " failed, it will be printed again";
                 case SPENT -> ": spent " + yellowbracket.desktop.Words.money(entry.money());
+                case FIT -> ": the scales count it in";
                 case NOTE -> "";
             });
             field.clear();

@@ -27,6 +27,11 @@ public record Ramp(String title, double low, double high, double[] ticks, Color[
         return new Ramp("wall", 0, 8, new double[] {0, 1, 2, 4, 8}, colours("#8f0d33", "#d98a4a", "#e6d6a4", "#b3cfae", "#7db39f", "#529690", "#397b80", "#2c6070", "#24475f"));
     }
 
+    /** Detail drawn out of shape, per cent. */
+    public static Ramp distortion() {
+        return new Ramp("out of shape", 0, 20, new double[] {0, 5, 10, 20}, colours("#ece8dc", "#dccfa9", "#cfa867", "#b9773a", "#93472c", "#5e2127"));
+    }
+
     /** Foam, mm. */
     public static Ramp foam() {
         return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40}, colours("#f2eee2", "#cfdcd3", "#93bfb6", "#4e9892", "#256d70", "#154a52"));

@@ -1,0 +1,25 @@
+package yellowbracket.build;
+
+import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.print.Estimate;
+import yellowbracket.print.Orientation;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Profile;
+import yellowbracket.size.TestPiece;
+
+/** Hours and grams of a print that is no section of the prop. */
+public final class Pricing {
+    private static final int SAMPLES = 300;
+
+    private Pricing() {}
+
+    /** Lying as flat as it can. */
+    public static Node.Piece of(TestPiece piece, Profile profile, Printer printer, Catalogue shop) {
+        var own = Bvh.of(piece.mesh());
+        var flat = Orientation.choices(piece.mesh(), own, SurfaceSamples.of(piece.mesh(), own, SAMPLES), profile).stream().min(java.util.Comparator.comparingDouble(o -> o.size().z())).orElseThrow();
+        var e = Estimate.of(piece.mesh(), flat, profile, shop.material(profile.material()), printer);
+        return new Node.Piece(piece, e.hours(), e.grams());
+    }
+}

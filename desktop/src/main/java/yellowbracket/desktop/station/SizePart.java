@@ -1,0 +1,85 @@
+package yellowbracket.desktop.station;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Group;
+import javafx.scene.transform.Rotate;
+import javafx.scene.transform.Scale;
+import javafx.scene.transform.Translate;
+import yellowbracket.build.Node;
+import yellowbracket.build.Prop;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.size.Clearance;
+import yellowbracket.size.Fit;
+import yellowbracket.size.Pose;
+
+/** One part of the size page, shown under a tab of its own: what it writes on the card and draws on the bench. */
+abstract class SizePart {
+    protected final SizeView view;
+    protected final AppModel model;
+    protected final Bench bench;
+
+    SizePart(SizeView view) {
+        this.view = view;
+        model = view.model();
+        bench = view.bench();
+    }
+
+    abstract String heading();
+
+    /** Results this part shows. */
+    abstract List<Node<?>> shows();
+
+    abstract void write(Card card);
+
+    abstract void draw();
+
+    protected Prop prop() {
+        return model.currentProp().orElseThrow();
+    }
+
+    protected Words words() {
+        return model.words();
+    }
+
+    /** The fit of the first wearer at the scale shown last. */
+    protected Optional<Fit> fit() {
+        return model.result(Node.FITS).flatMap(f -> f.list().stream().findFirst());
+    }
+
+    protected NumberField field(String id, String what, String example, double least, double most) {
+        return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
+    }
+
+    /** The head, coloured by its clearance, in a pose. */
+    protected Group head(Mesh mesh, Optional<Clearance> c, Pose pose) {
+        var drawn = c.map(k -> bench.drawn().byVertex(mesh, Ramp.clearance(), view.neutral(), v -> k.form().atVertex(v, k::mm))).orElseGet(() -> bench.drawn().plain(mesh, view.neutral()));
+        var group = new Group(drawn);
+        place(group, pose);
+        return group;
+    }
+
+    protected static void place(Group head, Pose pose) {
+        head.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));
+    }
+
+    protected javafx.scene.Node shell(Mesh proxy, double opacity) {
+        double s = prop().scale();
+        var shell = opacity < 1 ? bench.drawn().glass(proxy, view.plastic(), opacity) : bench.drawn().plain(proxy, view.plastic());
+        shell.getTransforms().add(new Scale(s, s, s));
+        return shell;
+    }
+
+    /** No callouts, no legend, no flat picture. */
+    protected void bare() {
+        bench.legend().none();
+        bench.callouts(List.of());
+        bench.gauges(List.of());
+    }
+}
