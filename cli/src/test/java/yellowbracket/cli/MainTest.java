@@ -71,6 +71,45 @@ class MainTest {
         var card = dir.resolve("ada.json");
         Files.writeString(card, "{\"name\":\"Ada\",\"head\":{\"circumferenceMm\":560,\"lengthMm\":190,\"breadthMm\":150},\"glasses\":false,\"hairMm\":3,\"bodyHeightMm\":1650}");
         assertThat(yb("size", helm, "--wearer", card, "--json").json().get("scale").get("used").asDouble()).isBetween(0.8, 1.2);
+        assertThat(j.get("passes").get("ok").asBoolean()).isTrue();
+        var path = j.get("passes").get("path");
+        holds(path.get(0), "belowMm", "forwardMm", "tiltDeg", "roomMm");
+        assertThat(path.get(0).get("belowMm").asDouble()).as("from below the rim").isGreaterThan(150);
+        assertThat(path.get(path.size() - 1).get("belowMm").asDouble()).as("to where it is worn").isZero();
+        holds(j.get("air"), "openCm2");
+        var small = yb("size", helm, "--head", "circ=575,length=195,breadth=153", "--scale", "0.85", "--json").json();
+        assertThat(small.get("passes").get("ok").asBoolean()).isFalse();
+        assertThat(small.get("passes").get("remedies").size()).isPositive();
+        assertThat(small.get("findings").get(0).asText()).startsWith("stop:").contains("short");
+    }
+
+    @Test
+    void aMaskAndAPropAreJudgedInTheirOwnWay() throws Exception {
+        var mask = dir.resolve("mask.stl");
+        var staff = dir.resolve("staff.stl");
+        StlWriter.write(DemoMeshes.halfMask(), "mask", mask);
+        StlWriter.write(DemoMeshes.staff(), "staff", staff);
+        var m = yb("size", mask, "--head", "circ=575,length=195,breadth=153,pupils=63", "--as", "mask", "--json").json();
+        holds(m.get("mask"), "rimTouching", "rimGapMm", "eyes", "straps");
+        assertThat(m.get("mask").get("eyes").get("apartMm").asDouble()).as("at the scale that fits the eyes").isCloseTo(63, within(0.5));
+        var p = yb("size", staff, "--head", "circ=575,length=195,breadth=153", "--as", "prop", "--json").json();
+        holds(p.get("carry"), "lengthMm", "balanceMm", "gripAtMm", "gripThickMm");
+        assertThat(p.get("hardware").findValuesAsText("part")).as("the lamp's socket").contains("magnet 12 mm");
+    }
+
+    @Test
+    void aTestPieceIsWrittenClosed() throws Exception {
+        for (var kind : java.util.List.of("ring", "neck", "profile")) {
+            var out = dir.resolve("pieces").resolve(kind + ".stl");
+            var j = yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--kind", kind, "--scale", "1.04", "--out", out, "--json").json();
+            holds(j, "kind", "file", "scale", "proves", "hours", "grams", "closed", "size");
+            assertThat(j.get("closed").asBoolean()).isTrue();
+            assertThat(j.get("hours").asDouble()).isBetween(0.1, 6.0);
+            assertThat(yb("check", out, "--json").json().get("closed").asBoolean()).isTrue();
+        }
+        assertThat(yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--out", dir.resolve("ring.txt")).exit()).isEqualTo(2);
+        refused(yb("testpiece", box, "--head", "circ=575,length=195,breadth=153", "--out", dir.resolve("x.stl")), "no hollow for a head");
+        assertThat(yb("size", helm, "--head", "circ=575,length=195,breadth=153,chin=3").err()).contains("not \"chin\"");
     }
 
     @Test

@@ -43,7 +43,8 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
 
     /** The three scales. Two rounds of bisection on the clearance, the pose solved anew between them. */
     public static Scales scales(Room room, HeadForm form, Cavity cavity, Progress progress) {
-        var low = solve(room, form, cavity, 1, false, progress);
+        var solved = solve(room, form, cavity, 1, false, progress);
+        var low = room.fitsAt().isPresent() && room.fitsAt().getAsDouble() < solved.scale ? new Solved(room.fitsAt().getAsDouble(), "a test piece fitted there") : solved;
         var target = solve(room, form, cavity, low.scale, true, progress);
         var high = highest(form, cavity, target.scale);
         return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high.scale, target.scale), high.because);
@@ -71,7 +72,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             s = hi;
             if (settled) break;
         }
-        String what = padded ? limit.label() + " get their " + Math.round(room.targetMm(limit)) + " mm" : limit.label() + " keep " + Math.round(room.leastMm(limit)) + " mm";
+        String what = text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(), padded ? room.targetMm(limit) : room.leastMm(limit));
         return new Solved(Math.ceil(s * 500) / 500, what);
     }
 

@@ -3,11 +3,15 @@ package yellowbracket.size;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import yellowbracket.shop.Wearer;
 
-/** How much room a wearer wants in each zone, mm: the craft's rule, hair and glasses, corrected by what test pieces told (the latest counts). Immutable. */
-public record Room(Wearer wearer, Map<Zone, Double> least, Map<Zone, Double> target, boolean corrected) {
+/**
+ * How much room a wearer wants in each zone, mm: the craft's rule, hair and glasses, corrected by what test pieces told (the latest counts). {@code fitsAt}: the
+ * smallest scale at which a test piece fitted all round. Immutable.
+ */
+public record Room(Wearer wearer, Map<Zone, Double> least, Map<Zone, Double> target, boolean corrected, OptionalDouble fitsAt) {
     public Room {
         least = Map.copyOf(least);
         target = Map.copyOf(target);
@@ -39,7 +43,8 @@ public record Room(Wearer wearer, Map<Zone, Double> least, Map<Zone, Double> tar
                 target.merge(z, least.get(z), Math::max);
             }
         }
-        return new Room(w, least, target, !trials.isEmpty());
+        var fitsAt = trials.stream().filter(t -> t.verdict() == Trial.Verdict.FITS && t.zone().isEmpty()).mapToDouble(Trial::scale).min();
+        return new Room(w, least, target, !trials.isEmpty(), fitsAt);
     }
 
     public double leastMm(Zone z) {

@@ -74,6 +74,7 @@ public final class Bench extends StackPane {
     private final HBox explodeBox = new HBox(6, new Label("pull apart"), explode);
     private final ToggleButton planes = new ToggleButton("planes");
     private final ToggleButton section = new ToggleButton("section");
+    private final Slider sectionAt = new Slider(0.02, 0.98, 0.5);
     private final StackPane picture = new StackPane();
     private String lookedFrom = "three-quarter";
     private Optional<Grip> grabbed = Optional.empty();
@@ -145,7 +146,13 @@ public final class Bench extends StackPane {
         section.setAccessibleText("cut the view open, along the side, front or top looked from last; drag the yellow pane");
         section.setVisible(false);
         section.managedProperty().bind(section.visibleProperty());
-        buttons.getChildren().add(0, section);
+        sectionAt.setId("section-at");
+        sectionAt.setPrefWidth(110);
+        sectionAt.setAccessibleText("where the view is cut open");
+        sectionAt.visibleProperty().bind(section.visibleProperty().and(section.selectedProperty()));
+        sectionAt.managedProperty().bind(sectionAt.visibleProperty());
+        section.setId("section");
+        buttons.getChildren().addAll(0, List.of(sectionAt, section));
         picture.setVisible(false);
         picture.setMouseTransparent(true);
         glass.getStyleClass().setAll("toggle-button", "plain", "view-button");
@@ -211,6 +218,11 @@ public final class Bench extends StackPane {
     /** The button that cuts the view open; hidden on pages that do not. */
     public ToggleButton section() {
         return section;
+    }
+
+    /** Where along its axis the view is cut open, as a share of the model's box. */
+    public Slider sectionAt() {
+        return sectionAt;
     }
 
     /** Across which axis the view is cut open: 1 after looking from the front, 2 from the top, else 0. */

@@ -151,7 +151,11 @@ public final class Drawn {
 
     /** For cut planes: the yellow of the selection, thin; the renderer adds light without weighing it by opacity, so the colour is weighed. */
     public PhongMaterial paneOfGlass() {
-        double a = 0.28;
+        return paneOfGlass(0.28);
+    }
+
+    /** @param a opacity, 0 to 1 */
+    public PhongMaterial paneOfGlass(double a) {
         var m = new PhongMaterial(Color.color(0.95 * a, 0.72 * a, 0.02 * a, a));
         m.setSpecularColor(Color.TRANSPARENT);
         return m;

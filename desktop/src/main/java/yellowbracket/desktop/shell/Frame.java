@@ -186,6 +186,11 @@ public final class Frame extends StackPane {
         return new HBox(0, a, b);
     }
 
+    /** For tests and scripts. */
+    public SizeView sizeView() {
+        return (SizeView) pages.get(Page.SIZE);
+    }
+
     private void commands() {
         for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
         commands.add("open a build or a mesh", "Ctrl+O", files::open);
@@ -198,7 +203,7 @@ public final class Frame extends StackPane {
         commands.add("export log", "", files::exportLog);
         for (var part : SizeView.PARTS) commands.add("size: " + part, "", () -> {
             model.pageProperty().set(Page.SIZE);
-            ((SizeView) pages.get(Page.SIZE)).show(part);
+            sizeView().show(part);
         });
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);

@@ -3,7 +3,6 @@ package yellowbracket.desktop.station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Point2D;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
@@ -44,12 +43,12 @@ final class FitPart extends SizePart {
     private static final Color CUT = Color.web("#1D2226"), SKIN = Color.web("#A8123F");
     private final Label dragged = new Label();
     private boolean dragging;
-    /** Where the view is cut open, as a share of the prop's box along the axis. */
-    private double cutAt = 0.5;
-
     FitPart(SizeView view) {
         super(view);
         dragged.getStyleClass().add("row-value");
+        bench.sectionAt().valueProperty().subscribe(x -> {
+            if (bench.sectionAt().isVisible()) view.draw();
+        });
     }
 
     @Override
@@ -308,7 +307,7 @@ final class FitPart extends SizePart {
     private void cutOpen(List<javafx.scene.Node> things, Mesh proxy, Bounds3 box, Optional<Fit> fit, Optional<Clearance> clearance, double s) {
         int axis = bench.sectionAxis();
         var normal = Vec3.axis(axis);
-        double low = box.min().get(axis), high = box.max().get(axis), at = low + cutAt * (high - low), thick = 0.0025 * box.diagonal();
+        double low = box.min().get(axis), high = box.max().get(axis), from = bench.sectionAt().getValue(), at = low + from * (high - low), thick = 0.0025 * box.diagonal();
         var shell = bench.drawn().plain(PlaneSlice.behind(proxy, normal, at / s), view.plastic());
         var lines = bench.drawn().lines(PlaneSlice.of(proxy, Bvh.of(proxy), normal, at / s).segments(), CUT, 1.4 * thick / s);
         shell.getTransforms().add(new Scale(s, s, s));
@@ -322,24 +321,16 @@ final class FitPart extends SizePart {
             things.add(bench.drawn().lines(PlaneSlice.of(head, Bvh.of(head), normal, at).segments(), SKIN, thick));
         });
         var middle = box.centre().plus(normal.times(at - box.centre().get(axis)));
-        var pane = new MeshView(bench.drawn().square(middle, normal, 0.42 * box.diagonal()));
+        var pane = new MeshView(bench.drawn().square(middle, normal, 0.5 * box.diagonal()));
         pane.setCullFace(javafx.scene.shape.CullFace.NONE);
-        pane.setMaterial(bench.drawn().paneOfGlass());
-        double from = cutAt;
+        pane.setMaterial(bench.drawn().paneOfGlass(0.08));
         pane.setUserData(new Bench.Handle(middle, normal, mm -> moveCut(from + mm / (high - low)), mm -> moveCut(from + mm / (high - low))));
         pane.setId("section-pane");
         things.add(pane);
     }
 
     private void moveCut(double to) {
-        cutAt = Math.clamp(to, 0.02, 0.98);
-        view.draw();
-    }
-
-    /** Where the section's pane is seen, for tests and help. */
-    Point2D paneOnScreen(Bounds3 box) {
-        int axis = bench.sectionAxis();
-        return bench.onScreen(box.centre().plus(Vec3.axis(axis).times((cutAt - 0.5) * (box.max().get(axis) - box.min().get(axis)))));
+        bench.sectionAt().setValue(Math.clamp(to, bench.sectionAt().getMin(), bench.sectionAt().getMax()));
     }
 
     /** While a drag runs ahead of the pose, the pose is carried along. */

@@ -105,7 +105,9 @@ final class OnPart extends SizePart {
                 .number("forward", 80, s -> s.pose().forwardMm() - worn.forwardMm(), s -> words().bare(s.pose().forwardMm() - worn.forwardMm())).number("tilt \u00b0", 70, s -> s.pose().pitchDeg() - worn.pitchDeg(), s -> Words.text("%.0f", s.pose().pitchDeg() - worn.pitchDeg()))
                 .number("room", 80, Donning.Step::roomMm, s -> words().bare(s.roomMm()));
         table.onPick(s -> along.setValue((double) d.path().indexOf(s) / Math.max(1, d.path().size() - 1)));
-        return table.rows(d.path(), 8);
+        table.rows(d.path(), 8);
+        table.scrollTo(Math.max(0, d.tightest().step() - 3));
+        return table;
     }
 
     /** The pose at the slider's place, between two steps. */

@@ -145,4 +145,9 @@ public final class SizeView extends StationView {
         show("wearers");
         wearers.scan(file);
     }
+
+    /** The next of the three points of a head scan, in its coordinates; for tests and scripts. */
+    public void pick(yellowbracket.mesh.Vec3 point) {
+        wearers.pick(point);
+    }
 }

@@ -86,7 +86,7 @@ final class WearersPart extends SizePart {
         var buttons = new ArrayList<javafx.scene.Node>();
         var head = w.scan().isPresent() ? "scanned" : words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4) : Words.text("%.1f cm", w.head().circumferenceMm() / 10);
         buttons.add(Card.more(head + (w.glasses() ? ", glasses" : "") + (first ? ", sized for" : wears ? ", also wears it" : "")));
-        if (current().filter(w::equals).isEmpty()) buttons.add(Card.action("pick", () -> {
+        if (current().filter(w::equals).isEmpty()) buttons.add(Card.action("show", () -> {
             chosen = w.name();
             view.again();
         }));
@@ -96,7 +96,7 @@ final class WearersPart extends SizePart {
             names.addFirst(w.name());
             model.apply(Edit.wearers(prop().id(), names));
         }));
-        var toggle = Card.action(wears ? "does not wear it" : "wears it too", () -> {
+        var toggle = Card.action(wears ? "leave out" : "add", () -> {
             var names = new ArrayList<>(prop().wearers());
             if (!names.remove(w.name())) names.add(w.name());
             model.apply(Edit.wearers(prop().id(), names));
@@ -110,7 +110,7 @@ final class WearersPart extends SizePart {
         field.getStyleClass().remove("wrong");
         if (name.isEmpty() || name.length() > 40 || build().wearer(name).isPresent()) {
             field.getStyleClass().add("wrong");
-            model.tell(AppModel.Tone.STOP, name.isEmpty() ? "type the wearer's name first" : name.length() > 40 ? "a name of up to 40 letters" : name + " has a card already: pick it");
+            model.tell(AppModel.Tone.STOP, name.isEmpty() ? "type the wearer's name first" : name.length() > 40 ? "a name of up to 40 letters" : name + " has a card already: show it");
             return;
         }
         chosen = name;

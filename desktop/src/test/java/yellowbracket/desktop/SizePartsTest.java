@@ -1,0 +1,222 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import yellowbracket.build.Node;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.desktop.bench.ViewPicture;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.mesh.io.StlWriter;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.size.HeadForm;
+import yellowbracket.size.TestPiece;
+
+/** The size page by hand in the real window: the way in played back, points picked, the view cut open, wearers, test pieces. */
+class SizePartsTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
+    @Start
+    void start(Stage stage) {
+        open(stage);
+    }
+
+    @Stop
+    void stop() {
+        close();
+    }
+
+    private void page(FxRobot robot, String part) {
+        robot.interact(() -> frame.run("size: " + part));
+    }
+
+    private void sized() {
+        until("sized", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(java.util.Optional.of(model.shownProperty().get())) && model.fresh(Node.REMEDIES) && model.fresh(Node.BY_AXIS));
+    }
+
+    private static void press(FxRobot robot, String words) {
+        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
+        robot.interact(button::fire);
+    }
+
+    private String gauge(FxRobot robot) {
+        return text(robot, ".gauge-value");
+    }
+
+    @Test
+    void theWayInIsPlayedBack(FxRobot robot) {
+        sized();
+        page(robot, "put on");
+        until("the way is told", () -> text(robot, ".row-value").contains("passes"));
+        var slider = robot.lookup("#donning").queryAs(Slider.class);
+        String home = gauge(robot);
+        robot.interact(() -> slider.setValue(0));
+        until("the head is out", () -> !gauge(robot).equals(home));
+        var way = model.result(Node.DONNING).orElseThrow().list().getFirst();
+        assertThat(gauge(robot)).contains(model.words().length(way.path().getFirst().roomMm()));
+        robot.clickOn("#donning-play");
+        until("it plays", () -> slider.getValue() > 0.05);
+        robot.clickOn("#donning-play");
+        double stopped = slider.getValue();
+        assertThat(stopped).isLessThan(1);
+        robot.clickOn("#donning").type(KeyCode.END);
+        until("home by keys", () -> slider.getValue() == 1);
+        assertThat(text(robot, ".caution")).contains("five seconds unaided");
+    }
+
+    @Test
+    void aHeadThatDoesNotPassIsHelpedAndUndoBringsItBack(FxRobot robot) {
+        sized();
+        typeScale(robot, "86");
+        sized();
+        until("told on the fit page", () -> text(robot, ".finding > .label").contains("does not pass"));
+        press(robot, "what helps");
+        until("remedies offered", () -> text(robot, ".finding > .label").contains("widen the neck"));
+        assertThat(text(robot, ".finding > .label")).contains("scale to");
+        press(robot, "take it");
+        until("the neck is wider", () -> prop().reshape().neck().isPresent());
+        sized();
+        assertThat(model.result(Node.DONNING).orElseThrow().list().getFirst().passes()).isTrue();
+        page(robot, "scale");
+        until("the distortion is shown", () -> text(robot, ".row-name").contains("out of shape"));
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("back", () -> prop().reshape().neck().isEmpty());
+    }
+
+    @Test
+    void theViewIsCutOpenAndTheCutMoved(FxRobot robot) {
+        sized();
+        robot.interact(() -> frame.bench().look("front"));
+        robot.clickOn("#section");
+        until("the slider is there", () -> frame.bench().sectionAt().isVisible());
+        assertThat(frame.bench().sectionAxis()).isEqualTo(1);
+        robot.interact(() -> frame.bench().look("three-quarter"));
+        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var corner = new Vec3(box.centre().x() + 0.2 * box.diagonal(), box.centre().y(), box.centre().z());
+        assertThat(frame.bench().sectionAxis()).as("three-quarter cuts along the side").isZero();
+        robot.interact(() -> frame.bench().sectionAt().setValue(0.3));
+        until("drawn", () -> frame.bench().lookup("#section-pane") != null);
+        assertThat(corner).isNotNull();
+        robot.interact(() -> frame.bench().section().setSelected(false));
+        until("whole again", () -> frame.bench().lookup("#section-pane") == null);
+        page(robot, "sight");
+        until("the button is gone", () -> !frame.bench().section().isVisible());
+    }
+
+    @Test
+    void twoPointsAndTheirRealDistanceGiveTheScale(FxRobot robot) {
+        sized();
+        page(robot, "scale");
+        robot.interact(() -> frame.bench().look("front"));
+        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        for (double x : new double[] {-60, 60}) robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
+        until("two points", () -> labels(robot, ".row-value").stream().map(Labeled::getText).anyMatch(t -> t.endsWith(" mm")));
+        double apart = labels(robot, ".row-value").stream().map(Labeled::getText).filter(t -> t.endsWith(" mm")).mapToDouble(t -> Double.parseDouble(t.replace(" mm", ""))).findFirst().orElseThrow();
+        assertThat(apart).isBetween(90.0, 180.0);
+        double before = prop().scale();
+        type(robot, "#reference-mm", "none");
+        assertThat(told()).contains("real distance \"none\"");
+        assertThat(prop().scale()).isEqualTo(before);
+        type(robot, "#reference-mm", Words.text("%.1f", 1.1 * apart));
+        until("scaled", () -> prop().scale() != before);
+        assertThat(prop().scale()).isCloseTo(1.1 * before, within(0.003));
+        type(robot, "#miniature", "6");
+        until("to life size", () -> prop().scale() == 6);
+        type(robot, "#character-mm", "2000");
+        until("in proportion", () -> Math.abs(prop().scale() - 1.74 / 2) < 1e-6);
+        type(robot, "#axis-wide", "104");
+        until("stretched", () -> prop().reshape().wide() == 1.04);
+        type(robot, "#axis-deep", "1000");
+        assertThat(told()).contains("deep \"1000\": type per cent between 50 and 200");
+    }
+
+    @Test
+    void aTestPieceIsWrittenAndItsVerdictMovesTheScales(FxRobot robot) throws Exception {
+        sized();
+        until("priced", () -> text(robot, ".row-name").contains("neck ring"));
+        var ring = model.result(Node.TEST_PIECES).orElseThrow().list().getFirst().piece();
+        assertThat(ring.kind()).isEqualTo(TestPiece.Kind.RING);
+        var file = dir.resolve("ring.stl");
+        robot.interact(() -> frame.sizeView().writeTestPiece(ring, file));
+        until("written", () -> told().contains("ring.stl written"));
+        assertThat(MeshHealth.of(((MeshFile.Read) MeshFile.read(file, Progress.NONE)).mesh()).closed()).isTrue();
+        double lowest = model.result(Node.SCALES).orElseThrow().byWearer().get("Maren").lowest();
+        robot.interact(() -> {
+            robot.lookup("#trial-verdict").queryAs(ChoiceBox.class).getSelectionModel().select(1);
+            robot.lookup("#trial-zone").queryAs(ChoiceBox.class).getSelectionModel().select("nose");
+            robot.lookup("#trial-mm").queryAs(javafx.scene.control.TextField.class).setText("4");
+            robot.lookup("#trial-note").queryAs(Button.class).fire();
+        });
+        until("in the log", () -> model.shownProperty().get().log().getLast().kind() == Entry.Kind.FIT);
+        assertThat(model.shownProperty().get().log().getLast().text()).isEqualTo("fit helm Maren tight nose 4.0 mm at 104.0 %");
+        sized();
+        assertThat(model.result(Node.SCALES).orElseThrow().byWearer().get("Maren").lowest()).isGreaterThan(lowest + 0.01);
+        until("said why", () -> text(robot, ".finding > .label").contains("corrected by the test pieces"));
+    }
+
+    @Test
+    void wearersAreAddedChosenAndComparedAndTheViewIsShown(FxRobot robot) {
+        sized();
+        page(robot, "sight");
+        until("a picture of the view", () -> frame.bench().lookupAll("*").stream().anyMatch(n -> n instanceof ViewPicture));
+        page(robot, "wearers");
+        until("compared", () -> text(robot, ".section-title").contains("one shell"));
+        robot.clickOn("#wearer-name").write("Maren").type(KeyCode.ENTER);
+        assertThat(told()).contains("Maren has a card already");
+        type(robot, "#wearer-name", "Oda");
+        until("a card and its form", () -> model.shownProperty().get().wearer("Oda").isPresent() && robot.lookup("#measure-circumference").tryQuery().isPresent());
+        type(robot, "#measure-circumference", "22");
+        assertThat(text(robot, ".stop")).contains("inches");
+        type(robot, "#measure-circumference", "558");
+        until("kept", () -> model.shownProperty().get().wearer("Oda").orElseThrow().head().circumferenceMm() == 558);
+        var oda = robot.lookup(".row").queryAll().stream().filter(r -> r.lookupAll(".label").stream().anyMatch(l -> ((Labeled) l).getText().equals("Oda"))).findFirst().orElseThrow();
+        robot.interact(() -> oda.lookupAll(".button").stream().map(Button.class::cast).filter(b -> b.getText().equals("size for")).findFirst().orElseThrow().fire());
+        until("sized for her", () -> prop().wearers().equals(List.of("Oda", "Maren", "Iven")));
+    }
+
+    @Test
+    void aHeadScanTakesThePlaceOfTheMeasures(FxRobot robot) throws Exception {
+        sized();
+        var form = HeadForm.of(HeadMeasures.of(590, 203, 156));
+        var turn = Turn.quarter(2);
+        var file = dir.resolve("scan.stl");
+        StlWriter.write(form.mesh().turned(turn).scaled(0.001), "scan in metres", file);
+        robot.interact(() -> frame.sizeView().scan(file));
+        until("the scan is shown", () -> text(robot, ".finding > .label").contains("left ear"));
+        // wrong points first: three on one spot are no head
+        robot.interact(() -> frame.bench().look("front"));
+        var bench = frame.bench();
+        for (int i = 0; i < 3; i++) robot.clickOn(bench.localToScreen(bench.onScreen(new Vec3(0, 0, 60)).add(4 * i, 0)));
+        until("refused", () -> told().contains("ears are"));
+        assertThat(model.shownProperty().get().wearer("Maren").orElseThrow().scan()).isEmpty();
+        var left = turn.apply(new Vec3(-78, -8, -20));
+        var right = turn.apply(new Vec3(78, -8, -20));
+        robot.interact(() -> {
+            frame.sizeView().pick(left);
+            frame.sizeView().pick(right);
+            frame.sizeView().pick(turn.apply(new Vec3(0, form.eye(1).y() + 4, 0)));
+        });
+        until("kept", () -> model.shownProperty().get().wearer("Maren").orElseThrow().scan().isPresent());
+        assertThat(model.shownProperty().get().wearer("Maren").orElseThrow().head().circumferenceMm()).isCloseTo(590, within(2.0));
+        assertThat(told()).contains("head is the scan now");
+    }
+}
