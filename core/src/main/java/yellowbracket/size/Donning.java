@@ -55,6 +55,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     public String words() {
         double tilt = tiltDeg();
         String how = Math.abs(tilt) < 7.5 ? "straight on" : String.format(Locale.ROOT, "tilt the head %.0f\u00b0 %s on the way in", Math.abs(tilt), tilt > 0 ? "back" : "forward");
+        if (!passes() && tightestWhenWorn()) return String.format(Locale.ROOT, "too small where it is worn: %.1f mm short at the %s, however the head goes in", -spareMm, tightest.zone.label());
         if (!passes()) return String.format(Locale.ROOT, "the head does not pass: %.1f mm short at the %s, %.0f mm above the rim", -spareMm, tightest.zone.label(), tightest.aboveRimMm);
         String where = tightestWhenWorn() ? "nowhere tighter than when worn" : String.format(Locale.ROOT, "tightest at the %s, %.0f mm above the rim", tightest.zone.label(), tightest.aboveRimMm);
         return String.format(Locale.ROOT, "%s: %s mm to spare, %s", how, spareMm >= HeadField.FAR_MM - 1 ? "over 30" : String.format(Locale.ROOT, "%.1f", spareMm), where);

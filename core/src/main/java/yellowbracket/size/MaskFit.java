@@ -166,13 +166,14 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         if (touch < 0) return Optional.empty();
         double sum = 0, widest = 0;
         int n = 0, near = 0, at = touch;
+        var nearest = face.closestQuery();
         for (int k = 0; k < gap.length; k++) {
             if (!mask.rim[k]) continue;
             n++;
-            double g = Double.isNaN(gap[k]) ? 25 : gap[k] - least; // here: a rim that stands out beside the face is far from it
+            double g = nearest.distance(mask.x(k) * scale, mask.inner[k] * scale - least, mask.z(k) * scale - eyesZ); // here: along the rim the skin may lie sideways
             sum += Math.min(g, 25);
             if (g <= TOUCH_MM) near++;
-            if (!Double.isNaN(gap[k]) && g > widest) {
+            if (g > widest) {
                 widest = g;
                 at = k;
             }

@@ -43,8 +43,6 @@ final class Shots {
             ((javafx.scene.control.Slider) frame.lookup("#donning")).setValue(0.45);
         }));
         todo.add(new Shot("wearers-view", () -> frame.run("size: sight")));
-        todo.add(new Shot("wearers", () -> frame.run("size: wearers")));
-        todo.add(new Shot("scale-by", () -> frame.run("size: scale")));
         todo.add(new Shot("section", () -> {
             frame.run("size: fit");
             frame.bench().look("side");

@@ -279,20 +279,25 @@ final class FitPart extends SizePart {
         else {
             fit.ifPresent(f -> things.add(head(clearance.get().form().mesh(), clearance, posed(f, s))));
             mask.ifPresent(m -> things.add(head(yellowbracket.size.HeadForm.of(m.wearer()).mesh(), Optional.empty(), m.pose().grown(s / m.scale()))));
-            boolean glass = fit.isPresent() || mask.isPresent() || bench.isSeeThrough();
+            boolean glass = fit.isPresent() || bench.isSeeThrough();
             things.add(shell(proxy.get().mesh(), glass ? bench.isSeeThrough() ? 0.12 : 0.30 : 1));
         }
-        bench.show(things, size.get(), prop().id() + "/prop");
+        bench.show(things, mask.map(m -> size.get().union(Bounds3.of(-80, m.pose().forwardMm() - 100, m.pose().upMm() - 130, 80, m.pose().forwardMm() + 100, m.pose().upMm() + 120))).orElse(size.get()), prop().id() + (mask.isPresent() ? "/face" : "/prop"));
         bench.section().setVisible(true);
         if (fit.isEmpty()) {
             bare();
             bench.gauges(plainGauges(size.get(), mask, s));
+            model.result(Node.CARRY).filter(c -> !prop().worn() && model.fresh(Node.CARRY)).ifPresent(c -> bench.callouts(List.of(along(size.get(), c.axis(), c.gripAtMm(), "held " + words().longLength(c.gripAtMm())), along(size.get(), c.axis(), c.balanceMm(), "balances " + words().longLength(c.balanceMm())))));
             mask.filter(m -> m.scale() == s).ifPresent(m -> bench.callouts(List.of(new Bench.Callout(m.rimGapAt(), "gap " + words().bare(m.rimGapMm()), m.rimGapMm() > 12 ? "care" : "good"))));
             return;
         }
         bench.legend().ramp(Optional.of(Ramp.clearance()), words().unit(), words().inches() ? 1 / 25.4 : 1);
         bench.callouts(callouts(fit.get(), clearance.get(), s));
         bench.gauges(gauges(fit.get(), clearance.get(), s));
+    }
+
+    private static Bench.Callout along(Bounds3 box, int axis, double mm, String words) {
+        return new Bench.Callout(box.centre().plus(Vec3.axis(axis).times(box.min().get(axis) + mm - box.centre().get(axis))), words, "good");
     }
 
     private List<Bench.Gauge> plainGauges(Bounds3 size, Optional<MaskFit> mask, double s) {
@@ -358,7 +363,7 @@ final class FitPart extends SizePart {
         var way = model.result(Node.DONNING).flatMap(d -> d.list().stream().findFirst());
         return List.of(new Bench.Gauge("scale", Words.scale(s), "", ""),
                 new Bench.Gauge("tightest", tight.map(z -> words().length(z.minMm())).orElse("-"), tight.map(z -> z.zone().label()).orElse(""), tight.map(z -> tone(z, fit)).orElse("")),
-                new Bench.Gauge("way in", way.map(d -> (d.passes() ? "+" : "") + words().length(d.spareMm())).orElse("\u2026"), way.map(d -> d.passes() ? Math.abs(d.tiltDeg()) < 7.5 ? "straight on" : Words.text("tilt %.0f\u00b0", Math.abs(d.tiltDeg())) : "does not pass").orElse("working"), way.map(d -> d.passes() ? "good" : "stop").orElse("")),
+                new Bench.Gauge("way in", way.map(d -> (d.passes() ? "+" : "") + words().length(d.spareMm())).orElse("\u2026"), way.map(d -> d.passes() ? Math.abs(d.tiltDeg()) < 7.5 ? "straight on" : Words.text("tilt %.0f\u00b0", Math.abs(d.tiltDeg())) : d.tightestWhenWorn() ? "too small" : "does not pass").orElse("working"), way.map(d -> d.passes() ? "good" : "stop").orElse("")),
                 new Bench.Gauge("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()), "", ""),
                 new Bench.Gauge("floor from", Double.isInfinite(v.floorFromM()) ? "never" : Words.text("%.1f m", v.floorFromM()), "", v.downDeg() < 20 ? "care" : ""));
     }

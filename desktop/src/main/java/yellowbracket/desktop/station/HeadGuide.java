@@ -1,6 +1,5 @@
 package yellowbracket.desktop.station;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,15 +11,12 @@ import javafx.scene.shape.Ellipse;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Shape;
-import yellowbracket.mesh.Bvh;
-import yellowbracket.mesh.PlaneSlice;
-import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.size.HeadForm;
 
 /** A head from the front and from the side with the line of each measure on it, drawn from the head form itself; the measure asked for stands out. */
 final class HeadGuide extends Pane {
-    private static final double WIDTH = 330, HEIGHT = 250, SCALE = 0.82;
+    private static final double WIDTH = 330, HEIGHT = 312, SCALE = 0.82;
     private static final Map<String, String> HOW = Map.ofEntries(
             Map.entry("circumference", "tape, level all round, just above the brows and over the widest part behind"), Map.entry("length", "two books or a square: brow to the furthest point behind, level"),
             Map.entry("breadth", "two books against the head, above the ears, at its widest"), Map.entry("height", "ruler on the crown, level: down to the underside of the chin"),
@@ -37,22 +33,24 @@ final class HeadGuide extends Pane {
         getChildren().addAll(outline(form, 0, 78), outline(form, 1, 235), marks, words);
         words.setWrapText(true);
         words.setPrefWidth(WIDTH);
-        words.relocate(0, HEIGHT - 38);
+        words.relocate(0, HEIGHT - 44);
         words.getStyleClass().addAll("small");
         setAccessibleText("how to take each measure");
         about("circumference");
     }
 
-    /** The middle slice seen from the front (0) or the side (1), as one polygon. */
+    /** The outline from the front (0) or the side (1): what lies furthest to either hand at each height. */
     private static Shape outline(HeadForm form, int view, double x0) {
-        var index = Bvh.of(form.mesh());
-        double y = view == 0 ? 0.5 : 0;
-        var s = PlaneSlice.of(form.mesh(), index, view == 0 ? Vec3.Y : Vec3.X, y).segments();
-        var points = new ArrayList<double[]>();
-        for (int i = 0; i < s.length; i += 6) points.add(new double[] {view == 0 ? s[i] : s[i + 1], s[i + 2]});
-        points.sort(java.util.Comparator.comparingDouble(p -> Math.atan2(p[1] + 10, p[0])));
+        var far = new java.util.TreeMap<Double, double[]>();
+        for (int v = 0; v < form.mesh().vertexCount(); v++) {
+            double z = Math.round(form.mesh().z(v) / 2) * 2, u = view == 0 ? form.mesh().x(v) : form.mesh().y(v);
+            var both = far.computeIfAbsent(z, k -> new double[] {u, u});
+            both[0] = Math.min(both[0], u);
+            both[1] = Math.max(both[1], u);
+        }
         var out = new Polygon();
-        for (var p : points) out.getPoints().addAll(x0 + p[0] * SCALE, top(p[1]));
+        far.forEach((z, both) -> out.getPoints().addAll(x0 + both[1] * SCALE, top(z)));
+        far.descendingMap().forEach((z, both) -> out.getPoints().addAll(x0 + both[0] * SCALE, top(z)));
         out.setFill(Color.web("#c9c4b9"));
         out.setStroke(Color.web("#5A6168"));
         return out;

@@ -211,6 +211,7 @@ final class ScalePart extends SizePart {
         for (var p : picked) {
             var ball = new Sphere(0.008 * mesh.bounds().diagonal() * s);
             ball.setMaterial(new javafx.scene.paint.PhongMaterial(Color.web("#F2B705")));
+            ball.setMouseTransparent(true); // here: the next point may lie right beside it
             ball.getTransforms().add(new Translate(p.x() * s, p.y() * s, p.z() * s));
             things.add(ball);
         }

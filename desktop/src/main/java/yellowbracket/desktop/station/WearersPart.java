@@ -257,6 +257,7 @@ final class WearersPart extends SizePart {
         for (var p : picked) {
             var ball = new Sphere(3.5);
             ball.setMaterial(new javafx.scene.paint.PhongMaterial(Color.web("#F2B705")));
+            ball.setMouseTransparent(true); // here: the next point may lie right beside it
             ball.getTransforms().add(new Translate(p.x(), p.y(), p.z()));
             things.add(ball);
         }
