@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Stream;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -12,6 +11,7 @@ import picocli.CommandLine.Parameters;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Cylinders;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
@@ -77,7 +77,10 @@ final class SizeCommand extends Output {
         var remedies = Remedy.of(field, cavity, fit.scale(), donning, Progress.NONE);
         var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm", room.leastMm(z.zone()))).toList();
         var v = fit.vision();
-        var findings = Stream.concat(donning.passes() ? Stream.of() : Stream.of("stop: " + donning.words()), fit.findings().stream().map(SizeCommand::line)).toList();
+        var findings = new java.util.ArrayList<String>();
+        if (!donning.passes()) findings.add("stop: " + donning.words());
+        if (!MeshHealth.of(mesh).closed()) findings.add("care: in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first; yb check tells more");
+        fit.findings().forEach(f -> findings.add(line(f)));
         return map("scale", map("used", fit.scale(), "recommended", scales.recommended(), "lowest", scales.lowest(), "highest", scales.highest(), "lowestBecause", scales.lowestBecause(), "recommendedBecause", scales.recommendedBecause(), "highestBecause", scales.highestBecause()),
                 "clearance", map("zones", zones),
                 "passes", map("ok", donning.passes(), "spareMm", donning.spareMm(), "words", donning.words(), "path", donning.path().stream().map(s -> step(s, fit.pose())).toList(), "remedies", remedies.stream().map(Remedy::words).toList()),

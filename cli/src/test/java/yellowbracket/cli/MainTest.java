@@ -80,6 +80,14 @@ class MainTest {
         var small = yb("size", helm, "--head", "circ=575,length=195,breadth=153", "--scale", "0.85", "--json").json();
         assertThat(small.get("passes").get("ok").asBoolean()).isFalse();
         assertThat(small.get("passes").get("remedies").size()).isPositive();
+        var open = dir.resolve("open.stl");
+        var whole = DemoMeshes.helm();
+        var keep = new boolean[whole.triangleCount()];
+        for (int f = 0; f < keep.length; f++) keep[f] = f % 50 != 0;
+        StlWriter.write(whole.only(keep), "open", open);
+        var doubt = yb("size", open, "--head", "circ=575,length=195,breadth=153", "--scale", "1.04", "--json").json();
+        assertThat(doubt.get("findings").toString()).contains("in doubt: the mesh is not closed");
+        assertThat(doubt.get("passes").get("spareMm").asDouble()).as("a verdict all the same").isCloseTo(j.get("passes").get("spareMm").asDouble(), within(1.5));
         assertThat(small.get("findings").get(0).asText()).startsWith("stop: too small where it is worn");
     }
 

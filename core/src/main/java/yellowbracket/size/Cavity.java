@@ -13,6 +13,7 @@ public final class Cavity {
     private static final double STEP_MM = 1.5;
     /** Rays keep off the mirror plane, where models have their seams, ridges and rivets. */
     private static final double ASIDE_MM = 0.4;
+    private static final double BESIDE_MM = 3.3;
 
     private final Mesh mesh;
     private final Bvh index;
@@ -75,7 +76,14 @@ public final class Cavity {
         return new double[] {bestLow, bestHigh};
     }
 
+    /** The middle one of three rays side by side, so that a missing facet or a rivet does not decide. */
     private static double distance(Bvh index, Vec3 from, Vec3 direction) {
+        var aside = (direction.x() == 0 ? Vec3.X : Vec3.Z).times(BESIDE_MM);
+        double a = one(index, from, direction), b = one(index, from.plus(aside), direction), c = one(index, from.minus(aside), direction);
+        return Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
+    }
+
+    private static double one(Bvh index, Vec3 from, Vec3 direction) {
         return index.firstDistance(from.x(), from.y(), from.z(), direction.x(), direction.y(), direction.z(), 0);
     }
 

@@ -57,8 +57,10 @@ public final class Clearance {
         if (ahead.isPresent() && ahead.get().distance() <= REACH_MM && !ahead.get().fromInside()) return ahead.get().distance();
         var back = cavity.index().first(from, along.times(-1));
         boolean wallBehind = back.isPresent() && back.get().distance() <= DEPTH_MM;
-        if (ahead.isPresent() && ahead.get().fromInside()) // starts within the material
-            return wallBehind ? -back.get().distance() : -1;
+        if (ahead.isPresent() && ahead.get().fromInside()) {
+            if (back.isPresent() && back.get().fromInside()) return wallBehind ? -back.get().distance() : -1; // starts within the material
+            return ahead.get().distance() <= REACH_MM ? ahead.get().distance() : Double.NaN; // through a hole in the inner wall, on to the back of the outer one
+        }
         // nothing ahead: either an opening, or the point is already outside the outer wall
         return wallBehind && !back.get().fromInside() ? -back.get().distance() : Double.NaN;
     }

@@ -24,6 +24,8 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     private static final double OUT_MM = 14;
     /** A path may give away this much room for a straighter way. */
     private static final double SLACK_MM = 0.3;
+    /** Room with which nothing is brushed. */
+    private static final double COMFORT_MM = 8;
 
     /** One pose of the way and the least room in it. */
     public record Step(Pose pose, double roomMm) {}
@@ -139,19 +141,22 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
         Donning run(Progress progress) {
             int start = SHIFTS + TILTS * ROW;
             double straight = HeadField.FAR_MM;
-            var straightOn = new Room(field, shell, scale);
+            var coarse = shell.thinned(); // here: to find the way; what is told of it comes from all points
+            var straightOn = new Room(field, coarse, scale);
             for (int l = 0; l < levels; l++) straight = Math.min(straight, straightOn.at(pose(l * SLAB + start)));
             double enough = straight - 1; // here: a pose with less room than the straight way is on no better way
             IntStream.range(0, levels * (2 * TILTS + 1)).parallel().forEach(i -> {
                 progress.check();
-                var r = new Room(field, shell, scale);
+                var r = new Room(field, coarse, scale);
                 for (int f = 0; f < ROW; f++) {
                     var p = pose(i * ROW + f);
                     room[i * ROW + f] = (float) r.at(p.forwardMm(), p.upMm(), p.pitchDeg(), enough);
                 }
             });
             double widest = widest(start);
-            var nodes = straightest(start, widest - SLACK_MM);
+            // with room in plenty a plain way counts for more than the last millimetre
+            double least = Math.min(widest - SLACK_MM, Math.max(COMFORT_MM, 0.88 * widest));
+            var nodes = straightest(start, least);
             Collections.reverse(nodes);
             var poses = new ArrayList<Pose>();
             nodes.forEach(n -> poses.add(pose(n)));
@@ -237,7 +242,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
         private double move(int a, int b) {
             int tilt = b % SLAB / ROW - TILTS, shift = b % ROW - SHIFTS;
             double moved = Math.abs(a / SLAB - b / SLAB) + 0.8 * Math.abs(a % SLAB / ROW - b % SLAB / ROW) + 0.8 * Math.abs(a % ROW - b % ROW);
-            return 0.05 + moved + 0.06 * Math.abs(tilt) + 0.04 * Math.abs(shift) + 0.3 * Math.max(0, 5 - room[b]);
+            return 0.05 + moved + 0.1 * Math.abs(tilt) + 0.04 * Math.abs(shift) + 0.3 * Math.max(0, 5 - room[b]);
         }
 
         /** Poses short of room slide and tilt towards more, at their height, without leaving their neighbours; the worn pose stays. */

@@ -19,7 +19,7 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
      * the lowest, columns from the wearer's left.
      */
     public static final class Field {
-        public static final double STEP_DEG = 1.5;
+        public static final double STEP_DEG = 1;
         public static final int COLUMNS = 2 * (int) (SIDE / STEP_DEG) + 3;
         public static final int ROWS = (int) ((UP + DOWN) / STEP_DEG) + 3;
         public static final byte BLOCKED = 0, LEFT = 1, RIGHT = 2, BOTH = 3, BEYOND = 4;

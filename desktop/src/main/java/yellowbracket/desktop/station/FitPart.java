@@ -58,7 +58,7 @@ final class FitPart extends SizePart {
 
     @Override
     List<Node<?>> shows() {
-        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE, Node.DONNING, Node.TEST_PIECES, Node.MASK, Node.CARRY);
+        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE, Node.DONNING, Node.TEST_PIECES, Node.MASK, Node.CARRY, Node.HEALTH);
     }
 
     boolean dragging() {
@@ -102,6 +102,7 @@ final class FitPart extends SizePart {
             boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
             card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "", () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
         }
+        model.result(Node.HEALTH).filter(h -> !h.health().closed()).ifPresent(h -> card.finding(Fit.Weight.CARE, "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health", () -> view.show("health")));
         keep(card, Card.action("measures ...", () -> view.show("wearers")));
         zoneTable(card, main);
         testPieces(card, main);
@@ -346,9 +347,10 @@ final class FitPart extends SizePart {
     private List<Bench.Callout> callouts(Fit fit, Clearance c, double s) {
         var pose = posed(fit, s);
         var out = new ArrayList<Bench.Callout>();
-        for (var zone : List.of(Zone.CROWN, Zone.EARS, Zone.NOSE, Zone.TEMPLES, Zone.BACK, Zone.CHIN)) {
-            c.zone(zone).ifPresent(z -> out.add(new Bench.Callout(pose.place(z.tightest()), z.zone().label() + " " + words().bare(z.minMm()), tone(z, fit))));
-        }
+        var shown = new java.util.LinkedHashSet<>(List.of(Zone.CROWN, Zone.EARS, Zone.NOSE, Zone.TEMPLES, Zone.BACK, Zone.CHIN));
+        var tightest = c.tightest().map(Clearance.ZoneClearance::zone);
+        tightest.ifPresent(shown::add);
+        for (var zone : shown) c.zone(zone).ifPresent(z -> out.add(new Bench.Callout(pose.place(z.tightest()), (tightest.get() == zone ? "tightest: " : "") + zone.label() + " " + words().bare(z.minMm()), tone(z, fit))));
         return out;
     }
 
