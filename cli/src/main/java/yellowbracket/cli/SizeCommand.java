@@ -1,13 +1,10 @@
 package yellowbracket.cli;
 
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Cylinders;
 import yellowbracket.mesh.Mesh;
@@ -19,24 +16,14 @@ import yellowbracket.size.Cavity;
 import yellowbracket.size.Donning;
 import yellowbracket.size.Fit;
 import yellowbracket.size.Hardware;
-import yellowbracket.size.HeadField;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.MaskFit;
 import yellowbracket.size.Pose;
 import yellowbracket.size.Remedy;
 
 @Command(name = "size", description = "does it fit this head, at which scale, does the head go in, what is seen")
-final class SizeCommand extends Output {
-    @Parameters(paramLabel = "MODEL", description = "a mesh file of a helm, a mask or a prop")
-    Path model;
-
-    @ArgGroup(multiplicity = "1")
-    WhoWears who;
-
-    @Option(names = "--scale", description = "scale to judge, 1.04 for 104 per cent; the recommended one if left out")
-    Double scale;
-
-    @Option(names = "--as", description = "${COMPLETION-CANDIDATES}; told from the model's shape if left out")
+final class SizeCommand extends OnAHead {
+    @Option(names = "--as", description = "${COMPLETION-CANDIDATES}; helm if left out")
     Kind as;
 
     /** How the thing is worn. */
@@ -44,38 +31,24 @@ final class SizeCommand extends Output {
 
     @Override
     Map<String, Object> work() {
-        var wearer = who.wearer(spec);
-        checkScale(scale);
+        var wearer = wearer();
         var mesh = mesh(model);
         var index = Bvh.of(mesh);
         var cavity = Cavity.of(mesh, index);
-        return switch (as == null ? guess(mesh, cavity) : as) {
+        return switch (as == null ? Kind.HELM : as) {
             case HELM -> helm(wearer, mesh, cavity);
             case MASK -> mask(wearer, mesh, index);
             case PROP -> prop(wearer, mesh, index);
         };
     }
 
-    static void checkScale(Double scale) {
-        if (scale != null && !(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
-    }
-
-    /** Without a hollow: a mask is as wide as a face and stands before one; anything else is refused rather than guessed. */
-    private Kind guess(Mesh mesh, Cavity cavity) {
-        if (cavity.holdsAHead()) return Kind.HELM;
-        throw new Refused(model.getFileName() + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres, or say --as mask or --as prop.");
-    }
-
     private Map<String, Object> helm(Wearer wearer, Mesh mesh, Cavity cavity) {
-        if (!cavity.holdsAHead()) throw new Refused(model.getFileName() + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres.");
-        var form = HeadForm.of(wearer);
-        var room = Fit.room(wearer, List.of(), form, cavity);
-        var scales = Fit.scales(room, form, cavity, Progress.NONE);
-        var fit = Fit.of(room, form, cavity, scale == null ? scales.recommended() : scale, scales);
-        var field = HeadField.of(form, wearer, Progress.NONE);
-        var donning = Donning.of(field, cavity, fit.scale(), fit.pose(), Progress.NONE);
-        var remedies = Remedy.of(field, cavity, fit.scale(), donning, Progress.NONE);
-        var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm", room.leastMm(z.zone()))).toList();
+        var judged = judged(wearer, cavity, as == null ? ", or say --as mask or --as prop" : "");
+        var fit = judged.fit();
+        var scales = judged.scales();
+        var donning = judged.donning();
+        var remedies = Remedy.of(judged.field(), cavity, fit.scale(), donning, Progress.NONE);
+        var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm", fit.room().leastMm(z.zone()))).toList();
         var v = fit.vision();
         var findings = new java.util.ArrayList<String>();
         if (!donning.passes()) findings.add("stop: " + donning.words());

@@ -77,6 +77,9 @@ final class Derivation {
     private final Consumer<Derived> publish;
     private final Map<Derived.Key, Derived.Result> results;
 
+    /** Results only a prop that somebody wears has. */
+    private static final List<Node<?>> ON_A_HEAD = List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PADS, Node.FIELDS, Node.DONNING, Node.REMEDIES, Node.BY_AXIS, Node.TEST_PIECES, Node.MASK, Node.MASK_READ);
+
     /** A node could not be made because one before it failed. */
     private static final class Blocked extends RuntimeException {
         private static final long serialVersionUID = 1;
@@ -229,6 +232,7 @@ final class Derivation {
     private TaskList.PropWork prop(Prop p) {
         var mesh = mesh(p);
         var index = node(Node.INDEX, p, List.of(mesh), () -> Bvh.of(mesh));
+        forget(p, p.worn() ? List.of(Node.CARRY) : ON_A_HEAD);
         var pads = p.worn() ? fits(p, mesh, index) : List.<PadPlan>of();
         int letter = firstLetter(p);
         var cuts = node(Node.MODEL_SECTIONS, p, List.of(mesh, p.cuts(), letter), () -> Sectioning.of(mesh, index, p.cuts(), letter, progress));
@@ -248,6 +252,11 @@ final class Derivation {
         var colour = node(Node.COLOUR, p, List.of(samples, p.scale(), p.zones(), p.seal()),
                 () -> ColourPlan.of(samples.bySection().values().stream().map(s -> s.scaled(p.scale())).toList(), p.scale(), p.zones(), p.seal(), shop));
         return new TaskList.PropWork(p.id(), p.name(), p.worn(), prints, joins, smooth, colour, pads);
+    }
+
+    /** What a prop no longer has is gone, not for ever being worked out. */
+    private void forget(Prop p, List<Node<?>> nodes) {
+        nodes.forEach(n -> results.remove(new Derived.Key(n.name(), p.id())));
     }
 
     private static <T> Map<String, T> each(Sectioning cuts, java.util.function.Function<Section, T> make) {
@@ -270,13 +279,18 @@ final class Derivation {
 
     private List<PadPlan> fits(Prop p, Mesh mesh, Bvh index) {
         var cavity = node(Node.CAVITY, p, List.of(mesh), () -> Cavity.of(mesh, index));
-        if (!cavity.holdsAHead()) return List.of();
+        if (!cavity.holdsAHead()) {
+            forget(p, ON_A_HEAD.stream().filter(n -> n != Node.MASK && n != Node.MASK_READ).toList());
+            return List.of();
+        }
+        forget(p, List.of(Node.MASK, Node.MASK_READ));
         var wearers = p.wearers().stream().map(n -> build.wearer(n)).flatMap(Optional::stream).toList();
         if (wearers.isEmpty()) return List.of();
         var forms = new HashMap<String, HeadForm>();
         for (var w : wearers) {
             var wrong = w.head().check();
             if (!wrong.isEmpty()) {
+                forget(p, ON_A_HEAD);
                 results.put(new Derived.Key(Node.FITS.name(), p.id()), new Derived.Result(Derived.State.FAILED, null, w.name() + ", " + wrong.getFirst().sentence()));
                 publish();
                 return List.of();

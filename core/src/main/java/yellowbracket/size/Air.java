@@ -9,7 +9,7 @@ import yellowbracket.mesh.Vec3;
 public record Air(double openCm2, double wallMm) {
     static final double REACH_MM = 110;
     static final double WIDE_DEG = 62;
-    /** A usual paper guide: as much open area as the mouth itself breathing hard, cm2. */
+    /** A starting value: about the area of a mouth breathing hard, cm2. */
     public static final double WANTED_CM2 = 6;
     private static final int SIDE = 121;
 

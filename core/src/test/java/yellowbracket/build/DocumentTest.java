@@ -74,6 +74,15 @@ class DocumentTest {
     }
 
     @Test
+    void aScannedHeadIsKeptWithItsWearer() throws Exception {
+        var scan = new yellowbracket.shop.HeadScan(222.4, java.util.Collections.nCopies(yellowbracket.shop.HeadScan.ROWS * yellowbracket.shop.HeadScan.COLUMNS, 81.5));
+        var b = build().with(build().wearers().getFirst().scanned(scan, HeadMeasures.of(575, 195, 153)));
+        assertThat(BuildJson.read(BuildJson.write(b))).isEqualTo(b);
+        assertThat(ShopFile.fresh().withWearer(b.wearers().getFirst()).wearers().getFirst().scan()).contains(scan);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new yellowbracket.shop.HeadScan(222, List.of(1.0))).hasMessageContaining("3840 radii");
+    }
+
+    @Test
     void buildJsonIsAsItsSchemaSays() throws Exception {
         var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
         assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build())))).isEmpty();

@@ -81,6 +81,38 @@ class WorkingsTest {
         assertThat(lost.get(Node.PRINTS, "helm")).isEmpty();
     }
 
+    /** Deriving until {@code node} is fresh for that build. */
+    private static Derived shown(Workings w, yellowbracket.build.Build b, Node<?> node) throws Exception {
+        w.show(b, DocumentTest.meshes(), "helm");
+        for (int i = 0; i < 600 && !(w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm")); i++) Thread.sleep(50);
+        assertThat(w.latest().fresh(node, "helm")).as(node.name()).isTrue();
+        return w.latest();
+    }
+
+    @Test
+    void whatAPropNoLongerHasIsGone() throws Exception {
+        try (var w = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, d -> {})) {
+            var worn = shown(w, DocumentTest.build(), Node.REMEDIES);
+            assertThat(worn.get(Node.DONNING, "helm")).isPresent();
+            assertThat(worn.require(Node.TEST_PIECES, "helm").list()).isNotEmpty();
+            assertThat(worn.get(Node.CARRY, "helm")).isEmpty();
+            var bare = shown(w, Edit.wearers("helm", java.util.List.of()).change().apply(DocumentTest.build()), Node.CARRY);
+            for (var n : java.util.List.of(Node.FITS, Node.DONNING, Node.PADS, Node.TEST_PIECES)) assertThat(bare.get(n, "helm")).as(n.name()).isEmpty();
+            var again = shown(w, DocumentTest.build(), Node.REMEDIES);
+            assertThat(again.get(Node.CARRY, "helm")).isEmpty();
+        }
+    }
+
+    @Test
+    void aTrialInTheLogAndOtherProportionsChangeWhatFollows() {
+        var tight = derive(DocumentTest.build().with(Entry.parse(DocumentTest.NOW, "fit helm Ada tight 6.0 mm at 110.0 %").orElseThrow()));
+        assertThat(tight.require(Node.SCALES, "helm").byWearer().get("Ada").lowest()).isGreaterThan(all.require(Node.SCALES, "helm").byWearer().get("Ada").lowest());
+        assertThat(tight.require(Node.FITS, "helm").list().getFirst().room().corrected()).isTrue();
+        var wide = derive(Edit.reshape("stretch", "helm", r -> r.along(1.2, 1, 1)).change().apply(DocumentTest.build()));
+        assertThat(wide.require(Node.MODEL, "helm").mesh().bounds().size().x()).isGreaterThan(1.15 * all.require(Node.MODEL, "helm").mesh().bounds().size().x());
+        assertThat(wide.require(Node.PRINTS, "helm").grams()).isGreaterThan(all.require(Node.PRINTS, "helm").grams());
+    }
+
     @Test
     void theNewestRequestWinsAndListenersSeeOnlyItsEnd() throws Exception {
         var seen = new CopyOnWriteArrayList<Derived>();

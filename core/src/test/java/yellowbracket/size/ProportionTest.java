@@ -92,6 +92,8 @@ class ProportionTest {
             if (p.z() <= -60 && r > 40) assertThat(moved).isCloseTo(8, within(1e-9));
             assertThat(moved).isLessThanOrEqualTo(8 + 1e-9);
         }
+        var both = new Reshape(1.05, 0.97, 1.02, Optional.of(neck));
+        for (int v = 0; v < shell.vertexCount(); v += 7) assertThat(both.undone(both.apply(shell.point(v))).distance(shell.point(v))).isLessThan(1e-4);
         var d = wide.distortion(shell);
         assertThat(d.most()).isGreaterThan(0.05).isLessThan(0.4);
         assertThat(d.usual()).isLessThanOrEqualTo(d.most());
