@@ -84,7 +84,8 @@ final class SizeCommand extends OnAHead {
         double recommended;
         try {
             var read = MaskFit.Read.of(mesh, index);
-            recommended = read.scaleFor(form).orElse(1.0);
+            boolean asItIs = MaskFit.of(wearer, form, read, 1).eyes().map(MaskFit.Eyes::wellPlaced).orElse(true);
+            recommended = asItIs ? 1 : read.scaleFor(form).orElse(1.0);
             fit = MaskFit.of(wearer, form, read, scale == null ? recommended : scale);
         } catch (IllegalArgumentException | IllegalStateException e) {
             throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");

@@ -99,7 +99,10 @@ class MainTest {
         StlWriter.write(DemoMeshes.staff(), "staff", staff);
         var m = yb("size", mask, "--head", "circ=575,length=195,breadth=153,pupils=63", "--as", "mask", "--json").json();
         holds(m.get("mask"), "rimTouching", "rimGapMm", "eyes", "straps");
-        assertThat(m.get("mask").get("eyes").get("apartMm").asDouble()).as("at the scale that fits the eyes").isCloseTo(63, within(0.5));
+        assertThat(m.get("scale").get("recommended").asDouble()).as("wide openings: it can stay as it is").isEqualTo(1);
+        assertThat(m.get("mask").get("eyes").get("apartMm").asDouble()).isCloseTo(78.7, within(1.0));
+        var near = yb("size", mask, "--head", "circ=575,length=195,breadth=153,pupils=50", "--as", "mask", "--json").json();
+        assertThat(near.get("mask").get("eyes").get("apartMm").asDouble()).as("at the scale that brings the openings before the eyes").isCloseTo(50, within(0.5));
         var p = yb("size", staff, "--head", "circ=575,length=195,breadth=153", "--as", "prop", "--json").json();
         holds(p.get("carry"), "lengthMm", "balanceMm", "gripAtMm", "gripThickMm");
         assertThat(p.get("hardware").findValuesAsText("part")).as("the lamp's socket").contains("magnet 12 mm");

@@ -161,6 +161,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             var poses = new ArrayList<Pose>();
             nodes.forEach(n -> poses.add(pose(n)));
             relax(poses);
+            smooth(poses);
             return measured(poses);
         }
 
@@ -264,6 +265,20 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
                             at = tried;
                         }
                     }
+                }
+        }
+
+        /** A way one can follow: each pose drawn towards its neighbours' mean as long as the tightest place stays the tightest. */
+        private void smooth(List<Pose> poses) {
+            var r = new Room(field, shell, scale);
+            double spare = poses.stream().mapToDouble(r::at).min().orElse(0);
+            for (int pass = 0; pass < 8; pass++)
+                for (int i = 1; i + 1 < poses.size(); i++) {
+                    var a = poses.get(i - 1);
+                    var b = poses.get(i);
+                    var c = poses.get(i + 1);
+                    var mean = new Pose((a.forwardMm() + c.forwardMm()) / 4 + b.forwardMm() / 2, b.upMm(), (a.pitchDeg() + c.pitchDeg()) / 4 + b.pitchDeg() / 2);
+                    if (r.at(mean) >= Math.min(r.at(b), spare + 1)) poses.set(i, mean);
                 }
         }
 

@@ -24,7 +24,16 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
     private static final double WITHIN_MM = 6;
 
     /** Openings for the eyes: distance of their middles, mm as printed, the narrower one's width and height, and how far each pupil lies beside the middle of its opening, outwards. */
-    public record Eyes(double apartMm, double wideMm, double highMm, double offMm, double scaleThatFits) {}
+    public record Eyes(double apartMm, double wideMm, double highMm, double offMm, double scaleThatFits) {
+        /** How far within its opening a pupil lies, mm; below 0 beside it. */
+        public double withinMm() {
+            return wideMm / 2 - Math.abs(offMm);
+        }
+
+        public boolean wellPlaced() {
+            return withinMm() >= WITHIN_MM;
+        }
+    }
 
     /** The mask alone, read once: depth of its inner side, openings, rim; model mm. */
     public static final class Read {
@@ -208,8 +217,7 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         var out = new ArrayList<Fit.Finding>();
         if (eyes.isEmpty()) out.add(new Fit.Finding(Fit.Weight.NOTE, "no pair of eye openings found: the mask is held with its middle before the face", Double.NaN));
         eyes.ifPresent(e -> {
-            double within = e.wideMm / 2 - Math.abs(e.offMm);
-            if (within < WITHIN_MM) out.add(new Fit.Finding(within < 0 ? Fit.Weight.STOP : Fit.Weight.CARE, text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own", e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)), e.scaleThatFits));
+            if (!e.wellPlaced()) out.add(new Fit.Finding(e.withinMm() < 0 ? Fit.Weight.STOP : Fit.Weight.CARE, text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own", e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)), e.scaleThatFits));
         });
         if (p.touching < 0.35) out.add(new Fit.Finding(Fit.Weight.CARE, text("only %.0f %% of the rim lies on the face: foam of up to %.0f mm along it, or it rocks", 100 * p.touching, Math.min(p.widest, 25)), Double.NaN));
         if (touch == Zone.NOSE) out.add(new Fit.Finding(Fit.Weight.CARE, "it rests on the nose first: pad brow and cheeks until the nose is free", Double.NaN));

@@ -130,7 +130,7 @@ final class FitPart extends SizePart {
 
     private void mask(Card card, MaskFit m) {
         card.row("on the face", Words.percent(m.rimTouching()), Words.text("of the rim touches; touches first at the %s, widest gap %s", m.touchesAt().label(), words().length(m.rimGapMm())), m.rimTouching() < 0.35 ? "care" : "good");
-        m.eyes().ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words.text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())), e.wideMm() / 2 - Math.abs(e.offMm()) < 6 ? "care" : "good"));
+        m.eyes().ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words.text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())), e.wellPlaced() ? "good" : "care"));
         if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart", "at the rim, just above the eyes; set them 8 mm in from the edge");
         for (var f : m.findings()) {
             boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
