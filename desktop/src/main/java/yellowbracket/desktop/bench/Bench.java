@@ -77,6 +77,7 @@ public final class Bench extends StackPane {
     private final Slider sectionAt = new Slider(0.02, 0.98, 0.5);
     private final StackPane picture = new StackPane();
     private String lookedFrom = "three-quarter";
+    private Runnable looked = () -> {};
     private Optional<Grip> grabbed = Optional.empty();
     private String frameKey = "";
 
@@ -303,8 +304,14 @@ public final class Bench extends StackPane {
         explodeBox.setManaged(on);
     }
 
+    /** Called when the side looked from changes while the view is cut open. */
+    public void onLook(Runnable listener) {
+        looked = listener;
+    }
+
     public void look(String from) {
         lookedFrom = from;
+        if (sectionAt.isVisible()) looked.run();
         yaw.setAngle(switch (from) {
             case "side" -> 90;
             case "three-quarter" -> -28;

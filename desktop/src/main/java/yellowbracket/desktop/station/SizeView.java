@@ -42,6 +42,7 @@ public final class SizeView extends StationView {
         parts.put("sight", new SightPart(this));
         parts.put("wearers", wearers);
         parts.put("scale", new ScalePart(this));
+        bench.onLook(this::draw);
         bench.section().selectedProperty().subscribe(x -> {
             if (bench.section().isVisible() && model.currentProp().isPresent()) draw();
         });
