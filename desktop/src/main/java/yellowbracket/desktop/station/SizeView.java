@@ -84,7 +84,8 @@ public final class SizeView extends StationView {
 
     @Override
     public boolean busyWithInput() {
-        return fit.dragging();
+        var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
+        return fit.dragging() || typing instanceof yellowbracket.desktop.widget.NumberField f && f.edited(); // a card written anew would take away what is being typed
     }
 
     @Override

@@ -11,6 +11,7 @@ public final class NumberField extends TextField {
     private final double least;
     private final double most;
     private final Consumer<String> tell;
+    private String taken = "";
 
     /** @param what named in the refusal: {@code scale}; @param example {@code per cent between 1 and 5000, such as 104.5}; @param tell hears the refusal */
     public NumberField(String id, String what, String example, double least, double most, Consumer<String> tell) {
@@ -27,7 +28,13 @@ public final class NumberField extends TextField {
 
     public NumberField with(String text) {
         setText(text);
+        taken = text;
         return this;
+    }
+
+    /** Whether something is typed that was not taken yet. */
+    public boolean edited() {
+        return !getText().equals(taken);
     }
 
     /** The number, or nothing once the refusal was told. */
@@ -39,7 +46,10 @@ public final class NumberField extends TextField {
             v = Double.NaN;
         }
         getStyleClass().remove("wrong");
-        if (v >= least && v <= most) return OptionalDouble.of(v);
+        if (v >= least && v <= most) {
+            taken = getText();
+            return OptionalDouble.of(v);
+        }
         getStyleClass().add("wrong");
         tell.accept(what + " \"" + getText() + "\": type " + example);
         return OptionalDouble.empty();
