@@ -39,14 +39,14 @@ final class TestPieceCommand extends OnAHead {
             throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");
         }
         var shop = Catalogue.builtIn();
-        var priced = Pricing.of(piece, shop.profile("usual"), shop.printers().getFirst(), shop);
+        var print = Pricing.of(piece, shop.profile("usual"), shop.printers().getFirst(), shop).print();
         try {
             Files.createDirectories(out.toAbsolutePath().getParent());
             MeshWriter.write(List.of(new MeshWriter.Named(piece.fileName(fit.scale()), piece.mesh())), to, out);
         } catch (IOException e) {
             throw new Refused(out + ": the file cannot be written; choose another folder.");
         }
-        return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm", piece.atZMm(), "hours", priced.hours(), "grams", priced.grams(),
+        return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm", piece.atZMm(), "hours", print.hours(), "lowHours", print.lowHours(), "highHours", print.highHours(), "grams", print.grams(),
                 "closed", MeshHealth.of(piece.mesh()).closed(), "size", xyz(piece.mesh().bounds().size()));
     }
 }

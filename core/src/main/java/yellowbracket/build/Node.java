@@ -22,6 +22,7 @@ import yellowbracket.mesh.WallThickness;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Task;
 import yellowbracket.print.Orientation;
+import yellowbracket.print.Estimate;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Rate;
 import yellowbracket.size.Cavity;
@@ -33,6 +34,7 @@ import yellowbracket.size.HeadField;
 import yellowbracket.size.MaskFit;
 import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
+import yellowbracket.size.Room;
 import yellowbracket.size.TestPiece;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.SmoothPlan;
@@ -56,6 +58,7 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Clearance> CLEARANCE = new Node<>("clearance", Clearance.class);
     public static final Node<AllScales> SCALES = new Node<>("scales", AllScales.class);
     public static final Node<Fits> FITS = new Node<>("fits", Fits.class);
+    public static final Node<Rooms> ROOMS = new Node<>("room wanted", Rooms.class);
     public static final Node<Fields> FIELDS = new Node<>("head fields", Fields.class);
     public static final Node<Donnings> DONNING = new Node<>("putting it on", Donnings.class);
     public static final Node<Remedies> REMEDIES = new Node<>("remedies", Remedies.class);
@@ -113,6 +116,9 @@ public record Node<T>(String name, Class<T> type) {
     /** One fit a wearer, in the prop's order. */
     public record Fits(List<Fit> list) {}
 
+    /** How much room each wearer wants, by name. */
+    public record Rooms(Map<String, Room> byWearer) {}
+
     /** Distance to each wearer's head, in the prop's order. */
     public record Fields(List<HeadField> list) {}
 
@@ -129,7 +135,7 @@ public record Node<T>(String name, Class<T> type) {
     public record Pieces(List<Piece> list, List<String> missing) {}
 
     /** A test piece and what it costs to print. */
-    public record Piece(TestPiece piece, double hours, double grams) {}
+    public record Piece(TestPiece piece, Estimate print) {}
 
     /** Round holes and pegs, widest first, model mm. */
     public record Holes(List<Cylinders.Cylinder> list) {}

@@ -19,7 +19,6 @@ public final class Pricing {
     public static Node.Piece of(TestPiece piece, Profile profile, Printer printer, Catalogue shop) {
         var own = Bvh.of(piece.mesh());
         var flat = Orientation.choices(piece.mesh(), own, SurfaceSamples.of(piece.mesh(), own, SAMPLES), profile).stream().min(java.util.Comparator.comparingDouble(o -> o.size().z())).orElseThrow();
-        var e = Estimate.of(piece.mesh(), flat, profile, shop.material(profile.material()), printer);
-        return new Node.Piece(piece, e.hours(), e.grams());
+        return new Node.Piece(piece, Estimate.of(piece.mesh(), flat, profile, shop.material(profile.material()), printer));
     }
 }

@@ -4,10 +4,10 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * Openings to breathe through: rays from the mouth over the front, each that leaves counting the piece of wall it would have met, taken as far away as the nearest wall beside it.
- * Openings further than {@link #REACH_MM} from the mouth, or seen more than {@link #WIDE_DEG} off straight ahead (the neck), do not count. {@code openCm2}: their area seen from the mouth.
+ * Openings further than {@link #REACH_MM} from the mouth, seen more than {@link #WIDE_DEG} off straight ahead, or below the rim (the neck), do not count. {@code openCm2}: their area seen from the mouth.
  */
 public record Air(double openCm2, double wallMm) {
-    static final double REACH_MM = 110;
+    public static final double REACH_MM = 110;
     static final double WIDE_DEG = 62;
     /** A starting value: about the area of a mouth breathing hard, cm2. */
     public static final double WANTED_CM2 = 6;
@@ -22,6 +22,7 @@ public record Air(double openCm2, double wallMm) {
         var from = pose.place(mouth).times(1 / scale);
         double step = 2 * WIDE_DEG / (SIDE - 1);
         var wall = new double[SIDE][SIDE];
+        var drop = new double[SIDE][SIDE];
         for (int i = 0; i < SIDE; i++)
             for (int j = 0; j < SIDE; j++) {
                 double u = (j - SIDE / 2) * step, v = (i - SIDE / 2) * step, r = Math.hypot(u, v);
@@ -30,13 +31,16 @@ public record Air(double openCm2, double wallMm) {
                     continue;
                 }
                 double s = r < 1e-9 ? 1 : Math.sin(Math.toRadians(r)) / r;
-                var d = pose.direction(new Vec3(u * s, Math.cos(Math.toRadians(r)), v * s)).times(1 / scale);
+                var ahead = pose.direction(new Vec3(u * s, Math.cos(Math.toRadians(r)), v * s));
+                drop[i][j] = -ahead.z();
+                var d = ahead.times(1 / scale);
                 wall[i][j] = cavity.index().firstDistance(from.x(), from.y(), from.z(), d.x(), d.y(), d.z(), 0);
             }
-        return counted(wall, Math.toRadians(step));
+        return counted(wall, drop, pose.place(mouth).z() - cavity.rimZ() * scale, Math.toRadians(step));
     }
 
-    private static Air counted(double[][] wall, double stepRad) {
+    /** @param drop how far each ray falls by its length; @param overRim height of the mouth over the rim, mm: what lies below the rim is the neck opening */
+    private static Air counted(double[][] wall, double[][] drop, double overRim, double stepRad) {
         double open = 0, sum = 0;
         int n = 0;
         for (int i = 0; i < SIDE; i++)
@@ -48,7 +52,7 @@ public record Air(double openCm2, double wallMm) {
                     continue;
                 }
                 double beside = beside(wall, i, j), r = Math.hypot(i - SIDE / 2, j - SIDE / 2) * stepRad;
-                if (beside <= REACH_MM) open += stepRad * stepRad * (r < 1e-9 ? 1 : Math.sin(r) / r) * beside * beside;
+                if (beside <= REACH_MM && beside * drop[i][j] < overRim) open += stepRad * stepRad * (r < 1e-9 ? 1 : Math.sin(r) / r) * beside * beside;
             }
         return new Air(open / 100, n == 0 ? Double.POSITIVE_INFINITY : sum / n);
     }

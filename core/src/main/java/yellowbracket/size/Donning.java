@@ -72,14 +72,14 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     }
 
     /** The least room in a pose, and the point that has it. */
-    private static final class Room {
+    private static final class Gap {
         private final HeadField field;
         private final ShellPoints shell;
         private final double scale;
         private int lastCluster;
         private int worst = -1;
 
-        Room(HeadField field, ShellPoints shell, double scale) {
+        Gap(HeadField field, ShellPoints shell, double scale) {
             this.field = field;
             this.shell = shell;
             this.scale = scale;
@@ -142,12 +142,12 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             int start = SHIFTS + TILTS * ROW;
             double straight = HeadField.FAR_MM;
             var coarse = shell.thinned(); // here: to find the way; what is told of it comes from all points
-            var straightOn = new Room(field, coarse, scale);
+            var straightOn = new Gap(field, coarse, scale);
             for (int l = 0; l < levels; l++) straight = Math.min(straight, straightOn.at(pose(l * SLAB + start)));
             double enough = straight - 1; // here: a pose with less room than the straight way is on no better way
             IntStream.range(0, levels * (2 * TILTS + 1)).parallel().forEach(i -> {
                 progress.check();
-                var r = new Room(field, coarse, scale);
+                var r = new Gap(field, coarse, scale);
                 for (int f = 0; f < ROW; f++) {
                     var p = pose(i * ROW + f);
                     room[i * ROW + f] = (float) r.at(p.forwardMm(), p.upMm(), p.pitchDeg(), enough);
@@ -248,7 +248,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
 
         /** Poses short of room slide and tilt towards more, at their height, without leaving their neighbours; the worn pose stays. */
         private void relax(List<Pose> poses) {
-            var r = new Room(field, shell, scale);
+            var r = new Gap(field, shell, scale);
             double tight = poses.stream().mapToDouble(r::at).min().orElse(0) + 4;
             for (double step = 0.5; step > 0.05; step /= 2)
                 for (int i = 0; i + 1 < poses.size(); i++) {
@@ -270,7 +270,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
 
         /** A way one can follow: each pose drawn towards its neighbours' mean as long as the tightest place stays the tightest. */
         private void smooth(List<Pose> poses) {
-            var r = new Room(field, shell, scale);
+            var r = new Gap(field, shell, scale);
             double spare = poses.stream().mapToDouble(r::at).min().orElse(0);
             for (int pass = 0; pass < 8; pass++)
                 for (int i = 1; i + 1 < poses.size(); i++) {
@@ -288,7 +288,7 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
 
         /** The way walked in small steps: what is told is the least room really met. */
         private Donning measured(List<Pose> poses) {
-            var r = new Room(field, shell, scale);
+            var r = new Gap(field, shell, scale);
             var path = new ArrayList<Step>();
             double spare = Double.POSITIVE_INFINITY;
             int tightest = 0, worst = -1;

@@ -114,8 +114,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             if (z.minMm() < least) out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE, text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least), scales.lowest));
         }
         if (cavity.visorZ().isEmpty()) out.add(new Finding(Weight.NOTE, "no visor found: eyes are placed by the crown", Double.NaN));
-        else out.addAll(view(v));
-        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE, text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest", air.openCm2(), Air.WANTED_CM2), Double.NaN));
+        out.addAll(seeing(v, air));
         if (scale > scales.highest) out.add(new Finding(Weight.CARE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM), scales.highest));
         if (room.corrected()) out.add(new Finding(Weight.NOTE, "clearances wanted are corrected by the test pieces in the log", Double.NaN));
         if (!form.measures().assumed().isEmpty())
@@ -124,13 +123,19 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         return List.copyOf(out);
     }
 
-    private static List<Finding> view(Vision v) {
+    /** Of the findings, those about view and air. */
+    public List<Finding> seeing() {
+        return seeing(vision, air);
+    }
+
+    private static List<Finding> seeing(Vision v, Air air) {
         var out = new ArrayList<Finding>();
-        if (v.openShare() < 0.02) out.add(new Finding(Weight.STOP, "the eyes are off the visor: nothing is seen ahead", Double.NaN));
+        if (v.openShare() < 0.02) out.add(new Finding(Weight.STOP, "nothing is seen ahead: there is no opening before the eyes", Double.NaN));
         else if (v.downDeg() < 20) out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
                 : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
         if (v.eyesUpMm() != 0) out.add(new Finding(Weight.CARE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad", Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise"), Double.NaN));
         if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(new Finding(Weight.CARE, text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare()), Double.NaN));
+        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE, text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest", air.openCm2(), Air.WANTED_CM2), Double.NaN));
         return out;
     }
 

@@ -43,8 +43,17 @@ public record Room(Wearer wearer, Map<Zone, Double> least, Map<Zone, Double> tar
                 target.merge(z, least.get(z), Math::max);
             }
         }
-        var fitsAt = trials.stream().filter(t -> t.verdict() == Trial.Verdict.FITS && t.zone().isEmpty()).mapToDouble(Trial::scale).min();
-        return new Room(w, least, target, !trials.isEmpty(), fitsAt);
+        return new Room(w, least, target, !trials.isEmpty(), fitsAt(trials));
+    }
+
+    /** A later piece that was tight at that scale or a larger one takes back what an earlier one proved. */
+    private static OptionalDouble fitsAt(List<Trial> trials) {
+        double at = Double.POSITIVE_INFINITY;
+        for (var t : trials) {
+            if (t.verdict() == Trial.Verdict.FITS && t.zone().isEmpty()) at = Math.min(at, t.scale());
+            else if (t.verdict() == Trial.Verdict.TIGHT && t.scale() >= at) at = Double.POSITIVE_INFINITY;
+        }
+        return Double.isFinite(at) ? OptionalDouble.of(at) : OptionalDouble.empty();
     }
 
     public double leastMm(Zone z) {

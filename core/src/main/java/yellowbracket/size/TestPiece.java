@@ -40,7 +40,10 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
                         .orElseThrow(() -> new IllegalStateException("no wall is near the head: there is nothing to prove"));
                 yield ring(kind, cavity, s, fit.pose().place(tight.tightest()).z(), tight.zone());
             }
-            case NECK -> ring(kind, cavity, s, Math.max(donning.tightest().place().z(), cavity.rimZ() * s + HIGH_MM / 2), donning.tightest().zone());
+            case NECK -> {
+                double rim = cavity.rimZ() * s + HIGH_MM / 2; // here: where nothing on the way is tighter than when worn, the rim itself is what the head has to pass
+                yield donning.tightestWhenWorn() ? ring(kind, cavity, s, rim, Zone.NECK) : ring(kind, cavity, s, Math.max(donning.tightest().place().z(), rim), donning.tightest().zone());
+            }
             case PROFILE -> profile(cavity, s, fit.pose(), form);
         };
     }

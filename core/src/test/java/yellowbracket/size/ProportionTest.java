@@ -123,6 +123,8 @@ class ProportionTest {
         assertThat(Fit.scales(allRound, FORM, cavity, Progress.NONE).lowest()).isGreaterThan(before.lowest() + 0.01);
         var fits = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0)), FORM, cavity);
         assertThat(Fit.scales(fits, FORM, cavity, Progress.NONE).lowest()).as("it was tried on smaller than the rule allows, and it fits").isLessThanOrEqualTo(0.955);
+        var withdrawn = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0), new Trial(0.98, Trial.Verdict.TIGHT, Optional.of(Zone.BACK), 2)), FORM, cavity);
+        assertThat(withdrawn.fitsAt()).as("a later piece was tight at a larger scale").isEmpty();
         var loose = Fit.room(WEARER, List.of(new Trial(1.1, Trial.Verdict.LOOSE, Optional.empty(), 8)), FORM, cavity);
         assertThat(loose.targetMm(Zone.BACK)).isLessThan(Clearance.of(FORM, cavity, 1.1, new Pose(0, 0, 0)).zone(Zone.BACK).orElseThrow().minMm());
     }

@@ -115,7 +115,7 @@ class FoundMeshTest extends WindowTest {
         double whole = model.result(Node.MODEL).orElseThrow().mesh().areaMm2();
 
         type(robot, "#small", "rivet");
-        until("a refusal", () -> told().contains("is no length"));
+        until("a refusal", () -> told().contains("type millimetres above 0"));
         type(robot, "#small", "900");
         until("a refusal", () -> told().contains("keep at least one body"));
         type(robot, "#small", "8");

@@ -148,6 +148,8 @@ class SizePartsTest extends WindowTest {
         until("in proportion", () -> Math.abs(prop().scale() - 1.74 / 2) < 1e-6);
         type(robot, "#axis-wide", "104");
         until("stretched", () -> prop().reshape().wide() == 1.04);
+        type(robot, "#reference-mm", "6 in");
+        assertThat(told()).as("another unit is not taken for millimetres").contains("real distance \"6 in\"");
         type(robot, "#axis-deep", "1000");
         assertThat(told()).contains("deep \"1000\": type per cent between 50 and 200");
     }
@@ -186,11 +188,13 @@ class SizePartsTest extends WindowTest {
         robot.clickOn("#wearer-name").write("Maren").type(KeyCode.ENTER);
         assertThat(told()).contains("Maren has a card already");
         type(robot, "#wearer-name", "Oda");
-        until("a card and its form", () -> model.shownProperty().get().wearer("Oda").isPresent() && robot.lookup("#measure-circumference").tryQuery().isPresent());
+        until("her form", () -> robot.lookup("#measure-circumference").tryQuery().isPresent());
+        assertThat(model.shownProperty().get().wearer("Oda")).as("nobody has a head nobody measured").isEmpty();
+        robot.clickOn("#measure-length").write("190").clickOn("#measure-breadth").write("149").clickOn("#measure-body-height").write("1650");
         type(robot, "#measure-circumference", "22");
         assertThat(text(robot, ".stop")).contains("inches");
         type(robot, "#measure-circumference", "558");
-        until("kept", () -> model.shownProperty().get().wearer("Oda").orElseThrow().head().circumferenceMm() == 558);
+        until("kept", () -> model.shownProperty().get().wearer("Oda").filter(w -> w.head().circumferenceMm() == 558).isPresent());
         var oda = robot.lookup(".row").queryAll().stream().filter(r -> r.lookupAll(".label").stream().anyMatch(l -> ((Labeled) l).getText().equals("Oda"))).findFirst().orElseThrow();
         robot.interact(() -> oda.lookupAll(".button").stream().map(Button.class::cast).filter(b -> b.getText().equals("size for")).findFirst().orElseThrow().fire());
         until("sized for her", () -> prop().wearers().equals(List.of("Oda", "Maren", "Iven")));

@@ -311,6 +311,7 @@ public final class Frame extends StackPane {
     }
 
     private void redraw() {
+        bench.picture(Optional.empty());
         if (model.currentProp().isPresent()) pages.get(model.pageProperty().get()).draw();
     }
 

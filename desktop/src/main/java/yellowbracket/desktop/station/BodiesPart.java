@@ -8,7 +8,6 @@ import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
 import yellowbracket.build.Edit;
@@ -18,6 +17,7 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.intake.BodyList;
 import yellowbracket.intake.BodyRole;
@@ -160,27 +160,16 @@ final class BodiesPart {
     }
 
     private void smallRow(Card card, BodyList bodies) {
-        var field = new TextField("8");
-        field.setId("small");
-        field.setPrefWidth(56);
-        field.setAccessibleText("length in mm");
+        var field = new NumberField("small", "length", "millimetres above 0, such as 8", 1e-6, 10_000, words -> model.tell(AppModel.Tone.STOP, words)).with("8");
         Runnable drop = () -> dropSmall(field, bodies);
         field.setOnAction(e -> drop.run());
         card.row("drop all under", field, Card.more("mm along their longest side"), action("drop small", drop));
     }
 
-    private void dropSmall(TextField field, BodyList bodies) {
-        double mm;
-        try {
-            mm = Double.parseDouble(field.getText().replace(',', '.').strip());
-        } catch (NumberFormatException e) {
-            mm = Double.NaN;
-        }
-        if (!(mm > 0 && mm < 10_000)) {
-            if (!field.getStyleClass().contains("wrong")) field.getStyleClass().add("wrong");
-            model.tell(AppModel.Tone.STOP, "\"" + field.getText() + "\" is no length: type millimetres, such as 8");
-            return;
-        }
+    private void dropSmall(NumberField field, BodyList bodies) {
+        var read = field.read();
+        if (read.isEmpty()) return;
+        double mm = read.getAsDouble();
         var small = bodies.smallerThan(mm / prop().scale(), intake().unit()).stream().filter(b -> intake().role(b).printed()).toList();
         if (small.isEmpty()) model.tell(AppModel.Tone.NOTE, "no body is shorter than that");
         else give(small, BodyRole.DROPPED, "drop " + small.size() + " small bodies");

@@ -43,6 +43,9 @@ final class FitPart extends SizePart {
     private static final Color CUT = Color.web("#1D2226"), SKIN = Color.web("#A8123F");
     private final Label dragged = new Label();
     private boolean dragging;
+    private Optional<Indexed> indexed = Optional.empty();
+
+    private record Indexed(Mesh mesh, Bvh index) {}
     FitPart(SizeView view) {
         super(view);
         dragged.getStyleClass().add("row-value");
@@ -89,7 +92,7 @@ final class FitPart extends SizePart {
         var main = fits.getFirst();
         scaleTable(card, main);
         var pose = main.pose();
-        card.row("pose", "eyes on visor", Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up", words().length(Math.abs(pose.forwardMm())) + (pose.forwardMm() < 0 ? " back" : " forward")));
+        card.row("pose", eyes(pose), Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up", words().length(Math.abs(pose.forwardMm())) + (pose.forwardMm() < 0 ? " back" : " forward")));
         var v = main.vision();
         card.row("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()), Words.text("%.0f up, %.0f down; %s", v.upDeg(), v.downDeg(), floor(v.floorFromM())));
         var ways = model.result(Node.DONNING).filter(d -> d.list().size() == fits.size());
@@ -98,14 +101,19 @@ final class FitPart extends SizePart {
             var other = fits.get(1);
             card.row("also worn by", other.wearer().name(), "same shell; tightest " + other.clearance().tightest().map(z -> z.zone().label() + " " + words().length(z.minMm())).orElse("-") + ways.filter(d -> !d.list().get(1).passes()).map(d -> "; the head does not pass").orElse(""));
         }
-        for (var f : main.findings()) {
-            boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
-            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "", () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
-        }
+        findings(card, main.findings());
         model.result(Node.HEALTH).filter(h -> !h.health().closed()).ifPresent(h -> card.finding(Fit.Weight.CARE, "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health", () -> view.show("health")));
         keep(card, Card.action("measures ...", () -> view.show("wearers")));
         zoneTable(card, main);
         testPieces(card, main);
+    }
+
+    /** Where the eyes come to lie in the opening. */
+    private String eyes(Pose pose) {
+        var visor = model.result(Node.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
+        if (visor.isEmpty()) return "eyes by the crown";
+        double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
+        return Math.abs(over) < 0.5 ? "eyes amid the visor" : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
     }
 
     private void keep(Card card, javafx.scene.control.Button... others) {
@@ -132,10 +140,7 @@ final class FitPart extends SizePart {
         card.row("on the face", Words.percent(m.rimTouching()), Words.text("of the rim touches; touches first at the %s, widest gap %s", m.touchesAt().label(), words().length(m.rimGapMm())), m.rimTouching() < 0.35 ? "care" : "good");
         m.eyes().ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words.text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())), e.wellPlaced() ? "good" : "care"));
         if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart", "at the rim, just above the eyes; set them 8 mm in from the edge");
-        for (var f : m.findings()) {
-            boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
-            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "", () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
-        }
+        findings(card, m.findings());
     }
 
     private void carried(Card card, Carry c) {
@@ -143,7 +148,7 @@ final class FitPart extends SizePart {
         card.row("length", words().longLength(c.lengthMm()), Words.text("%s is %s tall, reaches %s up", bearer.name(), words().longLength(bearer.bodyHeightMm()), words().longLength(c.upReachMm())));
         card.row("held at", words().longLength(c.gripAtMm()), Words.text("%s thick there; balances at %s", words().length(c.gripThickMm()), words().longLength(c.balanceMm())));
         card.row("make it reach", height("hand", c, c.handHeightMm()), height("shoulder", c, c.shoulderMm()), height("own height", c, bearer.bodyHeightMm()), height("a door", c, Carry.DOOR_MM * 0.98));
-        for (var f : c.findings()) card.finding(f.weight(), f.words(), Double.isNaN(f.scaleThatHelps()) ? "" : "scale to " + Words.scale(f.scaleThatHelps()), () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
+        findings(card, c.findings());
     }
 
     private javafx.scene.control.Button height(String name, Carry c, double mm) {
@@ -225,7 +230,7 @@ final class FitPart extends SizePart {
         for (var p : pieces.get().list()) {
             var save = Card.action("save ...", () -> view.save("save the " + p.piece().kind().label(), p.piece().fileName(prop().scale()) + ".stl", f -> view.writeTestPiece(p.piece(), f)));
             save.setId("test-" + p.piece().kind().name().toLowerCase(java.util.Locale.ROOT));
-            card.row(p.piece().kind().label(), Card.more(Words.about(p.hours()) + ", " + Words.grams(p.grams()) + Words.text("; proves the %s", p.piece().proves().label())), save);
+            card.row(p.piece().kind().label(), Card.more(Words.text("~%s (%.1f to %.1f), %s", Words.hours(p.print().hours()), p.print().lowHours(), p.print().highHours(), Words.grams(p.print().grams())) + Words.text("; proves the %s", p.piece().proves().label())), save);
         }
         pieces.get().missing().forEach(card::text);
         tried(card, fit);
@@ -315,7 +320,7 @@ final class FitPart extends SizePart {
         var normal = Vec3.axis(axis);
         double low = box.min().get(axis), high = box.max().get(axis), from = bench.sectionAt().getValue(), at = low + from * (high - low), thick = 0.0025 * box.diagonal();
         var shell = bench.drawn().plain(PlaneSlice.behind(proxy, normal, at / s), view.plastic());
-        var lines = bench.drawn().lines(PlaneSlice.of(proxy, Bvh.of(proxy), normal, at / s).segments(), CUT, 1.4 * thick / s);
+        var lines = bench.drawn().lines(PlaneSlice.of(proxy, index(proxy), normal, at / s).segments(), CUT, 1.4 * thick / s);
         shell.getTransforms().add(new Scale(s, s, s));
         lines.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
@@ -333,6 +338,12 @@ final class FitPart extends SizePart {
         pane.setUserData(new Bench.Handle(middle, normal, mm -> moveCut(from + mm / (high - low)), mm -> moveCut(from + mm / (high - low))));
         pane.setId("section-pane");
         things.add(pane);
+    }
+
+    /** Of the proxy drawn last: a dragged cut asks for it again and again. */
+    private Bvh index(Mesh proxy) {
+        if (indexed.filter(i -> i.mesh == proxy).isEmpty()) indexed = Optional.of(new Indexed(proxy, Bvh.of(proxy)));
+        return indexed.orElseThrow().index;
     }
 
     private void moveCut(double to) {

@@ -122,7 +122,8 @@ final class OnPart extends SizePart {
 
     private void moved() {
         way().ifPresent(d -> {
-            head.ifPresent(h -> place(h, pose(d)));
+            if (head.filter(h -> h.getParent() != null).isEmpty()) return; // the bench shows another page by now
+            place(head.orElseThrow(), pose(d));
             gauges(d);
         });
     }

@@ -46,8 +46,8 @@ final class SightPart extends SizePart {
         card.row("open", Words.percent(v.openShare()), "of the usual field of view");
         card.row("both eyes", Words.percent(v.bothShare()), "of what is open: there distances can be judged", v.bothShare() < 0.35 ? "care" : "");
         card.row("eyes", v.eyesUpMm() == 0 ? "well placed" : words().length(Math.abs(v.eyesUpMm())), v.eyesUpMm() == 0 ? "no shift up or down opens much more" : "too " + (v.eyesUpMm() > 0 ? "low" : "high") + " in the opening: " + (v.eyesUpMm() > 0 ? "lower" : "raise") + " the helm by that with the crown pad", v.eyesUpMm() == 0 ? "good" : "care");
-        card.row("air", words().inches() ? Words.text("%.1f in\u00b2", main.air().openCm2() / 6.4516) : Words.text("%.1f cm\u00b2", main.air().openCm2()), Words.text("open within %.0f mm of the mouth; %.0f cm\u00b2 wanted", 110.0, Air.WANTED_CM2), main.air().openCm2() < Air.WANTED_CM2 ? "care" : "good");
-        for (var f : main.findings()) if (f.words().contains("floor") || f.words().contains("eyes") || f.words().contains("air")) card.finding(f.weight(), f.words(), "", () -> {});
+        card.row("air", words().inches() ? Words.text("%.1f in\u00b2", main.air().openCm2() / 6.4516) : Words.text("%.1f cm\u00b2", main.air().openCm2()), Words.text("open within %.0f mm of the mouth; %.0f cm\u00b2 wanted", Air.REACH_MM, Air.WANTED_CM2), main.air().openCm2() < Air.WANTED_CM2 ? "care" : "good");
+        findings(card, main.seeing());
         if (fits.get().list().size() > 1) {
             var table = new yellowbracket.desktop.widget.Sheet<yellowbracket.size.Fit>("view by wearer", "nobody").words("wearer", 110, f -> f.wearer().name()).number("open %", 80, f -> f.vision().openShare(), f -> Words.text("%.0f", 100 * f.vision().openShare()))
                     .number("floor m", 80, f -> f.vision().floorFromM(), f -> Double.isInfinite(f.vision().floorFromM()) ? "-" : Words.text("%.1f", f.vision().floorFromM())).number("both %", 80, f -> f.vision().bothShare(), f -> Words.text("%.0f", 100 * f.vision().bothShare()));

@@ -6,6 +6,7 @@ import javafx.scene.Group;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
 import yellowbracket.build.Prop;
 import yellowbracket.desktop.AppModel;
@@ -76,7 +77,15 @@ abstract class SizePart {
         return shell;
     }
 
-    /** No callouts, no legend, no flat picture. */
+    /** Each with the scale that mends it, where one does. */
+    protected void findings(Card card, List<Fit.Finding> list) {
+        for (var f : list) {
+            boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
+            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "", () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
+        }
+    }
+
+    /** No callouts, no legend, no gauges. */
     protected void bare() {
         bench.legend().none();
         bench.callouts(List.of());

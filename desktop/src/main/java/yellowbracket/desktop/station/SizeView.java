@@ -108,7 +108,6 @@ public final class SizeView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        bench.picture(Optional.empty());
         if (part.equals("bodies")) bodies.draw();
         else if (part.equals("health")) health.draw(neutral());
         else parts.get(part).draw();

@@ -114,9 +114,9 @@ final class WearersPart extends SizePart {
             return;
         }
         chosen = name;
-        var w = new Wearer(name, HeadMeasures.ofCircumference(570), false, 5, 1700);
-        model.keepWearer(w);
-        new WearerForm(model, w).show(bench.getScene());
+        field.clear();
+        // nothing is kept until the measures are: nobody has a head nobody measured
+        new WearerForm(model, new Wearer(name, HeadMeasures.of(Double.NaN, Double.NaN, Double.NaN), false, 0, Double.NaN)).show(bench.getScene());
     }
 
     private void about(Card card, Wearer w) {
@@ -168,7 +168,7 @@ final class WearersPart extends SizePart {
                 case MeshFile.Read r -> {
                     var size = r.mesh().bounds().size();
                     double longest = Math.max(size.x(), Math.max(size.y(), size.z()));
-                    double unit = longest < 1.5 ? 1000 : longest < 25 ? 25.4 : longest < 90 ? 10 : 1;
+                    double unit = r.unitDeclared() ? 1 : longest < 1.5 ? 1000 : longest < 25 ? 25.4 : longest < 90 ? 10 : 1;
                     scanned = Optional.of(r.mesh().scaled(unit));
                     picked.clear();
                     view.again();

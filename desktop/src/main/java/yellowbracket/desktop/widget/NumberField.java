@@ -4,7 +4,7 @@ import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import javafx.scene.control.TextField;
 
-/** A field for one number; a comma counts as a point, signs like % and mm are passed over. What is no number in its range is marked and told, and nothing else happens. */
+/** A field for one number; a comma counts as a point, a trailing % or mm is passed over, other units are refused. What is no number in its range is marked and told, and nothing else happens. */
 public final class NumberField extends TextField {
     private final String what;
     private final String example;
@@ -41,7 +41,7 @@ public final class NumberField extends TextField {
     public OptionalDouble read() {
         double v;
         try {
-            v = Double.parseDouble(getText().replaceAll("(%|mm|cm|in|\\s)", "").replace(',', '.'));
+            v = Double.parseDouble(getText().replaceAll("(%|mm|\\s)", "").replace(',', '.'));
         } catch (NumberFormatException e) {
             v = Double.NaN;
         }
