@@ -52,8 +52,9 @@ final class ScalePart extends SizePart {
 
     @Override
     void write(Card card) {
-        if (!of.equals(prop().id() + prop().mesh())) {
-            of = prop().id() + prop().mesh();
+        String now = prop().id() + prop().mesh() + prop().intake() + prop().reshape(); // picks lie on the model as it is then
+        if (!of.equals(now)) {
+            of = now;
             picked.clear();
         }
         twoPoints(card);
