@@ -103,7 +103,7 @@ final class FitPart extends SizePart {
         }
         findings(card, main.findings());
         model.result(Node.HEALTH).filter(h -> !h.health().closed()).ifPresent(h -> card.finding(Fit.Weight.CARE, "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health", () -> view.show("health")));
-        keep(card, Card.action("measures ...", () -> view.show("wearers")));
+        keep(card, measures(main.wearer()));
         zoneTable(card, main);
         testPieces(card, main);
     }
@@ -114,6 +114,10 @@ final class FitPart extends SizePart {
         if (visor.isEmpty()) return "eyes by the crown";
         double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
         return Math.abs(over) < 0.5 ? "eyes amid the visor" : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
+    }
+
+    private javafx.scene.control.Button measures(Wearer w) {
+        return Card.action("measures ...", () -> new WearerForm(model, w).show(bench.getScene()));
     }
 
     private void keep(Card card, javafx.scene.control.Button... others) {
@@ -133,7 +137,7 @@ final class FitPart extends SizePart {
             if (!failed && model.result(Node.CAVITY).map(c -> !c.holdsAHead()).orElse(false)) mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, Node.MASK));
             else view.waiting(card, Node.FITS);
         } else if (carry.isPresent()) carried(card, carry.get());
-        keep(card, wearer().map(w -> new javafx.scene.control.Button[] {Card.action("measures ...", () -> view.show("wearers"))}).orElse(new javafx.scene.control.Button[0]));
+        keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
     }
 
     private void mask(Card card, MaskFit m) {
