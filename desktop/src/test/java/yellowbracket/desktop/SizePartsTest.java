@@ -132,8 +132,8 @@ class SizePartsTest extends WindowTest {
         robot.interact(() -> frame.bench().look("front"));
         var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         for (double x : new double[] {-60, 60}) robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
-        until("two points", () -> labels(robot, ".row-value").stream().map(Labeled::getText).anyMatch(t -> t.endsWith(" mm")));
-        double apart = labels(robot, ".row-value").stream().map(Labeled::getText).filter(t -> t.endsWith(" mm")).mapToDouble(t -> Double.parseDouble(t.replace(" mm", ""))).findFirst().orElseThrow();
+        until("two points", () -> labels(robot, "#apart").stream().anyMatch(l -> l.getText().endsWith(" mm")));
+        double apart = Double.parseDouble(labels(robot, "#apart").getFirst().getText().replace(" mm", ""));
         assertThat(apart).isBetween(90.0, 180.0);
         double before = prop().scale();
         type(robot, "#reference-mm", "none");

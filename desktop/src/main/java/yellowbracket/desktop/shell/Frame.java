@@ -244,7 +244,11 @@ public final class Frame extends StackPane {
         setOnDragDropped(this::dropped);
         var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> timers.tick()));
         second.setCycleCount(Timeline.INDEFINITE);
-        second.play();
+        // only while the window is there: a running animation would keep a closed one, and its build, in memory
+        sceneProperty().flatMap(javafx.scene.Scene::windowProperty).flatMap(javafx.stage.Window::showingProperty).orElse(false).subscribe(on -> {
+            if (on) second.play();
+            else second.stop();
+        });
     }
 
     private void dropped(DragEvent e) {

@@ -82,7 +82,11 @@ final class ScalePart extends SizePart {
 
     private void twoPoints(Card card) {
         double s = prop().scale();
-        card.row("two points", picked.isEmpty() ? "click one" : picked.size() == 1 ? "click another" : words().length(apart().orElseThrow() * s), picked.size() < 2 ? "on the model, a known distance apart" : "apart at this scale");
+        var distance = new javafx.scene.control.Label(picked.isEmpty() ? "click one" : picked.size() == 1 ? "click another" : words().length(apart().orElseThrow() * s));
+        distance.getStyleClass().add("row-value");
+        distance.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        distance.setId("apart");
+        card.row("two points", distance, Card.more(picked.size() < 2 ? "on the model, a known distance apart" : "apart at this scale"));
         var real = field("reference-mm", "real distance", "mm between 0.1 and 20000, such as 62", 0.1, 20_000);
         real.setDisable(picked.size() < 2);
         Runnable take = () -> real.read().ifPresent(mm -> apart().ifPresent(d -> scale(() -> ScaleReference.twoPoints(d, mm))));
