@@ -138,6 +138,8 @@ class SizePartsTest extends WindowTest {
         double before = prop().scale();
         type(robot, "#reference-mm", "none");
         assertThat(told()).contains("real distance \"none\"");
+        type(robot, "#reference-mm", "6 in");
+        assertThat(told()).as("another unit is not taken for millimetres").contains("real distance \"6 in\"");
         assertThat(prop().scale()).isEqualTo(before);
         type(robot, "#reference-mm", Words.text("%.1f", 1.1 * apart));
         until("scaled", () -> prop().scale() != before);
@@ -148,8 +150,6 @@ class SizePartsTest extends WindowTest {
         until("in proportion", () -> Math.abs(prop().scale() - 1.74 / 2) < 1e-6);
         type(robot, "#axis-wide", "104");
         until("stretched", () -> prop().reshape().wide() == 1.04);
-        type(robot, "#reference-mm", "6 in");
-        assertThat(told()).as("another unit is not taken for millimetres").contains("real distance \"6 in\"");
         type(robot, "#axis-deep", "1000");
         assertThat(told()).contains("deep \"1000\": type per cent between 50 and 200");
     }
