@@ -3,8 +3,11 @@ package yellowbracket.cut;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.PriorityQueue;
+import java.util.function.IntFunction;
+import yellowbracket.mesh.Vec3;
 
 /**
  * Triangulates the caps of a plane cut. Unlike a general polygon triangulator it never adds, drops or moves a vertex: each boundary edge is
@@ -38,6 +41,27 @@ final class CapTriangulator {
         var t = new CapTriangulator(u, v, n + 2 * loops.size());
         for (var polygon : t.nest(loops)) t.clip(polygon);
         return Arrays.copyOf(t.out, t.used);
+    }
+
+    /**
+     * As {@link #triangulate}, for loops of any numbered points in a plane.
+     * @param loops point numbers, material on the left seen from where the plane's normal points
+     * @return corner triples in those numbers, facing along the normal
+     */
+    static List<Integer> filled(List<int[]> loops, IntFunction<Vec3> point, CutPlane plane) {
+        var keys = loops.stream().flatMapToInt(Arrays::stream).distinct().toArray();
+        var local = new HashMap<Integer, Integer>();
+        var u = new double[keys.length];
+        var v = new double[keys.length];
+        var frame = plane.frame();
+        for (int i = 0; i < keys.length; i++) {
+            local.put(keys[i], i);
+            u[i] = frame.u(point.apply(keys[i]));
+            v[i] = frame.v(point.apply(keys[i]));
+        }
+        var out = new ArrayList<Integer>();
+        for (int c : triangulate(u, v, loops.stream().map(l -> Arrays.stream(l).map(local::get).toArray()).toList())) out.add(keys[c]);
+        return out;
     }
 
     private record Loop(int[] at, double area2) {}

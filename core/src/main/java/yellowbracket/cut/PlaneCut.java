@@ -162,22 +162,11 @@ public final class PlaneCut {
     }
 
     private int cap() {
-        var chains = RimChains.of(rim, k -> keyPoint(k), plane);
+        var chains = RimChains.of(rim, this::keyPoint, plane);
         if (chains.loops().isEmpty()) return chains.openChains();
-        var keys = chains.loops().stream().flatMapToInt(java.util.Arrays::stream).distinct().toArray();
-        var local = new HashMap<Integer, Integer>();
-        var u = new double[keys.length];
-        var v = new double[keys.length];
-        var frame = plane.frame();
-        for (int i = 0; i < keys.length; i++) {
-            local.put(keys[i], i);
-            u[i] = frame.u(keyPoint(keys[i]));
-            v[i] = frame.v(keyPoint(keys[i]));
-        }
-        var loops = chains.loops().stream().map(l -> java.util.Arrays.stream(l).map(local::get).toArray()).toList();
-        var tri = CapTriangulator.triangulate(u, v, loops);
-        for (int i = 0; i < tri.length; i += 3) {
-            int a = keys[tri[i]], b = keys[tri[i + 1]], c = keys[tri[i + 2]];
+        var tri = CapTriangulator.filled(chains.loops(), this::keyPoint, plane);
+        for (int i = 0; i < tri.size(); i += 3) {
+            int a = tri.get(i), b = tri.get(i + 1), c = tri.get(i + 2);
             below.addTriangle(lowOf(a), lowOf(b), lowOf(c), capTag);
             above.addTriangle(highOf(a), highOf(c), highOf(b), capTag);
         }

@@ -138,7 +138,7 @@ final class SeamFinder {
         var centre = frame.first().times(c.x).plus(frame.second().times(c.y)).plus(at.normal().times(at.offsetMm()));
         var bending = Moments.of(shared);
         out.add(new Seam(inOrder ? a.section.name() : b.section.name(), inOrder ? b.section.name() : a.section.name(), plane,
-                shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(), line));
+                shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(), line, new MatingFace(at, shared), inOrder == a.upper));
     }
 
     /** Second moments of a plane area about its centre, by Green's theorem over its rings. */

@@ -38,6 +38,14 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
     }
 
+    /** The same tree on a model that differs a little; pieces take the names of those they lie nearest to. */
+    static Sectioning named(Mesh model, Bvh index, CutTree tree, Sectioning like, Progress progress) {
+        var pieces = like.drawn(model, tree);
+        var sections = like.sections.stream().filter(s -> pieces.containsKey(s.name())).map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name())))).toList();
+        progress.check();
+        return new Sectioning(sections, SeamFinder.find(sections, tree, index), like.findings);
+    }
+
     /** The pieces of a light copy of the model by the names of these sections, for drawing; matched by where they lie. */
     public java.util.Map<String, Mesh> drawn(Mesh light, CutTree tree) {
         var pieces = new ArrayList<Mesh>();
