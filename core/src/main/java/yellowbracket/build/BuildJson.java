@@ -14,7 +14,7 @@ import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
     private static final String FORMAT = "yellow-bracket-build";
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
@@ -50,6 +50,7 @@ public final class BuildJson {
             if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
             if (schema == 1) fromFirst(root.path("build"));
             if (schema <= 2) fromSecond(root.path("build"));
+            if (schema <= 3) fromThird(root.path("build"));
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
             throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
@@ -73,6 +74,21 @@ public final class BuildJson {
     private static void fromSecond(JsonNode build) {
         for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("reshape")) o.set("reshape", MAPPER.valueToTree(yellowbracket.size.Reshape.NONE));
         for (var w : build.path("wearers")) if (w instanceof ObjectNode o && !o.has("scan")) o.putNull("eyesMm").putNull("scan");
+    }
+
+    /** Schema 3 knew neither registration nor locked planes: what was cut then has plain faces. */
+    private static void fromThird(JsonNode build) {
+        for (var p : build.path("props")) {
+            if (p instanceof ObjectNode o && !o.has("registration")) o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
+            unlocked(p.path("cuts"));
+        }
+    }
+
+    private static void unlocked(JsonNode tree) {
+        if (!(tree instanceof ObjectNode o) || !o.has("plane")) return;
+        if (!o.has("locked")) o.put("locked", false);
+        unlocked(o.path("above"));
+        unlocked(o.path("below"));
     }
 
     /** The place as a path: props[0].cuts.plane. */

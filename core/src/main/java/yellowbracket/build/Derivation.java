@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.SprayWeather;
+import yellowbracket.cut.Registrar;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.device.WeatherFeed;
@@ -171,7 +172,8 @@ final class Derivation {
         var pads = sizing.fits(p, mesh, index);
         int letter = firstLetter(p);
         var cuts = results.node(Node.MODEL_SECTIONS, p, List.of(mesh, p.cuts(), letter), () -> Sectioning.of(mesh, index, p.cuts(), letter, progress));
-        var sections = results.node(Node.SECTIONS, p, List.of(cuts, p.scale()), () -> cuts.scaled(p.scale()));
+        var registered = results.node(Node.REGISTERED, p, List.of(cuts, p.scale(), p.registration()), () -> Registrar.of(mesh, index, cuts, p.cuts(), p.scale(), p.registration(), progress));
+        var sections = results.node(Node.SECTIONS, p, List.of(registered), registered::sections);
         var samples = results.node(Node.SAMPLES, p, List.of(cuts), () -> new Node.Samples(each(cuts, s -> SurfaceSamples.of(s.mesh(), index, SAMPLES))));
         var angle = List.<Object>of(cuts, samples, p.profile().supportAngleDeg());
         var choices = results.node(Node.CHOICES, p, angle, () -> new Node.Choices(each(cuts, s -> Orientation.choices(s.mesh(), Bvh.of(s.mesh()), samples.bySection().get(s.name()), p.profile()))));

@@ -3,6 +3,7 @@ package yellowbracket.build;
 import java.util.function.UnaryOperator;
 import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Registration;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
@@ -54,7 +55,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     public static Edit movePlane(String prop, int number, CutPlane to) {
-        return ofProp("move cut to " + to.words(), prop, p -> p.withCuts(p.cuts().withPlane(number, to)));
+        return ofProp("move cut to " + to.words(), prop, p -> p.withPlane(number, to));
+    }
+
+    public static Edit registration(String name, String prop, UnaryOperator<Registration> change) {
+        return ofProp(name, prop, p -> p.withRegistration(change.apply(p.registration())));
     }
 
     public static Edit profile(String prop, Profile profile) {

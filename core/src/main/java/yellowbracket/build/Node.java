@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowbracket.colour.ColourPlan;
+import yellowbracket.cut.Registered;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
@@ -71,6 +72,7 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Sectioning> MODEL_SECTIONS = new Node<>("cuts", Sectioning.class);
     public static final Node<Drawn> DRAWN = new Node<>("drawing", Drawn.class);
     public static final Node<Sectioning> SECTIONS = new Node<>("sections", Sectioning.class);
+    public static final Node<Registered> REGISTERED = new Node<>("registration", Registered.class);
     public static final Node<Samples> SAMPLES = new Node<>("surface", Samples.class);
     public static final Node<Choices> CHOICES = new Node<>("orientations", Choices.class);
     public static final Node<PrintPlan> PRINTS = new Node<>("prints", PrintPlan.class);

@@ -44,15 +44,16 @@ public final class Carve {
 
     /** Both together. @param index of {@code mesh}; @param tag of the new faces */
     public static Mesh union(Mesh mesh, Bvh index, ConvexSolid solid, int tag) {
-        return tried(mesh, index, solid, true, tag);
+        return step(mesh, index, solid, true, tag).compact();
     }
 
     /** What is left of the mesh outside the solid. */
     public static Mesh difference(Mesh mesh, Bvh index, ConvexSolid solid, int tag) {
-        return tried(mesh, index, solid, false, tag);
+        return step(mesh, index, solid, false, tag).compact();
     }
 
-    private static Mesh tried(Mesh mesh, Bvh index, ConvexSolid solid, boolean adding, int tag) {
+    /** As both, leaving vertices that are no longer used: those of {@code mesh} keep their numbers. */
+    static Mesh step(Mesh mesh, Bvh index, ConvexSolid solid, boolean adding, int tag) {
         for (double s : SHIFTS) {
             var moved = solid.moved(new Vec3(s, 0.7 * s, -0.8 * s));
             try {
@@ -91,7 +92,7 @@ public final class Carve {
         var triangles = caps(rim);
         for (var p : added) out.addVertex(p);
         for (int i = 0; i < triangles.size(); i += 3) out.addTriangle(triangles.get(i), triangles.get(i + 1), triangles.get(i + 2), tag);
-        return out.build().compact();
+        return out.build();
     }
 
     /** Triangles whose box meets the solid's, and those that share an edge with them. */

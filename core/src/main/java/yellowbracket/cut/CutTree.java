@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import yellowbracket.mesh.Vec3;
 
 /**
  * Where to cut: a plane and what to do with each side of it, or an end. A plane cuts only what its ancestors left on its side.
@@ -17,10 +19,15 @@ public sealed interface CutTree {
     /** Not cut any further. */
     record Whole() implements CutTree {}
 
-    record Split(CutPlane plane, CutTree above, CutTree below) implements CutTree {}
+    /** @param locked whether a new plan keeps it */
+    record Split(CutPlane plane, CutTree above, CutTree below, boolean locked) implements CutTree {
+        Split with(CutTree up, CutTree down) {
+            return new Split(plane, up, down, locked);
+        }
+    }
 
     static CutTree split(CutPlane plane, CutTree above, CutTree below) {
-        return new Split(plane, above, below);
+        return new Split(plane, above, below, false);
     }
 
     /** All planes, in number order. */
@@ -50,9 +57,8 @@ public sealed interface CutTree {
             case Whole w -> throw new IndexOutOfBoundsException("no plane " + number);
             case Split s -> {
                 int up = s.above.planeCount();
-                if (number == 0) yield new Split(plane, s.above, s.below);
-                yield number <= up ? new Split(s.plane, s.above.withPlane(number - 1, plane), s.below)
-                        : new Split(s.plane, s.above, s.below.withPlane(number - 1 - up, plane));
+                if (number == 0) yield new Split(plane, s.above, s.below, s.locked);
+                yield number <= up ? s.with(s.above.withPlane(number - 1, plane), s.below) : s.with(s.above, s.below.withPlane(number - 1 - up, plane));
             }
         };
     }
@@ -64,8 +70,7 @@ public sealed interface CutTree {
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield WHOLE;
-                yield number <= up ? new Split(s.plane, s.above.without(number - 1), s.below)
-                        : new Split(s.plane, s.above, s.below.without(number - 1 - up));
+                yield number <= up ? s.with(s.above.without(number - 1), s.below) : s.with(s.above, s.below.without(number - 1 - up));
             }
         };
     }
@@ -73,8 +78,97 @@ public sealed interface CutTree {
     /** The same tree with {@code plane} cutting every end of it. */
     default CutTree cutEverywhere(CutPlane plane) {
         return switch (this) {
-            case Whole w -> new Split(plane, WHOLE, WHOLE);
-            case Split s -> new Split(s.plane, s.above.cutEverywhere(plane), s.below.cutEverywhere(plane));
+            case Whole w -> split(plane, WHOLE, WHOLE);
+            case Split s -> s.with(s.above.cutEverywhere(plane), s.below.cutEverywhere(plane));
         };
+    }
+
+    /** The same tree with plane {@code number} locked or let go. */
+    default CutTree withLock(int number, boolean on) {
+        return switch (this) {
+            case Whole w -> throw new IndexOutOfBoundsException("no plane " + number);
+            case Split s -> {
+                int up = s.above.planeCount();
+                if (number == 0) yield new Split(s.plane, s.above, s.below, on);
+                yield number <= up ? s.with(s.above.withLock(number - 1, on), s.below) : s.with(s.above, s.below.withLock(number - 1 - up, on));
+            }
+        };
+    }
+
+    /** Whether each plane is locked, in number order. */
+    default List<Boolean> locks() {
+        return switch (this) {
+            case Whole w -> List.of();
+            case Split s -> java.util.stream.Stream.of(List.of(s.locked), s.above.locks(), s.below.locks()).flatMap(List::stream).toList();
+        };
+    }
+
+    /** Only what is locked and what holds it: a plane that is not locked goes with all planes below it unless one of those is locked. */
+    default CutTree onlyLocked() {
+        return switch (this) {
+            case Whole w -> w;
+            case Split s -> {
+                var up = s.above.onlyLocked();
+                var down = s.below.onlyLocked();
+                yield s.locked || up.planeCount() + down.planeCount() > 0 ? s.with(up, down) : WHOLE;
+            }
+        };
+    }
+
+    /** The way to the end that holds {@code p}: true for above. A point on a plane counts as above it. */
+    default List<Boolean> pathTo(Vec3 p) {
+        return switch (this) {
+            case Whole w -> List.of();
+            case Split s -> {
+                boolean up = s.plane.height(p) >= 0;
+                var out = new ArrayList<Boolean>();
+                out.add(up);
+                out.addAll((up ? s.above : s.below).pathTo(p));
+                yield List.copyOf(out);
+            }
+        };
+    }
+
+    /** The end or branch at the end of a path. */
+    default CutTree at(List<Boolean> path) {
+        if (path.isEmpty()) return this;
+        return switch (this) {
+            case Whole w -> w;
+            case Split s -> (path.getFirst() ? s.above : s.below).at(path.subList(1, path.size()));
+        };
+    }
+
+    /** The same tree with another branch at the end of a path. */
+    default CutTree with(List<Boolean> path, CutTree branch) {
+        if (path.isEmpty()) return branch;
+        return switch (this) {
+            case Whole w -> w;
+            case Split s -> path.getFirst() ? s.with(s.above.with(path.subList(1, path.size()), branch), s.below) : s.with(s.above, s.below.with(path.subList(1, path.size()), branch));
+        };
+    }
+
+    /**
+     * The same cuts but for the one that parts two ends, which become one; empty when that plane parts others too and cannot be limited to them.
+     * Where both sides of a plane are cut by one and the same other plane, the two change places: the cuts stay the same.
+     */
+    default Optional<CutTree> merged(List<Boolean> one, List<Boolean> other) {
+        if (!(this instanceof Split s) || one.isEmpty() || other.isEmpty()) return Optional.empty();
+        var restOne = one.subList(1, one.size());
+        var restOther = other.subList(1, other.size());
+        if (one.getFirst().equals(other.getFirst())) {
+            var branch = (one.getFirst() ? s.above : s.below).merged(restOne, restOther);
+            return branch.map(b -> one.getFirst() ? s.with(b, s.below) : s.with(s.above, b));
+        }
+        if (s.above instanceof Whole && s.below instanceof Whole) return Optional.of(WHOLE);
+        if (!(s.above instanceof Split a) || !(s.below instanceof Split b) || !a.plane.equals(b.plane) || !restOne.getFirst().equals(restOther.getFirst())) return Optional.empty();
+        var swapped = new Split(a.plane, s.with(a.above, b.above), s.with(a.below, b.below), a.locked || b.locked);
+        return swapped.merged(swappedPath(one), swappedPath(other));
+    }
+
+    private static List<Boolean> swappedPath(List<Boolean> p) {
+        var out = new ArrayList<>(p);
+        out.set(0, p.get(1));
+        out.set(1, p.get(0));
+        return out;
     }
 }

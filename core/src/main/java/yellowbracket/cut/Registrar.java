@@ -22,6 +22,8 @@ import yellowbracket.mesh.Vec3;
  */
 public final class Registrar {
     private static final double GRID_MM = 2.5;
+    /** A tongue along a wall is better than pins thinner than this. */
+    private static final double STURDY_MM = 4;
 
     private final Sectioning plain;
     private final List<CutPlane> planes;
@@ -55,7 +57,7 @@ public final class Registrar {
      */
     public static Registered of(Sectioning plain, CutTree tree, Bvh index, double scale, Registration wanted, Progress progress) {
         if (wanted.nothing() || plain.sections().isEmpty()) return Registered.plain(plain);
-        return new Registrar(plain, tree, index, scale, wanted).run(progress);
+        return new Registrar(plain, tree, index, scale, wanted).decide(progress).worked();
     }
 
     /**
@@ -64,20 +66,19 @@ public final class Registrar {
      */
     public static Registered of(Mesh model, Bvh index, Sectioning plain, CutTree tree, double scale, Registration wanted, Progress progress) {
         if (wanted.nothing() || plain.seams().isEmpty() && !wanted.letters()) return Registered.plain(plain.scaled(scale));
-        var first = new Registrar(plain.scaled(scale), tree, index, scale, wanted);
-        var done = first.run(progress);
+        var first = new Registrar(plain.scaled(scale), tree, index, scale, wanted).decide(progress);
         var blocks = new WallBlocks(model, index, tree, scale, wanted).plan(plain.seams(), first.bossed);
-        if (blocks.none()) return done;
+        if (blocks.none()) return first.worked();
         var carved = blocks.carved();
         progress.check();
-        var again = blocks.bosses().isEmpty() ? index : Bvh.of(carved);
-        var cut = Sectioning.named(carved, again, tree, plain, progress).scaled(scale);
-        var second = new Registrar(cut, tree, again, scale, wanted);
+        if (blocks.bosses().isEmpty()) return first.worked(plain.cutLikeThis(carved, tree, progress).stream().map(s -> s.scaled(scale)).toList());
+        var again = Bvh.of(carved);
+        var second = new Registrar(plain.cutAgain(carved, again, tree, progress).scaled(scale), tree, again, scale, wanted);
         second.middles = blocks.bosses();
-        return second.run(progress);
+        return second.decide(progress).worked();
     }
 
-    private Registered run(Progress progress) {
+    private Registrar decide(Progress progress) {
         if (plain.seams().stream().anyMatch(s -> wanted.kind(s.name()) == RegistrationKind.THROUGH_ROD)) throughRod();
         for (var seam : plain.seams()) {
             progress.check();
@@ -86,7 +87,15 @@ public final class Registrar {
         for (var name : wanted.byHand().keySet())
             if (plain.seams().stream().noneMatch(s -> s.name().equals(name))) findings.add("what was placed on seam " + name + " waits: there is no such seam now");
         if (wanted.letters()) letters();
-        var sections = plain.sections().parallelStream().map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed()) : s).toList();
+        return this;
+    }
+
+    private Registered worked() {
+        return worked(plain.sections());
+    }
+
+    private Registered worked(List<Section> bare) {
+        var sections = bare.parallelStream().map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed()) : s).toList();
         return new Registered(new Sectioning(sections, plain.seams(), plain.findings()), fitted, tongues, refused, loose(), hardware(), findings, added, removed);
     }
 
@@ -104,7 +113,7 @@ public final class Registrar {
         switch (kind) {
             case PLAIN, THROUGH_ROD -> {}
             case FITTING -> {
-                if (inBosses(seam) || several(seam, RegistrationKind.PINS, false) || tongue(seam) || several(seam, RegistrationKind.PINS, true)) return;
+                if (inBosses(seam) || several(seam, RegistrationKind.PINS, count(seam, RegistrationKind.PINS), STURDY_MM) || tongue(seam) || several(seam, RegistrationKind.PINS, 1, 0)) return;
                 bossed.add(seam.name());
                 findings.add(String.format(Locale.ROOT, "seam %s stays plain: its wall of %.1f mm holds neither pins nor a tongue; align it by the witness marks or add inner bosses", seam.name(), seam.wallMm()));
             }
@@ -117,7 +126,7 @@ public final class Registrar {
                 refuse(seam, kind, "no hidden inner wall carries two of them");
             }
             default -> {
-                if (!several(seam, kind, true)) refuse(seam, kind, reason(seam, kind));
+                if (!several(seam, kind, 1, 0)) refuse(seam, kind, reason(seam, kind));
             }
         }
     }
@@ -153,13 +162,12 @@ public final class Registrar {
         return d < 22 ? 1 : d < 60 ? 2 : d < 160 ? 3 : (int) Math.min(6, 4 + (d - 160) / 140);
     }
 
-    /** Largest stock first; {@code few}: one alone will do where there is no room for two. */
-    private boolean several(Seam seam, RegistrationKind kind, boolean few) {
+    /** Largest stock first, none thinner than {@code thinnest} mm; fewer than {@code least} places are not worth it. */
+    private boolean several(Seam seam, RegistrationKind kind, int least, double thinnest) {
         var widest = widest(seam.face().shape());
         for (double d : kind.sizes()) {
-            if (widest.isEmpty() || widest.get().r < radius(kind, d) + wanted.wallMm()) continue;
+            if (d < thinnest || widest.isEmpty() || widest.get().r < radius(kind, d) + wanted.wallMm()) continue;
             var places = places(seam, kind, d);
-            int least = few || count(seam, kind) == 1 ? 1 : 2;
             if (places.size() < least) continue;
             boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS) && goesBothWays(seam, places);
             for (int i = 0; i < places.size(); i++) {

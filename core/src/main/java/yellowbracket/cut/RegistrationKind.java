@@ -56,6 +56,6 @@ public enum RegistrationKind {
 
     /** The least depth that still aligns. */
     double leastDepthMm(double diameter) {
-        return magnet() ? depthMm(diameter) : Math.max(3, 0.9 * diameter);
+        return magnet() ? depthMm(diameter) : this == PINS ? Math.max(2.5, 0.6 * diameter) : Math.max(4, diameter);
     }
 }

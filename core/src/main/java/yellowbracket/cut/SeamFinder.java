@@ -42,6 +42,11 @@ final class SeamFinder {
     }
 
     static List<Seam> find(List<Section> sections, CutTree tree, Bvh model) {
+        return find(sections, tree, model, Map.of());
+    }
+
+    /** @param seen show lengths already known, by seam name */
+    static List<Seam> find(List<Section> sections, CutTree tree, Bvh model, Map<String, Double> seen) {
         var planes = tree.planes();
         var seams = new ArrayList<Seam>();
         for (int k = 0; k < planes.size(); k++) {
@@ -49,7 +54,7 @@ final class SeamFinder {
             for (var s : sections) caps(s, k, planes.get(k), caps);
             for (int i = 0; i < caps.size(); i++)
                 for (int j = i + 1; j < caps.size(); j++)
-                    if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, planes.get(k), model, seams);
+                    if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, planes.get(k), model, seen, seams);
         }
         return List.copyOf(seams);
     }
@@ -112,13 +117,17 @@ final class SeamFinder {
         return sum;
     }
 
-    private static void seam(Cap a, Cap b, int plane, CutPlane at, Bvh model, List<Seam> out) {
+    private static void seam(Cap a, Cap b, int plane, CutPlane at, Bvh model, Map<String, Double> known, List<Seam> out) {
         if (!a.area.getEnvelopeInternal().intersects(b.area.getEnvelopeInternal())) return;
         var shared = OverlayNGRobust.overlay(a.area, b.area, OverlayNG.INTERSECTION);
         if (shared.getArea() < LEAST_AREA_MM2) return;
         var locator = new IndexedPointInAreaLocator(shared.buffer(0.02));
         var frame = at.frame();
         var edges = a.line.stream().filter(e -> locator.locate(new Coordinate(frame.u(e.middle()), frame.v(e.middle()))) != Location.EXTERIOR).toList();
+        boolean inOrder = a.section.name().length() < b.section.name().length()
+                || a.section.name().length() == b.section.name().length() && a.section.name().compareTo(b.section.name()) < 0;
+        String first = inOrder ? a.section.name() : b.section.name(), second = inOrder ? b.section.name() : a.section.name();
+        var shown = known.get(first + "|" + second);
         double length = 0, asked = 0, seen = 0;
         var line = new ArrayList<Vec3>();
         int step = Math.max(1, edges.size() / ASKED);
@@ -127,17 +136,15 @@ final class SeamFinder {
             length += e.length();
             line.add(e.from);
             line.add(e.to);
-            if (i % step != 0) continue;
+            if (i % step != 0 || shown != null) continue;
             asked += e.length();
             if (ShowSide.seen(model, e.middle(), e.normal)) seen += e.length();
         }
-        double show = asked > 0 ? length * seen / asked : 0;
-        boolean inOrder = a.section.name().length() < b.section.name().length()
-                || a.section.name().length() == b.section.name().length() && a.section.name().compareTo(b.section.name()) < 0;
+        double show = shown != null ? shown : asked > 0 ? length * seen / asked : 0;
         var c = shared.getCentroid().getCoordinate();
         var centre = frame.first().times(c.x).plus(frame.second().times(c.y)).plus(at.normal().times(at.offsetMm()));
         var bending = Moments.of(shared);
-        out.add(new Seam(inOrder ? a.section.name() : b.section.name(), inOrder ? b.section.name() : a.section.name(), plane,
+        out.add(new Seam(first, second, plane,
                 shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(), line, new MatingFace(at, shared), inOrder == a.upper));
     }
 

@@ -39,11 +39,18 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** The same tree on a model that differs a little; pieces take the names of those they lie nearest to. */
-    static Sectioning named(Mesh model, Bvh index, CutTree tree, Sectioning like, Progress progress) {
-        var pieces = like.drawn(model, tree);
-        var sections = like.sections.stream().filter(s -> pieces.containsKey(s.name())).map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name())))).toList();
+    List<Section> cutLikeThis(Mesh model, CutTree tree, Progress progress) {
+        var pieces = drawn(model, tree);
         progress.check();
-        return new Sectioning(sections, SeamFinder.find(sections, tree, index), like.findings);
+        return sections.stream().filter(s -> pieces.containsKey(s.name())).map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name())))).toList();
+    }
+
+    /** As {@link #cutLikeThis} with the seams as they are then; how much of each is seen stays as it was. */
+    Sectioning cutAgain(Mesh model, Bvh index, CutTree tree, Progress progress) {
+        var again = cutLikeThis(model, tree, progress);
+        var seen = new java.util.HashMap<String, Double>();
+        seams.forEach(s -> seen.put(s.name(), s.showLengthMm()));
+        return new Sectioning(again, SeamFinder.find(again, tree, index, seen), findings);
     }
 
     /** The pieces of a light copy of the model by the names of these sections, for drawing; matched by where they lie. */

@@ -19,6 +19,7 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
     static final double CHEEK_MM = 0.9;
     /** Thinner tongues break off, mm. */
     static final double THINNEST_MM = 0.8;
+    private static final double WIDEST_MM = 4;
     private static final double[] HEIGHTS = {4, 3, 2};
     /** Less of the seam than this is not worth a tongue. */
     private static final double LEAST_SHARE = 0.35;
@@ -26,7 +27,7 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
 
     static Optional<TongueCut> of(Seam seam, WallRoom room, double clearance) {
         double gap = clearance / 2;
-        var groove = inset(seam.face().shape(), CHEEK_MM);
+        var groove = alongTheRim(seam.face().shape());
         if (groove.isEmpty()) return Optional.empty();
         double whole = groove.getLength();
         for (double h : HEIGHTS) {
@@ -51,6 +52,12 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
     private static Geometry inset(Geometry g, double by) {
         var flat = new BufferParameters(4, BufferParameters.CAP_ROUND, BufferParameters.JOIN_MITRE, 2);
         return TopologyPreservingSimplifier.simplify(BufferOp.bufferOp(g, -by, flat), 0.01);
+    }
+
+    /** On a wide face the tongue follows the rim instead of filling it. */
+    private static Geometry alongTheRim(Geometry face) {
+        var core = inset(face, CHEEK_MM + WIDEST_MM);
+        return core.isEmpty() ? inset(face, CHEEK_MM) : inset(face, CHEEK_MM).difference(core);
     }
 
     /** Without what is too thin to stand. */

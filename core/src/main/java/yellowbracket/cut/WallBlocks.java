@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
 
@@ -62,11 +64,52 @@ final class WallBlocks {
         return bosses;
     }
 
-    /** The model with all blocks worked in. They lie apart, so the index of the bare model answers for each of them. */
+    /**
+     * The model with all blocks worked in. They lie apart, so the index of the bare model answers for each of them; only what lies near one is touched, as a
+     * small mesh of its own that keeps the numbers of its vertices.
+     */
     Mesh carved() {
-        var out = model;
-        for (var b : blocks) out = b.adds ? Carve.union(out, index, b.solid, Mesh.ORIGINAL) : Carve.difference(out, index, b.solid, Mesh.ORIGINAL);
-        return out;
+        var near = new boolean[model.triangleCount()];
+        for (var b : blocks) index.inBox(around(b), f -> near[f] = true);
+        beside(near);
+        var number = new int[model.vertexCount()];
+        java.util.Arrays.fill(number, -1);
+        var part = new MeshBuilder(1024, 1024);
+        var home = new ArrayList<Integer>();
+        for (int f = 0; f < near.length; f++) {
+            if (!near[f]) continue;
+            for (int k = 0; k < 3; k++) {
+                int v = model.vertex(f, k);
+                if (number[v] >= 0) continue;
+                number[v] = part.addVertex(model.point(v));
+                home.add(v);
+            }
+            part.addTriangle(number[model.vertex(f, 0)], number[model.vertex(f, 1)], number[model.vertex(f, 2)], model.tag(f));
+        }
+        var worked = part.build();
+        for (var b : blocks) worked = Carve.step(worked, index, b.solid, b.adds, Mesh.ORIGINAL);
+        var out = new MeshBuilder(model.vertexCount() + worked.vertexCount(), model.triangleCount() + worked.triangleCount());
+        for (int v = 0; v < model.vertexCount(); v++) out.addVertex(model.point(v));
+        for (int v = home.size(); v < worked.vertexCount(); v++) out.addVertex(worked.point(v));
+        for (int f = 0; f < near.length; f++) if (!near[f]) out.addTriangle(model.vertex(f, 0), model.vertex(f, 1), model.vertex(f, 2), model.tag(f));
+        for (int f = 0; f < worked.triangleCount(); f++) out.addTriangle(back(worked.vertex(f, 0), home), back(worked.vertex(f, 1), home), back(worked.vertex(f, 2), home), worked.tag(f));
+        return out.build().compact();
+    }
+
+    private int back(int v, List<Integer> home) {
+        return v < home.size() ? home.get(v) : model.vertexCount() + v - home.size();
+    }
+
+    private static Bounds3 around(Block b) {
+        double r = b.reach + 0.2;
+        return new Bounds3(b.at.minus(new Vec3(r, r, r)), b.at.plus(new Vec3(r, r, r)));
+    }
+
+    /** Marks the triangles that share a vertex with a marked one too: an edge split in one is split in both. */
+    private void beside(boolean[] near) {
+        var touched = new boolean[model.vertexCount()];
+        for (int f = 0; f < near.length; f++) if (near[f]) for (int k = 0; k < 3; k++) touched[model.vertex(f, k)] = true;
+        for (int f = 0; f < near.length; f++) near[f] |= touched[model.vertex(f, 0)] || touched[model.vertex(f, 1)] || touched[model.vertex(f, 2)];
     }
 
     private List<Place> hidden(Seam s) {
@@ -107,9 +150,13 @@ final class WallBlocks {
         var solid = ConvexSolid.boss(middle, axis, inward, radius / scale, half / scale);
         var in = solid.corners().stream().filter(c -> c.minus(middle).dot(inward) < -0.9 * radius / scale && Math.abs(axis.dot(c.minus(middle))) < 0.6 * half / scale).toList();
         if (in.stream().anyMatch(c -> !index.inside(c))) return java.util.Optional.empty();
-        if (!clear(middle, half / scale, seam.plane())) return java.util.Optional.empty();
-        blocks.add(new Block(solid, true, middle, Math.hypot(half, radius) / scale));
+        if (!clear(middle, (half + radius) / scale, seam.plane())) return java.util.Optional.empty();
+        blocks.add(block(solid, true, middle));
         return java.util.Optional.of(middle);
+    }
+
+    private static Block block(ConvexSolid solid, boolean adds, Vec3 at) {
+        return new Block(solid, adds, at, solid.corners().stream().mapToDouble(at::distance).max().orElseThrow());
     }
 
     private void ticks(List<Place> places, Seam seam) {
@@ -120,7 +167,7 @@ final class WallBlocks {
                 var along = axis.minus(p.normal.times(axis.dot(p.normal)));
                 if (along.norm() < 0.6 || !clear(p.at, TICK_HALF_MM / scale, seam.plane())) continue;
                 var solid = ConvexSolid.box(p.at, along.unit(), p.normal, TICK_HALF_MM / scale, TICK_DEEP_MM / scale, TICK_HALF_WIDTH_MM / scale);
-                blocks.add(new Block(solid, false, p.at, (TICK_HALF_MM + 0.5) / scale));
+                blocks.add(block(solid, false, p.at));
                 break;
             }
         }

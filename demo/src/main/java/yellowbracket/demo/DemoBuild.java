@@ -14,6 +14,8 @@ import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Patch;
 import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Registration;
+import yellowbracket.cut.RegistrationKind;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Bounds3;
@@ -40,11 +42,11 @@ public record DemoBuild(Build build, Meshes meshes) {
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
         var props = List.of(
-                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
+                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
-                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
+                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
-                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
+                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, Registration.PLAIN, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
                         Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
         var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(),
                 shop.printers(), WorkHours.evenings(), 19, Build.DEMO_SEED, stock(), log(today), Map.of());
