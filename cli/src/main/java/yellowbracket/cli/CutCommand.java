@@ -4,18 +4,30 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
+import yellowbracket.build.SectionFiles;
+import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
+import yellowbracket.cut.PlanWishes;
+import yellowbracket.cut.Registered;
+import yellowbracket.cut.Registrar;
+import yellowbracket.cut.Registration;
+import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.SectionPlan;
 import yellowbracket.cut.SectionPlanner;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.TurnedFit;
 import yellowbracket.mesh.Bvh;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Progress;
-import yellowbracket.mesh.io.StlWriter;
 
 @Command(name = "cut", description = "cut a model into sections that fit a bed")
 final class CutCommand extends Output {
@@ -25,21 +37,27 @@ final class CutCommand extends Output {
     @Option(names = "--scale", required = true, description = "1.04 for 104 per cent")
     double scale;
 
-    @Option(names = "--bed", required = true, description = "room on the bed, 220x220x250, mm")
-    String bed;
+    @Option(names = "--bed", required = true, split = ",", description = "room on the bed, 220x220x250, mm; several printers with commas between")
+    List<String> beds;
 
     @ArgGroup
-    Registration registration = new Registration();
+    Faces faces = new Faces();
 
-    @Option(names = "--mirror", description = "prefer the mirror plane (it is preferred anyway where the model has one)")
+    @Option(names = "--mirror", description = "take the right half and its mirror image for the whole")
     boolean mirror;
 
-    @Option(names = "--out", required = true, description = "folder for the section files")
+    @Option(names = "--aim", paramLabel = "AIM", description = "which plan: work, fewest, hidden, support, every, whole (default ${DEFAULT-VALUE})", defaultValue = "work")
+    String aim;
+
+    @Option(names = "--marks", description = "sink name, arrow and scale into a hidden face, and witness marks across the seams")
+    boolean marks;
+
+    @Option(names = "--out", required = true, description = "folder for the files")
     Path out;
 
     /** One of them. */
-    static final class Registration {
-        @Option(names = "--pins", description = "pins and sockets")
+    static final class Faces {
+        @Option(names = "--pins", description = "printed pins and sockets")
         boolean pins;
         @Option(names = "--magnets", description = "magnet pockets")
         boolean magnets;
@@ -47,43 +65,80 @@ final class CutCommand extends Output {
         boolean tongue;
         @Option(names = "--plain", description = "plain faces (default)")
         boolean plain;
+
+        RegistrationKind kind() {
+            return pins ? RegistrationKind.PINS : magnets ? RegistrationKind.MAGNETS : tongue ? RegistrationKind.TONGUE : RegistrationKind.PLAIN;
+        }
     }
 
     @Override
     Map<String, Object> work() throws IOException {
-        Bed room;
-        try {
-            room = Bed.parse(bed);
-        } catch (IllegalArgumentException e) {
-            throw new ParameterException(spec.commandLine(), e.getMessage());
-        }
+        var room = beds();
+        var wanted = aim();
         if (!(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
-        var mesh = mesh(model);
-        var planned = switch (SectionPlanner.plan(mesh, scale, room, Progress.NONE)) {
+        var file = mesh(model);
+        var mesh = mirror ? MirrorHalf.of(file, true) : file;
+        if (mesh.isEmpty()) throw new Refused(model + ": nothing lies on the right of the middle (x above 0); leave --mirror out.");
+        var planned = switch (SectionPlanner.plan(mesh, scale, PlanWishes.of(room.toArray(Bed[]::new)), Progress.NONE, p -> {})) {
             case SectionPlanner.Outcome.Impossible i -> throw new Refused(i.why() + ".");
             case SectionPlanner.Outcome.Planned p -> p;
         };
-        var sections = Sectioning.of(mesh, Bvh.of(mesh), planned.tree(), 0, Progress.NONE).scaled(scale);
-        var findings = new ArrayList<>(sections.findings());
-        if (registration.pins || registration.magnets || registration.tongue) findings.add("registration is not built in yet: the mating faces are plain; align by witness marks");
-        var files = write(sections);
-        var list = sections.sections().stream().map(s -> map("name", s.name(), "file", files.get(sections.sections().indexOf(s)).toString(), "triangles", s.mesh().triangleCount(), "volumeMm3", s.mesh().volumeMm3(), "size", xyz(s.size()), "fits", room.holds(s.size()), "closed", s.closed())).toList();
-        var seams = sections.seams().stream().map(s -> map("name", s.name(), "lengthMm", s.lengthMm(), "areaMm2", s.areaMm2(), "showLengthMm", s.showLengthMm())).toList();
-        return map("sections", list, "seams", seams, "hardware", List.of(), "plan", map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(),
-                "score", planned.sections() + 0.5 * planned.cutAreaMm2() * scale * scale / (room.x() * room.y()), "planes", planned.tree().planes().stream().map(p -> p.words()).toList(), "why", planned.why()), "findings", findings);
-    }
-
-    private List<Path> write(Sectioning sections) {
-        var files = new ArrayList<Path>();
+        var plan = planned.best(wanted);
+        var registered = sections(mesh, plan);
+        SectionFiles.Written files;
         try {
-            for (var s : sections.sections()) {
-                var file = out.resolve("section-" + s.name() + ".stl");
-                StlWriter.write(s.mesh(), "section " + s.name(), file);
-                files.add(file);
-            }
+            files = new SectionFiles(model.getFileName().toString(), scale, registered, Optional.empty()).write(out);
         } catch (IOException e) {
             throw new Refused(out + ": the folder cannot be written; choose another with --out.");
         }
-        return files;
+        return document(registered, files, planned, plan, room);
+    }
+
+    private Registered sections(Mesh mesh, SectionPlan plan) {
+        var index = Bvh.of(mesh);
+        var wanted = Registration.PLAIN.withUsual(faces.kind()).withMarks(marks, marks);
+        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), 0, Progress.NONE), plan.tree(), scale, wanted, Progress.NONE);
+    }
+
+    private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan, List<Bed> room) {
+        var sections = r.sections();
+        var findings = new ArrayList<>(sections.findings());
+        findings.addAll(r.findings());
+        r.refused().forEach(q -> findings.add(q.words()));
+        Alike.among(sections.sections()).forEach(t -> findings.add(t.words()));
+        var list = sections.sections().stream().map(s -> {
+            var stand = room.stream().map(b -> TurnedFit.stand(s.mesh(), b)).min(java.util.Comparator.comparingDouble(TurnedFit.Stand::overMm)).orElseThrow();
+            if (!stand.fits()) findings.add(String.format(Locale.ROOT, "section %s is %.1f mm too large for the bed in any position: choose another plan with --aim", s.name(), stand.overMm()));
+            return map("name", s.name(), "file", files.bySection().get(s.name()).toString(), "triangles", s.mesh().triangleCount(), "volumeMm3", s.mesh().volumeMm3(), "size", xyz(s.size()), "fits", stand.fits(), "closed", s.closed());
+        }).toList();
+        var seams = sections.seams().stream().map(s -> map("name", s.name(), "lengthMm", s.lengthMm(), "areaMm2", s.areaMm2(), "showLengthMm", s.showLengthMm(), "registration", r.words(s.name()))).toList();
+        var hardware = r.hardware().stream().map(h -> map("kind", h.kind().words(), "size", h.size(), "count", h.count())).toList();
+        return map("sections", list, "seams", seams, "hardware", hardware,
+                "plan", map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score", plan.hours(), "aim", plan.name(), "planes", plan.tree().planes().stream().map(p -> p.words()).toList(), "why", plan.reasons()),
+                "plans", planned.plans().stream().map(CutCommand::figures).toList(), "files", files.all().stream().map(Path::toString).toList(), "findings", findings);
+    }
+
+    private static Map<String, Object> figures(SectionPlan p) {
+        return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH", p.joinH(), "smoothH", p.smoothH(), "supportCm2", p.supportCm2());
+    }
+
+    private List<Bed> beds() {
+        try {
+            return beds.stream().map(Bed::parse).toList();
+        } catch (IllegalArgumentException e) {
+            throw new ParameterException(spec.commandLine(), e.getMessage());
+        }
+    }
+
+    private SectionPlan.Aim aim() {
+        return switch (aim) {
+            case "work" -> SectionPlan.Aim.CHEAPEST;
+            case "fewest" -> SectionPlan.Aim.FEWEST;
+            case "hidden" -> SectionPlan.Aim.HIDDEN;
+            case "support" -> SectionPlan.Aim.SUPPORT;
+            case "every" -> SectionPlan.Aim.EVERY_BED;
+            case "whole" -> SectionPlan.Aim.WHOLE;
+            default -> throw new ParameterException(spec.commandLine(), "--aim " + aim + ": one of work, fewest, hidden, support, every, whole");
+        };
     }
 }

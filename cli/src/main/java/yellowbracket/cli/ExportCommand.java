@@ -6,10 +6,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import yellowbracket.build.Export;
+import yellowbracket.build.SectionFiles;
 import yellowbracket.build.Node;
 
 @Command(name = "export", description = "write a build's sections, sheets, book, calendar or log")
@@ -48,7 +50,7 @@ final class ExportCommand extends Output {
 
     private List<Path> sections(Opened o) throws IOException {
         var files = new ArrayList<Path>();
-        for (var p : o.build().props()) files.addAll(Export.sections(o.derived().require(Node.SECTIONS, p.id()), o.derived().require(Node.PRINTS, p.id()), out.resolve(p.id())));
+        for (var p : o.build().props()) files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(Node.REGISTERED, p.id()), Optional.of(o.derived().require(Node.PRINTS, p.id()))).write(out.resolve(p.id())).all());
         return files;
     }
 }

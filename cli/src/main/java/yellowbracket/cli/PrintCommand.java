@@ -11,8 +11,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
+import yellowbracket.build.SectionFiles;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Section;
+import yellowbracket.cut.TurnedFit;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.MeshHealth;
@@ -69,7 +71,10 @@ final class PrintCommand extends Output {
             String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "").replaceFirst("^section-", "");
             var index = Bvh.of(mesh);
             sections.add(new Section(name, mesh, MeshHealth.balanced(mesh)));
-            choices.put(name, Orientation.choices(mesh, index, SurfaceSamples.of(mesh, index, SAMPLES), profile));
+            var samples = SurfaceSamples.of(mesh, index, SAMPLES);
+            var ways = new ArrayList<>(Orientation.choices(mesh, index, samples, profile));
+            if (ways.stream().noneMatch(o -> o.fits(1, printer))) TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, index, samples, profile, t)));
+            choices.put(name, ways);
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
         var list = plan.prints().stream().map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(), "supportGrams", p.estimate().supportGrams(), "heightMm", p.orientation().size().z(),
@@ -85,7 +90,8 @@ final class PrintCommand extends Output {
                 continue;
             }
             try (var inside = Files.list(p)) {
-                inside.filter(f -> MeshWriter.Kind.of(f).isPresent()).sorted().forEach(out::add);
+                // the file with all sections would count each of them twice
+                inside.filter(f -> MeshWriter.Kind.of(f).isPresent() && !f.endsWith(SectionFiles.ALL)).sorted().forEach(out::add);
             } catch (IOException e) {
                 throw new Refused(p + ": the folder cannot be read; check its permissions.");
             }

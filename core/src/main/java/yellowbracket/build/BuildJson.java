@@ -76,9 +76,10 @@ public final class BuildJson {
         for (var w : build.path("wearers")) if (w instanceof ObjectNode o && !o.has("scan")) o.putNull("eyesMm").putNull("scan");
     }
 
-    /** Schema 3 knew neither registration nor locked planes: what was cut then has plain faces. */
+    /** Schema 3 knew neither registration, locked planes nor halves made even: what was cut then has plain faces. */
     private static void fromThird(JsonNode build) {
         for (var p : build.path("props")) {
+            if (p.path("reshape") instanceof ObjectNode r && !r.has("even")) r.putNull("even");
             if (p instanceof ObjectNode o && !o.has("registration")) o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
             unlocked(p.path("cuts"));
         }

@@ -1,6 +1,7 @@
 package yellowbracket.build;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,9 +9,12 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.SprayWeather;
+import yellowbracket.cut.Alike;
+import yellowbracket.cut.Bed;
 import yellowbracket.cut.Registrar;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.TurnedFit;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
@@ -163,7 +167,8 @@ final class Derivation {
     private void draw(Prop p) {
         var cuts = results.known().get(Node.MODEL_SECTIONS, p.id());
         var proxy = results.known().get(Node.PROXY, p.id());
-        if (cuts.isPresent() && proxy.isPresent()) results.node(Node.DRAWN, p, List.of(cuts.get(), proxy.get()), () -> new Node.Drawn(cuts.get().drawn(proxy.get().mesh(), p.cuts())));
+        results.known().get(Node.SECTIONS, p.id()).ifPresent(s -> results.node(Node.TWINS, p, List.of(s), () -> new Node.Twins(Alike.among(s.sections()))));
+        if (cuts.isPresent() && proxy.isPresent()) results.node(Node.DRAWN, p, List.of(cuts.get(), proxy.get()), () -> Node.Drawn.of(cuts.get().drawn(proxy.get().mesh(), p.cuts())));
     }
 
     private TaskList.PropWork prop(Prop p) {
@@ -178,7 +183,8 @@ final class Derivation {
         var angle = List.<Object>of(cuts, samples, p.profile().supportAngleDeg());
         var choices = results.node(Node.CHOICES, p, angle, () -> new Node.Choices(each(cuts, s -> Orientation.choices(s.mesh(), Bvh.of(s.mesh()), samples.bySection().get(s.name()), p.profile()))));
         var printers = printers();
-        var prints = results.node(Node.PRINTS, p, List.of(sections, choices, p.profile(), printers), () -> PrintPlan.of(sections.sections(), choices.bySection(), p.scale(), p.profile(), printers, shop));
+        var stands = stands(p, cuts, printers);
+        var prints = results.node(Node.PRINTS, p, List.of(sections, choices, stands, p.profile(), printers), () -> PrintPlan.of(sections.sections(), ways(cuts, samples, choices, stands, p), p.scale(), p.profile(), printers, shop));
         var grams = prints.prints().stream().collect(Collectors.toMap(q -> q.name(), q -> q.estimate().grams()));
         var joins = results.node(Node.JOINS, p, List.of(sections, grams, p.profile().material(), build.shopCelsius(), p.joins()),
                 () -> JoinPlan.of(sections.sections(), sections.seams(), grams, p.profile().material(), build.shopCelsius(), p.joins(), shop));
@@ -189,6 +195,27 @@ final class Derivation {
         var colour = results.node(Node.COLOUR, p, List.of(samples, p.scale(), p.zones(), p.seal()),
                 () -> ColourPlan.of(samples.bySection().values().stream().map(s -> s.scaled(p.scale())).toList(), p.scale(), p.zones(), p.seal(), shop));
         return new TaskList.PropWork(p.id(), p.name(), p.worn(), prints, joins, smooth, colour, pads);
+    }
+
+    /** On the plain sections: what is worked into their faces does not make them larger by more than a tongue, which the bed's margin holds. */
+    private Node.Stands stands(Prop p, Sectioning cuts, List<Printer> printers) {
+        var beds = printers.stream().collect(Collectors.toMap(Printer::name, Bed::of, (a, b) -> a, LinkedHashMap::new));
+        return results.node(Node.STANDS, p, List.of(cuts, p.scale(), beds), () -> new Node.Stands(each(cuts, s -> {
+            var mesh = s.mesh().scaled(p.scale());
+            var by = new LinkedHashMap<String, TurnedFit.Stand>();
+            beds.forEach((name, bed) -> by.put(name, TurnedFit.stand(mesh, bed)));
+            return Collections.unmodifiableMap(by);
+        })));
+    }
+
+    /** Quarter turns, and for a section that stands on a bed only askew, that way too. */
+    private static Map<String, List<Orientation>> ways(Sectioning cuts, Node.Samples samples, Node.Choices choices, Node.Stands stands, Prop p) {
+        return each(cuts, s -> {
+            var list = new ArrayList<>(choices.bySection().get(s.name()));
+            for (var stand : stands.bySection().get(s.name()).values())
+                stand.turn().filter(t -> list.stream().noneMatch(o -> o.turn().equals(t))).ifPresent(t -> list.add(Orientation.of(s.mesh(), Bvh.of(s.mesh()), samples.bySection().get(s.name()), p.profile(), t)));
+            return List.copyOf(list);
+        });
     }
 
     private static <T> Map<String, T> each(Sectioning cuts, java.util.function.Function<Section, T> make) {

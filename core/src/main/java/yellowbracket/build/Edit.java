@@ -50,8 +50,12 @@ public record Edit(String name, UnaryOperator<Build> change) {
         return ofProp(name, prop, p -> p.withIntake(change.apply(p.intake())));
     }
 
-    public static Edit cuts(String prop, CutTree cuts) {
-        return ofProp("cut into sections", prop, p -> p.withCuts(cuts));
+    public static Edit cuts(String name, String prop, UnaryOperator<CutTree> change) {
+        return ofProp(name, prop, p -> p.withCuts(change.apply(p.cuts())));
+    }
+
+    public static Edit lockPlane(String prop, int number, boolean on) {
+        return ofProp((on ? "keep plane " : "let go of plane ") + (number + 1), prop, p -> p.withLock(number, on));
     }
 
     public static Edit movePlane(String prop, int number, CutPlane to) {

@@ -16,39 +16,11 @@ import java.util.List;
 import java.util.Locale;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
-import yellowbracket.cut.Sectioning;
 import yellowbracket.mesh.io.SafeFile;
-import yellowbracket.mesh.io.StlWriter;
-import yellowbracket.print.PrintPlan;
 
-/** Files for other programs. Each is written whole or not at all; an error names the folder. Returns the files in the order written. */
+/** Files for other programs; {@link SectionFiles} has those of the sections. Each is written whole or not at all; an error names the folder. Returns the files in the order written. */
 public final class Export {
     private Export() {}
-
-    /** One STL a section, lying as it will be printed, set on z = 0, and the cut list beside them. */
-    public static List<Path> sections(Sectioning sections, PrintPlan prints, Path folder) throws IOException {
-        var out = new ArrayList<Path>();
-        for (var s : sections.sections()) {
-            var turn = prints.prints().stream().filter(p -> p.name().equals(s.name())).findFirst().map(p -> p.orientation().turn()).orElse(yellowbracket.mesh.Turn.NONE);
-            var mesh = s.mesh().turned(turn);
-            var box = mesh.bounds();
-            var file = folder.resolve("section-" + s.name() + ".stl");
-            StlWriter.write(mesh.moved(new yellowbracket.mesh.Vec3(-box.centre().x(), -box.centre().y(), -box.min().z())), "section " + s.name(), file);
-            out.add(file);
-        }
-        out.add(cutList(sections, prints, folder.resolve("cut-list.csv")));
-        return List.copyOf(out);
-    }
-
-    public static Path cutList(Sectioning sections, PrintPlan prints, Path file) throws IOException {
-        return csv(file, List.of("section", "x mm", "y mm", "z mm", "volume mm3", "grams", "hours", "printer", "way up", "closed", "seams"), sections.sections().stream().map(s -> {
-            var p = prints.prints().stream().filter(q -> q.name().equals(s.name())).findFirst();
-            String seams = String.join(" ", sections.seams().stream().map(q -> q.name()).filter(n -> List.of(n.split("\\|")).contains(s.name())).toList());
-            var size = s.size();
-            return List.<Object>of(s.name(), mm(size.x()), mm(size.y()), mm(size.z()), Math.round(s.mesh().volumeMm3()), p.<Object>map(q -> mm(q.estimate().grams())).orElse(""), p.<Object>map(q -> mm(q.hours())).orElse(""),
-                    p.map(q -> q.printer().name()).orElse(""), p.map(q -> q.orientation().label()).orElse(""), s.closed() ? "yes" : "no", seams);
-        }).toList());
-    }
 
     /** One event a task not yet done. */
     public static Path calendar(Build build, yellowbracket.plan.Schedule schedule, Path file) throws IOException {
@@ -114,11 +86,7 @@ public final class Export {
         return String.format(Locale.ROOT, f, a);
     }
 
-    private static double mm(double v) {
-        return Math.round(10 * v) / 10.0;
-    }
-
-    private static Path csv(Path file, List<String> heads, List<List<Object>> rows) throws IOException {
+    static Path csv(Path file, List<String> heads, List<List<Object>> rows) throws IOException {
         var text = new StringWriter();
         try (var printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord(heads);

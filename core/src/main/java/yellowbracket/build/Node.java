@@ -1,11 +1,14 @@
 package yellowbracket.build;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.cut.Registered;
+import yellowbracket.cut.Alike;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.TurnedFit;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
 import yellowbracket.intake.BodyList;
@@ -73,6 +76,8 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Drawn> DRAWN = new Node<>("drawing", Drawn.class);
     public static final Node<Sectioning> SECTIONS = new Node<>("sections", Sectioning.class);
     public static final Node<Registered> REGISTERED = new Node<>("registration", Registered.class);
+    public static final Node<Stands> STANDS = new Node<>("room on the beds", Stands.class);
+    public static final Node<Twins> TWINS = new Node<>("sections alike", Twins.class);
     public static final Node<Samples> SAMPLES = new Node<>("surface", Samples.class);
     public static final Node<Choices> CHOICES = new Node<>("orientations", Choices.class);
     public static final Node<PrintPlan> PRINTS = new Node<>("prints", PrintPlan.class);
@@ -109,8 +114,14 @@ public record Node<T>(String name, Class<T> type) {
     /** A mesh light enough to draw; that of the file is tagged with body numbers. */
     public record Proxy(Mesh mesh) {}
 
-    /** Light section meshes by name, in model coordinates. */
-    public record Drawn(Map<String, Mesh> bySection) {}
+    /** Light section meshes by name, in model coordinates, and the lines along which their cuts reach the surface: segments, six numbers each. */
+    public record Drawn(Map<String, Mesh> bySection, Map<String, double[]> rims) {
+        static Drawn of(Map<String, Mesh> bySection) {
+            var rims = new LinkedHashMap<String, double[]>();
+            bySection.forEach((name, mesh) -> rims.put(name, Sectioning.rims(mesh)));
+            return new Drawn(bySection, rims);
+        }
+    }
 
     /** Lowest, recommended and highest scale by wearer. */
     public record AllScales(Map<String, Fit.Scales> byWearer) {}
@@ -144,6 +155,21 @@ public record Node<T>(String name, Class<T> type) {
 
     /** One a wearer, in the prop's order. */
     public record MaskFits(List<MaskFit> list) {}
+
+    /** How each section stands on each printer's bed: by section, then by printer. */
+    public record Stands(Map<String, Map<String, TurnedFit.Stand>> bySection) {
+        public boolean fitsSomewhere(String section) {
+            return bySection.getOrDefault(section, Map.of()).values().stream().anyMatch(TurnedFit.Stand::fits);
+        }
+
+        /** By how much it is too large for the printer that comes nearest, mm. */
+        public double overMm(String section) {
+            return bySection.getOrDefault(section, Map.of()).values().stream().mapToDouble(TurnedFit.Stand::overMm).min().orElse(0);
+        }
+    }
+
+    /** Sections that another one's file prints. */
+    public record Twins(List<Alike.Twin> list) {}
 
     /** Equal-area samples by section, in model coordinates. */
     public record Samples(Map<String, SurfaceSamples> bySection) {}

@@ -18,18 +18,22 @@ final class PdfPages {
     private static final float LINE = 13;
 
     private final PDDocument document = new PDDocument();
-    private final PDFont head = font("barlow-condensed-600.ttf");
-    private final PDFont body = font("jetbrains-mono-400.ttf");
+    private final PDFont head = font(document, "barlow-condensed-600.ttf");
+    private final PDFont body = font(document, "jetbrains-mono-400.ttf");
     private PDPageContentStream out;
     private float y;
     private String title = "";
 
-    private PDFont font(String name) {
+    static PDFont font(PDDocument document, String name) {
         try (var in = PdfPages.class.getResourceAsStream("fonts/" + name)) {
             return PDType0Font.load(document, in, true);
         } catch (IOException e) {
             throw new UncheckedIOException("a font that ships with the program cannot be read", e);
         }
+    }
+
+    static String plain(String text) {
+        return text.replaceAll("[^\\x20-\\x7e\\xa0-\\xff]", "?");
     }
 
     void page(String heading) {
@@ -65,7 +69,7 @@ final class PdfPages {
             out.beginText();
             out.setFont(font, size);
             out.newLineAtOffset(MARGIN, y);
-            out.showText(text.replaceAll("[^\\x20-\\x7e\\xa0-\\xff]", "?"));
+            out.showText(plain(text));
             out.endText();
         } catch (IOException e) {
             throw new UncheckedIOException(e);

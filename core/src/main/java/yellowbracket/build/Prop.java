@@ -64,6 +64,11 @@ public record Prop(String id, String name, String mesh, Intake intake, Reshape r
         return new Prop(id, name, mesh, intake, reshape, scale, wearers, cuts.withPlane(number, to), registration, profile, joins, finish, school, hurry, zones, seal);
     }
 
+    /** The same cuts, one plane kept or let go when they are planned anew. */
+    public Prop withLock(int number, boolean on) {
+        return new Prop(id, name, mesh, intake, reshape, scale, wearers, cuts.withLock(number, on), registration, profile, joins, finish, school, hurry, zones, seal);
+    }
+
     public Prop withRegistration(Registration r) {
         return new Prop(id, name, mesh, intake, reshape, scale, wearers, cuts, r, profile, joins, finish, school, hurry, zones, seal);
     }

@@ -44,6 +44,10 @@ public record Bed(double x, double y, double z) {
         return least;
     }
 
+    double volume() {
+        return x * y * z;
+    }
+
     List<Double> lengths() {
         return List.of(x, y, z).stream().distinct().sorted().toList();
     }

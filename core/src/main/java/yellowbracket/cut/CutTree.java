@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -127,6 +128,25 @@ public sealed interface CutTree {
                 yield List.copyOf(out);
             }
         };
+    }
+
+    /** The way to the end that holds a section, asked at the facet of the model's own surface that lies furthest from every plane. */
+    default List<Boolean> pathTo(Section s) {
+        var planes = planes();
+        var m = s.mesh();
+        Vec3 best = m.bounds().centre();
+        double most = -1;
+        int step = Math.max(1, m.triangleCount() / 2000);
+        for (int f = 0; f < m.triangleCount(); f += step) {
+            if (m.tag(f) != Mesh.ORIGINAL) continue;
+            var c = m.centroid(f);
+            double near = planes.stream().mapToDouble(p -> Math.abs(p.height(c))).min().orElse(0);
+            if (near > most) {
+                most = near;
+                best = c;
+            }
+        }
+        return pathTo(best);
     }
 
     /** The end or branch at the end of a path. */

@@ -1,10 +1,17 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
+import java.util.function.Consumer;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
+import yellowbracket.cut.SectionPlan.Aim;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -12,157 +19,304 @@ import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Finds a tree of axis-aligned cuts whose sections all fit the bed: recursive search over binary cutting trees (after Luo, Baran, Rusinkiewicz, Matusik,
- * "Chopper: partitioning models into 3D-printable parts", 2012), few sections first, then little cut area, no slivers; the mirror plane is
- * preferred where the prop has one, and one half's plan is then mirrored to the other. Works on a proxy; the result is checked on the full mesh.
+ * Finds trees of cuts whose sections all fit a bed: beam search over binary cutting trees (after Luo, Baran, Rusinkiewicz, Matusik, "Chopper: partitioning
+ * models into 3D-printable parts", 2012), once for each {@link Aim}. Costs are hours of work ({@link PlanCosts}); a piece still too large is priced by the
+ * best next cut through it plus the usual price of those that must follow. Where the prop is symmetric, one half's plan is mirrored. Works on a simplified
+ * copy in real mm: all planes through a piece are looked at in one sweep, the best are cut.
  */
 public final class SectionPlanner {
-    /** Enough for extents and areas within about 1 %. */
-    private static final int PROXY_TRIANGLES = 12_000;
-    private static final int BRANCHES = 2;
-    private static final int DEEPEST = 9;
-    /** A section of less than this share of the volume is a sliver. */
-    private static final double SLIVER = 0.004;
-    /** Held back from the bed so that the full mesh fits where its proxy did. */
+    private static final int PROXY_TRIANGLES = 9_000;
+    private static final List<Aim> SEARCHED = List.of(Aim.CHEAPEST, Aim.FEWEST, Aim.HIDDEN, Aim.SUPPORT);
+    private static final int BEAM = 6;
+    private static final int BRANCHES = 5;
+    /** Cuts in one plan; more would be above {@link Sectioning#MOST_SECTIONS}. */
+    private static final int DEEPEST = 120;
+    private static final int PLACES = 90;
+    private static final double STEP_MM = 3;
+    /** Two planes nearer than this are the same idea. */
+    private static final double ALIKE_MM = 12;
+    /** Held back from the bed so that the full mesh fits where its simplified copy did. */
     private static final double PROXY_MARGIN_MM = 0.8;
 
-    private final Bed bed;
-    private final double wholeVolume;
+    private final List<Bed> beds;
+    private final SurfaceWorth worth;
+    private final PlanCosts costs;
+    private final boolean eyes;
+    private final double scale;
     private final Progress progress;
-    private int cuts;
+    private final Map<Mesh, List<CutChoice>> choices = new IdentityHashMap<>();
+    private final Map<CutChoice, List<PlanPiece>> halves = new IdentityHashMap<>();
+    private int steps;
 
-    private SectionPlanner(Bed bed, double wholeVolume, Progress progress) {
-        this.bed = bed;
-        this.wholeVolume = wholeVolume;
+    private SectionPlanner(List<Bed> beds, SurfaceWorth worth, double scale, PlanWishes wishes, Progress progress) {
+        this.beds = beds.stream().map(b -> new Bed(b.x() - PROXY_MARGIN_MM, b.y() - PROXY_MARGIN_MM, b.z() - PROXY_MARGIN_MM)).toList();
+        this.worth = worth;
+        this.scale = scale;
         this.progress = progress;
+        eyes = wishes.eyes().isPresent();
+        costs = new PlanCosts(this.beds, wishes.rates());
     }
 
     /** What came of planning. */
     public sealed interface Outcome {
-        /** {@code cutAreaMm2} in model units; {@code why} says what decided. */
-        record Planned(CutTree tree, int sections, double cutAreaMm2, String why) implements Outcome {}
+        /** Different plans, each best at what it names; at least one. */
+        record Planned(List<SectionPlan> plans) implements Outcome {
+            public Planned {
+                plans = List.copyOf(plans);
+            }
+
+            /** The plan for an aim, or the first where nothing was made for it. */
+            public SectionPlan best(Aim aim) {
+                return plans.stream().filter(p -> p.aims().contains(aim)).findFirst().orElse(plans.getFirst());
+            }
+        }
 
         record Impossible(String why) implements Outcome {}
     }
 
-    /** @param scale of the prop; the tree is in model coordinates all the same */
     public static Outcome plan(Mesh model, double scale, Bed bed, Progress progress) {
-        if (model.isEmpty()) return new Outcome.Impossible("the model is empty: open a mesh first");
-        var size = model.bounds().size().times(scale);
-        if (bed.x() < 30 || bed.y() < 30 || bed.z() < 20) return new Outcome.Impossible(String.format(java.util.Locale.ROOT, "a bed of %.0f x %.0f x %.0f mm is smaller than any useful section: take a larger bed, or state it in mm", bed.x(), bed.y(), bed.z()));
-        if (bed.leastParts(size) > Sectioning.MOST_SECTIONS)
-            return new Outcome.Impossible(String.format(java.util.Locale.ROOT, "a prop of %.0f x %.0f x %.0f mm would need more than %d sections on this bed: take a larger bed or a smaller scale", size.x(), size.y(), size.z(), Sectioning.MOST_SECTIONS));
-        var inModel = new Bed((bed.x() - PROXY_MARGIN_MM) / scale, (bed.y() - PROXY_MARGIN_MM) / scale, (bed.z() - PROXY_MARGIN_MM) / scale);
-        var proxy = Simplify.to(model, PROXY_TRIANGLES, progress);
-        var planner = new SectionPlanner(inModel, Math.abs(proxy.volumeMm3()), progress);
-        boolean mirror = Symmetry.leftRight(model, Bvh.of(model));
-        var found = planner.solve(proxy, mirror, 0);
-        if (found.isEmpty()) return new Outcome.Impossible("no cuts found that fit this bed: take a larger bed or cut by hand");
-        var s = found.get();
-        String why = s.sections == 1 ? "it fits in one piece" : s.sections + " sections, " + s.tree.planeCount() + " planes" + (mirror ? ", left and right alike" : "") + ", least cut area of those tried";
-        return new Outcome.Planned(s.tree, s.sections, s.area, why);
+        return plan(model, scale, PlanWishes.of(bed), progress, p -> {});
     }
 
-    private record Solution(CutTree tree, int sections, double area, double penalty) {
-        double cost(double unit) {
-            return sections + 0.5 * area / unit + penalty;
-        }
-    }
-
-    private double unit() {
-        return bed.x() * bed.y(); // a cut as large as the bed weighs half a section
-    }
-
-    private Optional<Solution> solve(Mesh piece, boolean mirror, int depth) {
+    /**
+     * @param scale of the prop; the trees are in model coordinates all the same
+     * @param soFar hears the plans found as they come; a stop that is asked for after the first of them returns what there is
+     */
+    public static Outcome plan(Mesh model, double scale, PlanWishes wishes, Progress progress, Consumer<List<SectionPlan>> soFar) {
+        var refusal = refusal(model, scale, wishes.beds());
+        if (refusal.isPresent()) return new Outcome.Impossible(refusal.get());
+        var proxy = Simplify.to(model, PROXY_TRIANGLES, progress).scaled(scale);
         progress.check();
-        var solids = Sectioning.solids(piece);
-        if (solids.stream().allMatch(s -> bed.holds(s.bounds().size()))) return Optional.of(new Solution(CutTree.WHOLE, solids.size(), 0, slivers(solids)));
-        if (depth >= DEEPEST) return Optional.empty();
-        var ranked = new ArrayList<Candidate>();
-        for (var plane : candidates(piece, mirror)) {
-            var halves = PlaneCut.cut(piece, plane, 0);
-            progress.report(++cuts, 200);
-            if (halves.missed()) continue;
-            ranked.add(new Candidate(plane, halves, estimate(halves, mirror && isMirror(plane))));
-        }
-        ranked.sort(Comparator.comparingDouble(Candidate::guess));
-        Optional<Solution> best = Optional.empty();
-        for (var c : ranked.subList(0, Math.min(depth == 0 ? BRANCHES + 1 : BRANCHES, ranked.size()))) {
-            var s = complete(c, mirror, depth);
-            if (s.isPresent() && (best.isEmpty() || s.get().cost(unit()) < best.get().cost(unit()) - 1e-9)) best = s;
-        }
-        return best;
-    }
-
-    private record Candidate(CutPlane plane, PlaneCut.Halves halves, double guess) {}
-
-    private Optional<Solution> complete(Candidate c, boolean mirror, int depth) {
-        boolean twins = mirror && isMirror(c.plane);
-        var up = solve(c.halves.above(), mirror && !twins && c.plane.normal().x() == 0, depth + 1);
-        if (up.isEmpty()) return up;
-        var down = twins ? up.map(u -> new Solution(Symmetry.mirrored(u.tree), u.sections, u.area, u.penalty)) : solve(c.halves.below(), mirror && c.plane.normal().x() == 0, depth + 1);
-        if (down.isEmpty()) return down;
-        double bonus = twins ? -0.4 : 0;
-        return Optional.of(new Solution(CutTree.split(c.plane, up.get().tree, down.get().tree), up.get().sections + down.get().sections,
-                up.get().area + down.get().area + capArea(c.halves.above()), up.get().penalty + down.get().penalty + bonus));
-    }
-
-    private static boolean isMirror(CutPlane p) {
-        return p.normal().x() == 1 && p.offsetMm() == 0;
-    }
-
-    private double estimate(PlaneCut.Halves h, boolean twins) {
-        int parts = 0;
-        double penalty = twins ? -0.4 : 0;
-        for (var side : List.of(h.above(), h.below())) {
-            var solids = Sectioning.solids(side);
-            for (var s : solids) parts += bed.leastParts(s.bounds().size());
-            penalty += slivers(solids);
-        }
-        return parts + 0.5 * capArea(h.above()) / unit() + penalty;
-    }
-
-    private double slivers(List<Mesh> solids) {
-        double p = 0;
-        for (var s : solids) if (Math.abs(s.volumeMm3()) < SLIVER * wholeVolume) p += 0.8;
-        return p;
-    }
-
-    private static double capArea(Mesh half) {
-        double sum = 0;
-        for (int f = 0; f < half.triangleCount(); f++) if (half.tag(f) == 0) sum += half.area(f);
-        return sum;
-    }
-
-    /** Along each axis: the middle, as much as a bed holds from either end, even parts, and the mirror plane. */
-    private List<CutPlane> candidates(Mesh piece, boolean mirror) {
-        var out = new ArrayList<CutPlane>();
-        var box = piece.bounds();
-        if (mirror && box.min().x() < -1 && box.max().x() > 1) out.add(CutPlane.across(0, 0));
-        for (int axis = 0; axis < 3; axis++) {
-            double lo = box.min().get(axis), hi = box.max().get(axis), length = hi - lo;
-            var at = new TreeSet<Double>();
-            for (double b : bed.lengths()) {
-                if (length <= b) continue;
-                int parts = (int) Math.ceil(length / b);
-                at.add(round(lo + length / parts));
-                at.add(round(hi - length / parts));
-                at.add(round(lo + 0.97 * b));
-                at.add(round(hi - 0.97 * b));
+        boolean mirror = wishes.mirror() && wishes.kept().planes().stream().allMatch(p -> p.normal().x() == 0) && Symmetry.leftRight(model, Bvh.of(model));
+        var worth = SurfaceWorth.of(proxy, p -> wishes.zone().applyAsInt(p.times(1 / scale)), wishes.eyes().map(e -> e.times(scale)));
+        var plans = new ArrayList<SectionPlan>();
+        try {
+            new SectionPlanner(wishes.beds(), worth, scale, wishes, progress).allAims(wishes.kept(), mirror, plans, soFar);
+            if (wishes.beds().size() > 1) {
+                var smallest = wishes.beds().stream().min(Comparator.comparingDouble(Bed::volume)).orElseThrow();
+                new SectionPlanner(List.of(smallest), worth, scale, wishes, progress).one(Aim.EVERY_BED, wishes.kept(), mirror, plans);
+                soFar.accept(List.copyOf(plans));
             }
-            if (length > 0.6 * bed.lengths().getFirst()) at.add(round((lo + hi) / 2));
-            for (double d : at) if (d > lo + 4 && d < hi - 4 && (axis != 0 || !mirror || Math.abs(d) > 1)) out.add(CutPlane.across(axis, d));
+        } catch (Progress.Stopped stopped) {
+            if (plans.isEmpty()) throw stopped;
+        }
+        if (plans.isEmpty()) return new Outcome.Impossible("no cuts found that fit this bed: take a larger bed, unlock a plane, or cut by hand");
+        return new Outcome.Planned(plans);
+    }
+
+    private static Optional<String> refusal(Mesh model, double scale, List<Bed> beds) {
+        if (model.isEmpty()) return Optional.of("the model is empty: open a mesh first");
+        if (beds.isEmpty()) return Optional.of("there is no printer to plan for: add one to the shop");
+        var size = model.bounds().size().times(scale);
+        int least = Integer.MAX_VALUE;
+        for (var b : beds) {
+            if (b.x() < 30 || b.y() < 30 || b.z() < 20) return Optional.of(String.format(Locale.ROOT, "a bed of %.0f x %.0f x %.0f mm is smaller than any useful section: take a larger bed, or state it in mm", b.x(), b.y(), b.z()));
+            least = Math.min(least, b.leastParts(size));
+        }
+        if (least > Sectioning.MOST_SECTIONS)
+            return Optional.of(String.format(Locale.ROOT, "a prop of %.0f x %.0f x %.0f mm would need more than %d sections on this bed: take a larger bed or a smaller scale", size.x(), size.y(), size.z(), Sectioning.MOST_SECTIONS));
+        return Optional.empty();
+    }
+
+    /** A quick plan first, so that something is on the table; then one for each aim. What one search finds may serve another's aim better than its own. */
+    private void allAims(CutTree kept, boolean mirror, List<SectionPlan> plans, Consumer<List<SectionPlan>> soFar) {
+        var root = start(worth.tagged(), kept, mirror);
+        var uncut = piece(worth.tagged(), mirror, 1);
+        if (uncut.fits()) {
+            plans.add(finished(Aim.WHOLE, uncut));
+            if (root.cut().isPresent()) add(plans, finished(Aim.CHEAPEST, root));
+            else intoTwo(root).ifPresent(r -> add(plans, finished(Aim.SUPPORT, r)));
+            soFar.accept(List.copyOf(plans));
+            return;
+        }
+        var found = new ArrayList<PlanPiece>();
+        search(root, Aim.CHEAPEST, 1, 1).ifPresent(found::add);
+        for (var aim : SEARCHED) {
+            choose(found, plans);
+            soFar.accept(List.copyOf(plans));
+            search(root, aim, BEAM, BRANCHES).ifPresent(found::add);
+        }
+        choose(found, plans);
+        soFar.accept(List.copyOf(plans));
+    }
+
+    private void choose(List<PlanPiece> found, List<SectionPlan> plans) {
+        if (found.isEmpty()) return;
+        plans.clear();
+        for (var aim : SEARCHED) add(plans, finished(aim, found.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
+    }
+
+    private void one(Aim aim, CutTree kept, boolean mirror, List<SectionPlan> plans) {
+        search(start(worth.tagged(), kept, mirror), aim, BEAM, BRANCHES).ifPresent(r -> add(plans, finished(aim, r)));
+    }
+
+    /** Two plans that cut alike are one. */
+    private static void add(List<SectionPlan> plans, SectionPlan p) {
+        for (int i = 0; i < plans.size(); i++)
+            if (plans.get(i).tree().equals(p.tree())) {
+                plans.set(i, plans.get(i).alsoBestAt(p.aims().getFirst()));
+                return;
+            }
+        plans.add(p);
+    }
+
+    private PlanPiece piece(Mesh m, boolean symmetric, int count) {
+        return PlanPiece.whole(m, symmetric, count, Sectioning.solids(m).stream().allMatch(s -> TurnedFit.onAny(s, beds)));
+    }
+
+    private PlanPiece start(Mesh m, CutTree kept, boolean mirror) {
+        if (!(kept instanceof CutTree.Split s)) return piece(m, mirror, 1);
+        var plane = new CutPlane(s.plane().normal(), s.plane().offsetMm() * scale);
+        var seen = CutSweep.of(m, plane.normal(), new double[] {plane.offsetMm()}, false, worth);
+        if (seen.isEmpty()) return start(m, s.above().planeCount() >= s.below().planeCount() ? s.above() : s.below(), mirror);
+        var parts = PlaneCut.cut(m, plane, 0);
+        boolean still = mirror && plane.normal().x() == 0;
+        return piece(m, mirror, 1).cutBy(new PlanPiece.Cut(seen.getFirst(), s.locked(), start(parts.above(), s.above(), still), Optional.of(start(parts.below(), s.below(), still))));
+    }
+
+    private record State(PlanPiece root, double cost) {}
+
+    private Optional<PlanPiece> search(PlanPiece root, Aim aim, int beam, int branches) {
+        var states = List.of(new State(root, 0));
+        Optional<State> best = Optional.empty();
+        for (int depth = 0; depth < DEEPEST && !states.isEmpty(); depth++) {
+            var next = new ArrayList<State>();
+            for (var s : states) {
+                var open = s.root.open();
+                if (open.isEmpty()) {
+                    if (best.isEmpty() || s.cost < best.get().cost) best = Optional.of(s);
+                    continue;
+                }
+                progress.check();
+                progress.report(++steps, steps + 40);
+                for (var c : ranked(open.get(), aim, branches)) {
+                    var r = s.root.with(open.get(), cut(open.get(), c));
+                    next.add(new State(r, costs.of(r, aim, p -> toCome(p, aim))));
+                }
+            }
+            next.sort(Comparator.comparingDouble(State::cost));
+            double limit = best.map(State::cost).orElse(Double.POSITIVE_INFINITY);
+            states = next.stream().filter(s -> s.cost < limit).limit(beam).toList();
+        }
+        return best.map(State::root);
+    }
+
+    /** The least that a piece which does not fit will still cost, as far as one can see without cutting it. */
+    private double toCome(PlanPiece p, Aim aim) {
+        var all = looked(p);
+        double usual = costs.usual(all, aim);
+        return all.stream().mapToDouble(c -> costs.guess(c, usual, aim)).min().orElse(1000);
+    }
+
+    /** A prop that fits whole is offered in two all the same: parts print flatter and fail cheaper. */
+    private Optional<PlanPiece> intoTwo(PlanPiece root) {
+        return ranked(root, Aim.SUPPORT, 6).stream().map(c -> cut(root, c)).filter(PlanPiece::done).min(Comparator.comparingDouble(r -> costs.of(r, Aim.SUPPORT, p -> 0)));
+    }
+
+    private PlanPiece cut(PlanPiece p, CutChoice c) {
+        var parts = halves.computeIfAbsent(c, k -> {
+            var cut = PlaneCut.cut(p.mesh(), c.plane(), 0);
+            boolean still = p.symmetric() && c.plane().normal().x() == 0;
+            return c.mirror() ? List.of(piece(cut.above(), false, 2 * p.count())) : List.of(piece(cut.above(), still, p.count()), piece(cut.below(), still, p.count()));
+        });
+        return p.cutBy(new PlanPiece.Cut(c, false, parts.getFirst(), parts.stream().skip(1).findFirst()));
+    }
+
+    /** The most promising cuts of a piece, no two nearly the same. */
+    private List<CutChoice> ranked(PlanPiece p, Aim aim, int most) {
+        var all = looked(p);
+        double usual = costs.usual(all, aim);
+        var out = new ArrayList<CutChoice>();
+        var order = all.stream().sorted(Comparator.comparingDouble(c -> costs.guess(c, usual, aim))).toList();
+        for (var c : order) {
+            if (out.size() == most) break;
+            if (out.stream().noneMatch(o -> o.plane().normal().dot(c.plane().normal()) > 0.99 && Math.abs(o.plane().offsetMm() - c.plane().offsetMm()) < ALIKE_MM)) out.add(c);
         }
         return out;
     }
 
-    /** Whole millimetres and a bit: off the grid that modelled details sit on. */
-    private static double round(double mm) {
-        return Math.rint(mm) + 0.137;
+    private List<CutChoice> looked(PlanPiece p) {
+        return choices.computeIfAbsent(p.mesh(), m -> {
+            var out = new ArrayList<>(CutChoice.directions().parallelStream()
+                    .filter(n -> !p.symmetric() || n.x() == 0) // a lone cut beside the middle would end the symmetry
+                    .map(n -> CutSweep.of(m, n, offsets(m, n), false, worth)).flatMap(List::stream).toList());
+            if (p.symmetric()) out.addAll(CutSweep.of(m, Vec3.X, new double[] {0}, true, worth));
+            return costs.worthwhile(m, out);
+        });
     }
 
-    /** Which sections of a finished cut do not fit the bed at a scale. */
-    public static List<Section> tooLarge(List<Section> sections, Bed bed) {
-        return sections.stream().filter(s -> !bed.holds(new Vec3(s.size().x(), s.size().y(), s.size().z()))).toList();
+    /** Evenly through the piece, and as much as a bed holds from either end. */
+    private double[] offsets(Mesh m, Vec3 n) {
+        var heights = IntStream.range(0, m.vertexCount()).mapToDouble(v -> n.x() * m.x(v) + n.y() * m.y(v) + n.z() * m.z(v)).summaryStatistics();
+        double lo = heights.getMin(), hi = heights.getMax(), step = Math.max(STEP_MM, (hi - lo) / PLACES);
+        var even = IntStream.range(1, (int) ((hi - lo) / step)).mapToDouble(i -> lo + i * step);
+        var ends = beds.stream().flatMapToDouble(b -> b.lengths().stream().filter(l -> hi - lo > l).flatMapToDouble(l -> DoubleStream.of(lo + 0.985 * l, hi - 0.985 * l)));
+        return Arrays.stream(DoubleStream.concat(even, ends).map(this::offGrid).toArray()).sorted().distinct().toArray();
+    }
+
+    /** A bit off whole tenths of the model, where its details have their vertices. */
+    private double offGrid(double mm) {
+        return (Math.rint(10 * mm / scale) / 10 + 0.037) * scale;
+    }
+
+    private SectionPlan finished(Aim aim, PlanPiece root) {
+        var sum = new Tally();
+        sum.add(root);
+        var reasons = new ArrayList<String>();
+        reasons(root, false, reasons);
+        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print, sum.join, sum.smooth, sum.support, reasons);
+    }
+
+    /** Sums over a tree. */
+    private final class Tally {
+        private int parts;
+        private double line;
+        private double show;
+        private double area;
+        private double print;
+        private double join;
+        private double smooth;
+        private double support;
+
+        private void add(PlanPiece p) {
+            if (p.cut().isEmpty()) {
+                parts += p.count() * costs.solids(p.mesh());
+                print += p.count() * costs.printHours(p.mesh());
+                support += p.count() * costs.supportCm2(p.mesh());
+                return;
+            }
+            var c = p.cut().get();
+            line += p.count() * c.choice().lineMm();
+            show += p.count() * c.choice().showMm();
+            area += p.count() * c.choice().areaMm2();
+            join += p.count() * costs.joinHours(c.choice());
+            smooth += p.count() * costs.smoothHours(c.choice());
+            add(c.above());
+            c.below().ifPresent(this::add);
+        }
+    }
+
+    private CutTree tree(PlanPiece p) {
+        if (p.cut().isEmpty()) return CutTree.WHOLE;
+        var c = p.cut().get();
+        var up = tree(c.above());
+        return new CutTree.Split(inModel(c.choice().plane()), up, c.below().map(this::tree).orElseGet(() -> Symmetry.mirrored(up)), c.locked());
+    }
+
+    private CutPlane inModel(CutPlane p) {
+        return new CutPlane(p.normal(), Math.rint(p.offsetMm() / scale * 1e6) / 1e6);
+    }
+
+    private void reasons(PlanPiece p, boolean mirrored, List<String> out) {
+        if (p.cut().isEmpty()) return;
+        var c = p.cut().get();
+        out.add((c.locked() ? "locked; " : "") + c.choice().why(inModel(c.choice().plane()), eyes) + (mirrored ? " (mirrored)" : ""));
+        reasons(c.above(), mirrored, out);
+        reasons(c.below().orElse(c.above()), mirrored || c.below().isEmpty(), out);
+    }
+
+    /** Which sections of a finished cut fit none of the beds in any turned position. */
+    public static List<Section> tooLarge(List<Section> sections, List<Bed> beds) {
+        return sections.parallelStream().filter(s -> !TurnedFit.onAny(s.mesh(), beds)).toList();
     }
 }

@@ -2,17 +2,25 @@ package yellowbracket.cut;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.stream.DoubleStream;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 
-/** The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own; an inner void stays with what holds it. */
+/**
+ * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void stays with what holds
+ * it. Letters follow the tree, so that what the last planes parted, and what is joined first again, has neighbouring letters, and moving a plane renames nothing.
+ */
 public record Sectioning(List<Section> sections, List<Seam> seams, List<String> findings) {
     /** Above this the work stops: nobody glues so many. */
     public static final int MOST_SECTIONS = 200;
+    private static final Comparator<Mesh> HIGHEST_FIRST = Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25)).reversed()
+            .thenComparingDouble(m -> m.bounds().centre().x()).thenComparingDouble(m -> m.bounds().centre().y());
     /** A section of less volume, mm3, is told as a sliver. */
     private static final double SLIVER_MM3 = 60;
 
@@ -22,8 +30,6 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         var findings = new ArrayList<String>();
         int open = cut(model, tree, 0, pieces, progress);
         if (open > 0) findings.add(open + " open chains were left uncapped: the model has holes, mend it before cutting");
-        pieces.sort(Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25)).reversed()
-                .thenComparingDouble(m -> m.bounds().centre().x()).thenComparingDouble(m -> m.bounds().centre().y()));
         if (pieces.size() > MOST_SECTIONS) {
             findings.add("the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes");
             pieces.subList(MOST_SECTIONS, pieces.size()).clear();
@@ -32,7 +38,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         for (var piece : pieces) {
             String name = Section.letter(firstLetter + sections.size());
             sections.add(new Section(name, piece, MeshHealth.balanced(piece)));
-            if (Math.abs(piece.volumeMm3()) < SLIVER_MM3) findings.add("section " + name + " is a sliver: move the plane that makes it");
+            if (Math.abs(piece.volumeMm3()) < SLIVER_MM3) findings.add("section " + name + " is a sliver: move the plane that makes it, or drop the body on the size page");
         }
         progress.check();
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
@@ -48,7 +54,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     /** As {@link #cutLikeThis} with the seams as they are then; how much of each is seen stays as it was. */
     Sectioning cutAgain(Mesh model, Bvh index, CutTree tree, Progress progress) {
         var again = cutLikeThis(model, tree, progress);
-        var seen = new java.util.HashMap<String, Double>();
+        var seen = new HashMap<String, Double>();
         seams.forEach(s -> seen.put(s.name(), s.showLengthMm()));
         return new Sectioning(again, SeamFinder.find(again, tree, index, seen), findings);
     }
@@ -68,6 +74,25 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         return out;
     }
 
+    /** Where a piece's cuts reach its surface, for drawing: segments, six numbers each. O(n). */
+    public static double[] rims(Mesh piece) {
+        var caps = new HashSet<Long>();
+        for (int f = 0; f < piece.triangleCount(); f++) {
+            if (piece.tag(f) == Mesh.ORIGINAL) continue;
+            for (int k = 0; k < 3; k++) caps.add((long) piece.vertex(f, (k + 1) % 3) << 32 | piece.vertex(f, k));
+        }
+        var out = DoubleStream.builder();
+        for (int f = 0; f < piece.triangleCount(); f++) {
+            if (piece.tag(f) != Mesh.ORIGINAL) continue;
+            for (int k = 0; k < 3; k++) {
+                int a = piece.vertex(f, k), b = piece.vertex(f, (k + 1) % 3);
+                if (!caps.contains((long) a << 32 | b)) continue;
+                for (int v : new int[] {a, b}) out.add(piece.x(v)).add(piece.y(v)).add(piece.z(v));
+            }
+        }
+        return out.build().toArray();
+    }
+
     /** The same sections and seams in an enlarged prop. */
     public Sectioning scaled(double k) {
         return k == 1 ? this : new Sectioning(sections.stream().map(s -> s.scaled(k)).toList(), seams.stream().map(s -> s.scaled(k)).toList(), findings);
@@ -84,7 +109,9 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         if (piece.isEmpty()) return 0;
         return switch (tree) {
             case CutTree.Whole w -> {
-                out.addAll(solids(piece));
+                var parts = new ArrayList<>(solids(piece));
+                parts.sort(HIGHEST_FIRST);
+                out.addAll(parts);
                 yield 0;
             }
             case CutTree.Split s -> {

@@ -27,6 +27,11 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         return List.copyOf(out);
     }
 
+    /** One more way up, such as the only one in which a section stands on its bed. */
+    public static Orientation of(Mesh section, Bvh own, SurfaceSamples samples, Profile profile, Turn turn) {
+        return measure(section, own, samples, profile, turn);
+    }
+
     /** The best choice that fits the printer, or the best of all when none does. */
     public static Orientation pick(List<Orientation> choices, double scale, Printer printer) {
         return choices.stream().filter(o -> o.fits(scale, printer)).findFirst().orElse(choices.getFirst());
@@ -82,6 +87,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
     /** Which side of the model comes up, and how it faces. */
     private static String label(Turn t) {
         if (t.equals(Turn.NONE)) return "as worn";
+        if (Turn.quarterTurns().stream().noneMatch(t::equals)) return "turned to fit the bed";
         return side(t.row2()) + " up, " + side(t.row1()) + " to the back";
     }
 

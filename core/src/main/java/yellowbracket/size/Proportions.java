@@ -26,7 +26,7 @@ public record Proportions(double scale, Reshape reshape, double distortion) {
         double least = Math.min(s.x(), Math.min(s.y(), s.z())), most = Math.max(s.x(), Math.max(s.y(), s.z()));
         if (most / least - 1 < WORTH_IT || least > base - 0.004) return Optional.empty();
         double scale = Math.ceil(least * 500) / 500;
-        return Optional.of(new Proportions(scale, new Reshape(percent(s.x() / scale), percent(s.y() / scale), percent(s.z() / scale), Optional.empty()), most / least - 1));
+        return Optional.of(new Proportions(scale, new Reshape(percent(s.x() / scale), percent(s.y() / scale), percent(s.z() / scale), Optional.empty(), Optional.empty()), most / least - 1));
     }
 
     private static double percent(double k) {

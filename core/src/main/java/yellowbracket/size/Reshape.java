@@ -3,16 +3,20 @@ package yellowbracket.size;
 import java.util.Arrays;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Changes of a model's proportions, made before it is scaled: factors along x, y and z, and the neck opened. Lengths in model mm, unscaled. A wall moved by the
+ * Changes of a model's proportions, made before it is scaled: one half in place of both, factors along x, y and z, and the neck opened. Lengths in model mm, unscaled. A wall moved by the
  * neck keeps its thickness measured outwards; the move fades out smoothly, so that nothing above {@code noneAboveZ} changes.
  */
-public record Reshape(double wide, double deep, double tall, Optional<Neck> neck) {
-    public static final Reshape NONE = new Reshape(1, 1, 1, Optional.empty());
+public record Reshape(double wide, double deep, double tall, Optional<Neck> neck, Optional<Half> even) {
+    public static final Reshape NONE = new Reshape(1, 1, 1, Optional.empty(), Optional.empty());
     /** Near the axis the outward direction has no meaning: the move grows from nothing over this distance, mm. */
     private static final double AXIS_MM = 40;
+
+    /** Which half stands for both; named as the wearer has them, right where x is above 0. */
+    public enum Half { RIGHT, LEFT }
 
     /** The rim and what is below {@code fullBelowZ} moved {@code mm} outwards from the upright axis at y = {@code middleY}, fading to nothing at {@code noneAboveZ}. */
     public record Neck(double mm, double fullBelowZ, double noneAboveZ, double middleY) {
@@ -52,11 +56,15 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
     }
 
     public Reshape along(double x, double y, double z) {
-        return new Reshape(x, y, z, neck);
+        return new Reshape(x, y, z, neck, even);
     }
 
     public Reshape withNeck(Optional<Neck> n) {
-        return new Reshape(wide, deep, tall, n);
+        return new Reshape(wide, deep, tall, n, even);
+    }
+
+    public Reshape evened(Optional<Half> half) {
+        return new Reshape(wide, deep, tall, neck, half);
     }
 
     /** The neck opened further than it is: by both together, as high up as either. */
@@ -65,7 +73,7 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
     }
 
     public boolean changesNothing() {
-        return wide == 1 && deep == 1 && tall == 1 && neck.isEmpty();
+        return wide == 1 && deep == 1 && tall == 1 && neck.isEmpty() && even.isEmpty();
     }
 
     public Vec3 apply(Vec3 p) {
@@ -81,7 +89,9 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
     }
 
     public Mesh apply(Mesh m) {
-        return changesNothing() ? m : m.mapped(this::apply);
+        if (changesNothing()) return m;
+        var whole = even.map(h -> MirrorHalf.of(m, h == Half.RIGHT)).orElse(m);
+        return wide == 1 && deep == 1 && tall == 1 && neck.isEmpty() ? whole : whole.mapped(this::apply);
     }
 
     /** Of the mesh before it is reshaped. O(n log n). */

@@ -59,10 +59,14 @@ class ExportTest {
         }
     }
 
+    private static SectionFiles beam() {
+        return new SectionFiles("beam", 1, derived.require(Node.REGISTERED, "beam"), java.util.Optional.of(derived.require(Node.PRINTS, "beam")));
+    }
+
     @Test
     void sectionsStandOnTheBedAndAddUp() throws Exception {
-        var files = Export.sections(derived.require(Node.SECTIONS, "beam"), derived.require(Node.PRINTS, "beam"), dir.resolve("out"));
-        assertThat(files).extracting(f -> f.getFileName().toString()).containsExactly("section-A.stl", "section-B.stl", "cut-list.csv");
+        var files = beam().write(dir.resolve("out")).all();
+        assertThat(files).extracting(f -> f.getFileName().toString()).containsExactly("section-A.stl", "section-B.stl", "all-sections.3mf", "cut-list.csv", "section-map.pdf");
         double volume = 0;
         for (var f : files.subList(0, 2)) {
             var m = ((MeshFile.Read) MeshFile.read(f, Progress.NONE)).mesh();
@@ -76,7 +80,8 @@ class ExportTest {
 
     @Test
     void theCutListNamesSizeHoursAndSeams() throws Exception {
-        var list = rows(Export.cutList(derived.require(Node.SECTIONS, "beam"), derived.require(Node.PRINTS, "beam"), dir.resolve("cut.csv")));
+        beam().write(dir.resolve("list"));
+        var list = rows(dir.resolve("list/cut-list.csv"));
         assertThat(list).hasSize(2);
         assertThat(list.getFirst()).containsEntry("section", "A").containsEntry("seams", "A|B").containsEntry("closed", "yes");
         double cubic = list.stream().mapToDouble(r -> Double.parseDouble(r.get("volume mm3"))).sum();
@@ -126,7 +131,7 @@ class ExportTest {
     @Test
     void aFolderThatCannotBeWrittenIsAnErrorAndNothingIsLeft() throws Exception {
         var blocked = Files.createFile(dir.resolve("file"));
-        assertThatThrownBy(() -> Export.sections(derived.require(Node.SECTIONS, "beam"), derived.require(Node.PRINTS, "beam"), blocked.resolve("out"))).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> beam().write(blocked.resolve("out"))).isInstanceOf(IOException.class);
         assertThatThrownBy(() -> Export.log(build, blocked)).isInstanceOf(IOException.class);
         assertThat(Files.size(blocked)).isZero();
         try (var left = Files.list(dir)) {

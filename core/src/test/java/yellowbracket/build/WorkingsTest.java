@@ -54,7 +54,7 @@ class WorkingsTest {
         var finer = derive(Edit.profile("helm", Catalogue.builtIn().profile("crisp")).change().apply(DocumentTest.build()));
         assertThat(finer.require(Node.PRINTS, "helm").hours()).isGreaterThan(all.require(Node.PRINTS, "helm").hours());
         assertThat(finer.require(Node.SMOOTH, "helm").hours()).isLessThanOrEqualTo(all.require(Node.SMOOTH, "helm").hours() + 1e-9);
-        var whole = derive(Edit.cuts("helm", CutTree.WHOLE).change().apply(DocumentTest.build()));
+        var whole = derive(Edit.cuts("in one piece", "helm", t -> CutTree.WHOLE).change().apply(DocumentTest.build()));
         assertThat(whole.require(Node.JOINS, "helm").joins()).isEmpty();
     }
 
@@ -147,9 +147,9 @@ class WorkingsTest {
     @Test
     void exportsAreWholeFiles(@TempDir Path dir) throws Exception {
         var build = DocumentTest.build();
-        var files = Export.sections(all.require(Node.SECTIONS, "helm"), all.require(Node.PRINTS, "helm"), dir);
-        assertThat(files).hasSize(3).allSatisfy(f -> assertThat(f).isNotEmptyFile());
-        assertThat(Files.readAllLines(dir.resolve("cut-list.csv"))).hasSize(3).first().asString().startsWith("section,");
+        var files = new SectionFiles("helm", 1, all.require(Node.REGISTERED, "helm"), java.util.Optional.of(all.require(Node.PRINTS, "helm"))).write(dir).all();
+        assertThat(files).contains(dir.resolve("section-A.stl"), dir.resolve(SectionFiles.ALL), dir.resolve("section-map.pdf")).allSatisfy(f -> assertThat(f).isNotEmptyFile());
+        assertThat(Files.readAllLines(dir.resolve("cut-list.csv"))).hasSizeGreaterThanOrEqualTo(3).first().asString().startsWith("section,");
         var back = (yellowbracket.mesh.io.MeshFile.Read) yellowbracket.mesh.io.MeshFile.read(dir.resolve("section-A.stl"), Progress.NONE);
         assertThat(back.mesh().bounds().min().z()).isCloseTo(0, org.assertj.core.api.Assertions.within(1e-4));
         var ics = Files.readString(Export.calendar(build, all.require(Node.SCHEDULE, ""), dir.resolve("plan.ics")));

@@ -111,7 +111,7 @@ class DonningTest {
         assertThat(remedies).isNotEmpty().allSatisfy(r -> assertThat(r.spareMm()).isGreaterThanOrEqualTo(Remedy.ENOUGH_MM));
         var wider = (Remedy.WidenNeck) remedies.stream().filter(r -> r instanceof Remedy.WidenNeck).findFirst().orElseThrow();
         assertThat(wider.realMm()).as("4 mm short and 2 mm to spare").isBetween(5.0, 8.5);
-        var widened = Donning.of(BALL, cavity(new Reshape(1, 1, 1, Optional.of(wider.neck())).apply(cavity.mesh())), 1, HOME, Progress.NONE);
+        var widened = Donning.of(BALL, cavity(new Reshape(1, 1, 1, Optional.of(wider.neck()), Optional.empty()).apply(cavity.mesh())), 1, HOME, Progress.NONE);
         assertThat(widened.passes()).isTrue();
         var larger = (Remedy.Larger) remedies.stream().filter(r -> r instanceof Remedy.Larger).findFirst().orElseThrow();
         assertThat(larger.scale()).isCloseTo(72 / (156 * Math.sin(Math.toRadians(25))), within(0.02));

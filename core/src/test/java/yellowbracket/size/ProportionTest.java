@@ -82,7 +82,7 @@ class ProportionTest {
     void aWidenedNeckKeepsItsWallAndFadesOut() {
         var shell = Shapes.cappedShell(120, 4, 50, 128, 64);
         var neck = new Reshape.Neck(8, -60, 0, 0);
-        var wide = new Reshape(1, 1, 1, Optional.of(neck));
+        var wide = new Reshape(1, 1, 1, Optional.of(neck), Optional.empty());
         var m = wide.apply(shell);
         MeshAssert.assertClosed(m);
         for (int v = 0; v < shell.vertexCount(); v += 5) {
@@ -92,15 +92,15 @@ class ProportionTest {
             if (p.z() <= -60 && r > 40) assertThat(moved).isCloseTo(8, within(1e-9));
             assertThat(moved).isLessThanOrEqualTo(8 + 1e-9);
         }
-        var both = new Reshape(1.05, 0.97, 1.02, Optional.of(neck));
+        var both = new Reshape(1.05, 0.97, 1.02, Optional.of(neck), Optional.empty());
         for (int v = 0; v < shell.vertexCount(); v += 7) assertThat(both.undone(both.apply(shell.point(v))).distance(shell.point(v))).isLessThan(1e-4);
         var d = wide.distortion(shell);
         assertThat(d.most()).isGreaterThan(0.05).isLessThan(0.4);
         assertThat(d.usual()).isLessThanOrEqualTo(d.most());
         assertThat(Reshape.NONE.distortion(shell).most()).isCloseTo(0, within(1e-6));
-        assertThat(new Reshape(1.1, 1, 1, Optional.empty()).distortion(shell).most()).isCloseTo(0.1, within(0.005));
+        assertThat(new Reshape(1.1, 1, 1, Optional.empty(), Optional.empty()).distortion(shell).most()).isCloseTo(0.1, within(0.005));
         assertThat(wide.widened(new Reshape.Neck(2, -50, 5, 0)).neck().orElseThrow()).isEqualTo(new Reshape.Neck(10, -50, 5, 0));
-        assertThatThrownBy(() -> new Reshape(0, 1, 1, Optional.empty())).hasMessageContaining("stretched by");
+        assertThatThrownBy(() -> new Reshape(0, 1, 1, Optional.empty(), Optional.empty())).hasMessageContaining("stretched by");
     }
 
     @Test

@@ -57,6 +57,7 @@ public final class AppModel implements AutoCloseable {
     private final Path shopFile;
     private int round;
     private final Background background = new Background(words -> tell(Tone.STOP, words));
+    private final Background planning = new Background(words -> tell(Tone.STOP, words));
     private final AtomicReference<Derived> pending = new AtomicReference<>();
     private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
 
@@ -272,6 +273,11 @@ public final class AppModel implements AutoCloseable {
         background.run(what, work, then);
     }
 
+    /** A thread of its own for long searches, so that files and the journal do not wait for them. */
+    public Background planning() {
+        return planning;
+    }
+
     public void cancelBackground() {
         background.cancel();
     }
@@ -401,6 +407,7 @@ public final class AppModel implements AutoCloseable {
     public void close() {
         endSession();
         background.close();
+        planning.close();
         workings.close();
     }
 }

@@ -12,7 +12,7 @@ import yellowbracket.build.Workings;
 import yellowbracket.mesh.Progress;
 
 /** One thread for files and searches: the newest piece of work stops the one before, tells how far it is, and hands its result to the interface thread. */
-final class Background implements AutoCloseable {
+public final class Background implements AutoCloseable {
     private static final long TELL_NS = 200_000_000;
 
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Workings.daemon("files"));
@@ -39,7 +39,8 @@ final class Background implements AutoCloseable {
         }
     }
 
-    <T> void run(String what, Function<Progress, T> work, Consumer<T> then) {
+    /** The newest run is the only one whose result is handed on. */
+    public <T> void run(String what, Function<Progress, T> work, Consumer<T> then) {
         var own = new Reading(what);
         reading.off();
         reading = own;
@@ -69,7 +70,7 @@ final class Background implements AutoCloseable {
         });
     }
 
-    void cancel() {
+    public void cancel() {
         reading.off();
         busy.set("");
     }

@@ -80,6 +80,8 @@ public final class Bench extends StackPane {
     private Runnable looked = () -> {};
     private Optional<Grip> grabbed = Optional.empty();
     private String frameKey = "";
+    private final Label hint = new Label();
+    private Runnable delete = () -> {};
 
     /** A callout: where it points, what it says, how it is meant (a style class). */
     public record Callout(Vec3 at, String words, String tone) {}
@@ -95,6 +97,9 @@ public final class Bench extends StackPane {
 
     /** Something on the bench that is told where on it was clicked, in its own mesh's coordinates, set as the user data of a node. */
     public record Spot(Consumer<Vec3> clicked) {}
+
+    /** Words shown beside the pointer while it is over a thing, set as the user data of a node. */
+    public record Hint(String words) {}
 
     /** A gauge: what, how much, and a few words more; tone is a style class or empty. */
     public record Gauge(String name, String value, String more, String tone) {}
@@ -130,6 +135,8 @@ public final class Bench extends StackPane {
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
         addEventHandler(MouseEvent.MOUSE_RELEASED, this::release);
         addEventHandler(MouseEvent.MOUSE_CLICKED, this::click);
+        addEventHandler(MouseEvent.MOUSE_MOVED, this::hover);
+        addEventHandler(MouseEvent.MOUSE_EXITED, e -> hint.setVisible(false));
         addEventHandler(ScrollEvent.SCROLL, this::zoom);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         widthProperty().subscribe(x -> placeCallouts());
@@ -183,7 +190,11 @@ public final class Bench extends StackPane {
         StackPane.setMargin(buttons, new javafx.geometry.Insets(8, 10, 0, 0));
         StackPane.setAlignment(gauges, Pos.BOTTOM_LEFT);
         StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 0, 12, 16));
-        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, emptyBox);
+        hint.getStyleClass().add("bench-hint");
+        hint.setManaged(false);
+        hint.setMouseTransparent(true);
+        hint.setVisible(false);
+        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, emptyBox, hint);
         setClip(clip());
     }
 
@@ -362,7 +373,22 @@ public final class Bench extends StackPane {
         requestFocus();
         lastX = e.getX();
         lastY = e.getY();
+        hint.setVisible(false);
         grabbed = e.getButton() == MouseButton.PRIMARY ? grip(e) : Optional.empty();
+    }
+
+    private void hover(MouseEvent e) {
+        var words = under(e, Hint.class).map(Hint::words).orElse("");
+        hint.setVisible(!words.isEmpty());
+        if (words.isEmpty()) return;
+        hint.setText(words);
+        hint.autosize();
+        hint.relocate(Math.min(e.getX() + 14, getWidth() - hint.getWidth() - 4), Math.min(e.getY() + 16, getHeight() - hint.getHeight() - 4));
+    }
+
+    /** Called when Delete is pressed on the bench. */
+    public void onDelete(Runnable run) {
+        delete = run;
     }
 
     private static <T> Optional<T> under(MouseEvent e, Class<T> kind) {
@@ -447,6 +473,7 @@ public final class Bench extends StackPane {
             case DOWN -> orbit(0, -5);
             case PLUS, EQUALS, ADD -> zoom(0.88, 0, 0);
             case MINUS, SUBTRACT -> zoom(1.14, 0, 0);
+            case DELETE, BACK_SPACE -> delete.run();
             default -> {
                 return;
             }

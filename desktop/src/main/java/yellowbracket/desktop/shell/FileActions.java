@@ -9,6 +9,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 import yellowbracket.build.Export;
+import yellowbracket.build.SectionFiles;
 import yellowbracket.desktop.AppModel;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
@@ -53,10 +54,11 @@ final class FileActions {
 
     /** Without asking where: for tests and scripts. */
     void exportSectionsTo(Path folder) {
-        var sections = model.result(yellowbracket.build.Node.SECTIONS);
+        var registered = model.result(yellowbracket.build.Node.REGISTERED);
         var prints = model.result(yellowbracket.build.Node.PRINTS);
-        if (sections.isEmpty() || prints.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
-        else export(() -> Export.sections(sections.get(), prints.get(), folder));
+        var prop = model.currentProp();
+        if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
+        else export(() -> new SectionFiles(model.shownProperty().get().name() + ": " + prop.get().name(), prop.get().scale(), registered.get(), prints).write(folder).all());
     }
 
     void exportCalendar() {

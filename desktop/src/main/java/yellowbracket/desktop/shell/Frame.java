@@ -106,7 +106,7 @@ public final class Frame extends StackPane {
         var join = new JoinView(model, bench, timers);
         var wear = new WearView(model, bench);
         size.onPick(this::rewrite);
-        cut.onOffers(this::rewrite);
+        cut.onPick(this::rewrite);
         join.onPick(this::rewrite);
         wear.onPick(this::rewrite);
         var colour = new ColourView(model, bench);
@@ -191,6 +191,11 @@ public final class Frame extends StackPane {
         return (SizeView) pages.get(Page.SIZE);
     }
 
+    /** For tests and scripts. */
+    public CutView cutView() {
+        return (CutView) pages.get(Page.CUT);
+    }
+
     private void commands() {
         for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
         commands.add("open a build or a mesh", "Ctrl+O", files::open);
@@ -204,6 +209,10 @@ public final class Frame extends StackPane {
         for (var part : SizeView.PARTS) commands.add("size: " + part, "", () -> {
             model.pageProperty().set(Page.SIZE);
             sizeView().show(part);
+        });
+        for (var part : CutView.PARTS) commands.add("cut: " + part, "", () -> {
+            model.pageProperty().set(Page.CUT);
+            cutView().show(part);
         });
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);

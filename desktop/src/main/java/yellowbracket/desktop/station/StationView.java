@@ -100,7 +100,7 @@ public abstract class StationView {
     }
 
     /** A row of alternatives whose figures are worked out aside; {@code show} fills them in when they arrive. */
-    protected void alternative(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {
+    protected Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {
         if (whatIfsOf != model.shownProperty().get()) {
             whatIfs.clear();
             whatIfsOf = model.shownProperty().get();
@@ -115,6 +115,7 @@ public abstract class StationView {
             whatIfs.put(key, d);
             Optional.ofNullable(waiting.remove(key)).ifPresent(Runnable::run);
         });
+        return row;
     }
 
     protected Alternatives alternatives(String name, String... heads) {

@@ -57,6 +57,11 @@ public final class Alternatives extends VBox {
             else if (!button.isHover() && !button.isFocused()) ghost.accept(Optional.empty());
         }
 
+        /** Rough figures at once, until the worked-out ones arrive. */
+        public void estimates(String... figures) {
+            for (int i = 0; i < Math.min(columns, figures.length); i++) if (cells.get(i).getText().equals("\u2026")) cells.get(i).setText(figures[i]);
+        }
+
         public void figures(Optional<LocalDateTime> ready, String... figures) {
             finish = ready;
             for (int i = 0; i < Math.min(columns, figures.length); i++) cells.get(i).setText(figures[i]);

@@ -1,0 +1,148 @@
+package yellowbracket.cut;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.ShowSide;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * Whether a section stands on a bed in any turned position: quarter turns first, then, for a spread of directions up, turned about the upright in steps.
+ * Searched on the points that stick out furthest in a few hundred directions; what is found is checked on every vertex, so a yes is certain, while a no means
+ * that none of some ten thousand positions fits.
+ */
+public final class TurnedFit {
+    private static final List<Vec3> SUPPORT = ShowSide.spread(220);
+    private static final List<Vec3> UPS = ups();
+    private static final int STEPS = 36;
+
+    private TurnedFit() {}
+
+    private static List<Vec3> ups() {
+        var out = new ArrayList<Vec3>(List.of(Vec3.Z, Vec3.Y, Vec3.X));
+        for (var d : ShowSide.spread(150)) if (d.z() > 0) out.add(d);
+        return List.copyOf(out);
+    }
+
+    /**
+     * How a section stands on a bed: {@code turn} empty when it does not, and then {@code overMm} is the least by which it sticks out in any position tried.
+     */
+    public record Stand(Optional<Turn> turn, double overMm) {
+        public boolean fits() {
+            return turn.isPresent();
+        }
+    }
+
+    public static Stand stand(Mesh m, Bed bed) {
+        var turn = of(m, bed);
+        return turn.isPresent() ? new Stand(turn, 0) : new Stand(turn, leastOver(m, bed));
+    }
+
+    private static double leastOver(Mesh m, Bed bed) {
+        var points = support(m);
+        double least = Double.POSITIVE_INFINITY;
+        for (var up : UPS) {
+            var flat = points.stream().map(Turn.lift(up)::apply).toList();
+            for (int i = 0; i < STEPS; i++) {
+                double a = Math.PI * i / STEPS, c = Math.cos(a), s = Math.sin(a);
+                double over = Math.max(extent(flat, c, -s, 0) - bed.x(), Math.max(extent(flat, s, c, 0) - bed.y(), extent(flat, 0, 0, 1) - bed.z()));
+                least = Math.min(least, over);
+            }
+        }
+        return Math.max(0, least);
+    }
+
+    private static double extent(List<Vec3> points, double x, double y, double z) {
+        double lo = 1e300, hi = -1e300;
+        for (var p : points) {
+            double h = x * p.x() + y * p.y() + z * p.z();
+            lo = Math.min(lo, h);
+            hi = Math.max(hi, h);
+        }
+        return hi - lo;
+    }
+
+    static boolean onAny(Mesh m, List<Bed> beds) {
+        var size = m.bounds().size();
+        return beds.stream().anyMatch(b -> b.holds(size)) || beds.stream().anyMatch(b -> of(m, b).isPresent());
+    }
+
+    /** A turn after which the mesh stands within the bed; the gentlest of those tried. */
+    public static Optional<Turn> of(Mesh m, Bed bed) {
+        if (m.isEmpty()) return Optional.of(Turn.NONE);
+        for (var t : Turn.quarterTurns()) if (fits(m.bounds().size(), t, bed)) return Optional.of(t);
+        double room = Math.hypot(bed.x(), Math.hypot(bed.y(), bed.z()));
+        var size = m.bounds().size();
+        if (Math.max(size.x(), Math.max(size.y(), size.z())) > room || size.x() * size.y() * size.z() > 8 * bed.x() * bed.y() * bed.z()) return Optional.empty();
+        var points = support(m);
+        for (var up : UPS) {
+            var lifted = Turn.lift(up);
+            var flat = points.stream().map(lifted::apply).toList();
+            double lo = 1e300, hi = -1e300;
+            for (var p : flat) {
+                lo = Math.min(lo, p.z());
+                hi = Math.max(hi, p.z());
+            }
+            if (hi - lo > bed.z()) continue;
+            for (int i = 0; i < STEPS; i++) {
+                double a = Math.PI * i / STEPS, c = Math.cos(a), s = Math.sin(a);
+                if (!stands(flat, c, s, bed)) continue;
+                var turn = lifted.then(new Turn(new Vec3(c, -s, 0), new Vec3(s, c, 0), Vec3.Z));
+                if (holds(m, turn, bed)) return Optional.of(turn);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean fits(Vec3 size, Turn t, Bed bed) {
+        return Math.abs(t.row0().dot(size)) <= bed.x() && Math.abs(t.row1().dot(size)) <= bed.y() && Math.abs(t.row2().dot(size)) <= bed.z();
+    }
+
+    private static List<Vec3> support(Mesh m) {
+        var best = new int[SUPPORT.size()];
+        var most = new double[SUPPORT.size()];
+        java.util.Arrays.fill(most, Double.NEGATIVE_INFINITY);
+        int step = Math.max(1, m.vertexCount() / 6000); // a bounded search; the check after it is on every vertex
+        for (int v = 0; v < m.vertexCount(); v += step)
+            for (int i = 0; i < best.length; i++) {
+                var d = SUPPORT.get(i);
+                double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
+                if (h > most[i]) {
+                    most[i] = h;
+                    best[i] = v;
+                }
+            }
+        var out = new HashSet<Integer>();
+        for (int b : best) out.add(b);
+        return out.stream().sorted().map(m::point).toList();
+    }
+
+    private static boolean stands(List<Vec3> flat, double c, double s, Bed bed) {
+        double x0 = 1e300, x1 = -1e300, y0 = 1e300, y1 = -1e300;
+        for (var p : flat) {
+            double x = c * p.x() - s * p.y(), y = s * p.x() + c * p.y();
+            x0 = Math.min(x0, x);
+            x1 = Math.max(x1, x);
+            y0 = Math.min(y0, y);
+            y1 = Math.max(y1, y);
+            if (x1 - x0 > bed.x() || y1 - y0 > bed.y()) return false;
+        }
+        return true;
+    }
+
+    /** Every vertex, turned, within a box of the bed's size. */
+    static boolean holds(Mesh m, Turn t, Bed bed) {
+        double[] lo = {1e300, 1e300, 1e300}, hi = {-1e300, -1e300, -1e300};
+        for (int v = 0; v < m.vertexCount(); v++) {
+            var p = t.apply(m.point(v));
+            for (int a = 0; a < 3; a++) {
+                lo[a] = Math.min(lo[a], p.get(a));
+                hi[a] = Math.max(hi[a], p.get(a));
+            }
+        }
+        return hi[0] - lo[0] <= bed.x() && hi[1] - lo[1] <= bed.y() && hi[2] - lo[2] <= bed.z();
+    }
+}

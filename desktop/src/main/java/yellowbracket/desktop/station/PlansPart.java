@@ -1,0 +1,154 @@
+package yellowbracket.desktop.station;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.application.Platform;
+import yellowbracket.build.Derived;
+import yellowbracket.build.Edit;
+import yellowbracket.build.Node;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.PlanWishes;
+import yellowbracket.cut.SectionPlan;
+import yellowbracket.cut.SectionPlanner;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.widget.Alternatives;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.size.Fit;
+
+/** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */
+final class PlansPart extends CutPart {
+    /** What was found for one model, size, set of beds and locked planes. */
+    private static final class Search {
+        private List<SectionPlan> plans = List.of();
+        private boolean over;
+        private String impossible = "";
+    }
+
+    private final Map<List<Object>, Search> searches = new HashMap<>();
+
+    PlansPart(CutView view) {
+        super(view);
+    }
+
+    @Override
+    String heading() {
+        return "where to cut";
+    }
+
+    private List<Object> key() {
+        return List.of(prop().mesh(), prop().intake(), prop().reshape(), prop().scale(), beds(), prop().cuts().onlyLocked());
+    }
+
+    private List<Bed> beds() {
+        return model.shownProperty().get().printers().stream().map(Bed::of).distinct().toList();
+    }
+
+    @Override
+    void write(Card card) {
+        var search = searches.get(key());
+        if (search == null) search = start(key());
+        var s = search;
+        var table = view.planTable();
+        boolean listed = s.plans.stream().anyMatch(o -> o.tree().equals(prop().cuts()));
+        if (!listed) view.planRow(table, "as it is now", true, Edit.cuts("keep the cuts", prop().id(), t -> t), this::figures);
+        for (var o : s.plans) {
+            var edit = Edit.cuts("cut: " + o.name(), prop().id(), t -> o.tree());
+            boolean current = o.tree().equals(prop().cuts());
+            var row = view.planRow(table, o.name(), current, edit, this::figures);
+            if (!current) row.estimates(estimates(o));
+        }
+        card.add(table);
+        if (!s.over) card.row("planning", Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."), Card.action("stop looking", () -> stop(s)));
+        if (!s.impossible.isEmpty()) card.finding(Fit.Weight.STOP, s.impossible, "", () -> {});
+        int locked = prop().cuts().onlyLocked().planeCount();
+        if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes") + "; let them go under planes to plan freely");
+        else card.text("lock planes under the planes tab, and the rest is planned around them");
+        s.plans.stream().filter(o -> o.tree().equals(prop().cuts())).findFirst().ifPresent(o -> reasons(card, o));
+    }
+
+    private static String[] estimates(SectionPlan p) {
+        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()), Words.text("~%.1f", p.joinH()), Words.text("~%.1f", p.smoothH()), "\u2026"};
+    }
+
+    private static String metres(double mm) {
+        return Words.text("%.1f m", mm / 1000);
+    }
+
+    private void figures(Alternatives.Row row, Derived d) {
+        String id = prop().id();
+        var s = d.get(Node.SECTIONS, id);
+        double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
+        row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show), d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+                Words.text("~%.1f", hours(d, id, yellowbracket.plan.Station.JOIN)), d.get(Node.SMOOTH, id).map(q -> Words.text("~%.1f", q.hours())).orElse("-"), StationView.readyWords(d));
+    }
+
+    private static double hours(Derived d, String prop, yellowbracket.plan.Station station) {
+        return d.get(Node.TASKS).map(t -> t.list().stream().filter(q -> q.prop().equals(prop) && q.station() == station).mapToDouble(q -> q.activeH()).sum()).orElse(0.0);
+    }
+
+    private void reasons(Card card, SectionPlan plan) {
+        if (plan.reasons().isEmpty()) {
+            card.text("in one piece there is no seam to hide; a failure late in the print costs the most");
+            return;
+        }
+        card.title("why these planes");
+        for (int i = 0; i < plan.reasons().size(); i++) card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
+    }
+
+    private void stop(Search s) {
+        model.planning().cancel();
+        s.over = true;
+        view.again();
+    }
+
+    /** The next try is made when the model is there. */
+    private Search start(List<Object> key) {
+        var search = new Search();
+        var mesh = model.result(Node.MODEL).map(Node.Model::mesh);
+        if (mesh.isEmpty()) return search;
+        searches.values().removeIf(s -> !s.over); // a new search takes the place of one that runs
+        searches.put(key, search);
+        double scale = prop().scale();
+        var wishes = wishes();
+        model.planning().run("planning cuts", progress -> SectionPlanner.plan(mesh.get(), scale, wishes, progress, found -> Platform.runLater(() -> {
+            if (search.over) return;
+            search.plans = found;
+            view.again();
+        })), outcome -> {
+            search.over = true;
+            switch (outcome) {
+                case SectionPlanner.Outcome.Planned p -> search.plans = p.plans();
+                case SectionPlanner.Outcome.Impossible i -> search.impossible = i.why();
+            }
+            view.again();
+        });
+        return search;
+    }
+
+    private PlanWishes wishes() {
+        var p = prop();
+        var printers = model.shownProperty().get().printers();
+        return PlanWishes.of(beds().toArray(Bed[]::new)).keeping(p.cuts().onlyLocked()).seeing(eyes()).withRates(PlanWishes.Rates.of(p.profile(), printers)).along(at -> ColourZone.at(p.zones(), at));
+    }
+
+    /** In model coordinates, where the first wearer's eyes are. */
+    private Optional<Vec3> eyes() {
+        return model.result(Node.FITS).flatMap(f -> f.list().stream().findFirst()).map(f -> f.pose().place(f.clearance().form().eye(1).plus(f.clearance().form().eye(-1)).times(0.5)).times(1 / f.scale()));
+    }
+
+    /** Takes the first plan, once there is one. */
+    void takeFirst() {
+        var search = searches.get(key());
+        if (search == null) search = start(key());
+        if (search.plans.isEmpty()) model.tell(AppModel.Tone.NOTE, search.impossible.isEmpty() ? "the plans are still being worked out" : search.impossible);
+        else {
+            var plan = search.plans.getFirst();
+            model.apply(Edit.cuts("cut: " + plan.name(), prop().id(), t -> plan.tree()));
+        }
+    }
+}

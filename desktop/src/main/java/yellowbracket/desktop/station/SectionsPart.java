@@ -1,0 +1,73 @@
+package yellowbracket.desktop.station;
+
+import java.util.Map;
+import yellowbracket.build.Edit;
+import yellowbracket.build.Node;
+import yellowbracket.cut.Section;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.size.Fit;
+import yellowbracket.size.Reshape;
+
+/** What the cuts leave: sections with their room on the beds, what is alike, what to buy, and the files. Part of the cut page. */
+final class SectionsPart extends CutPart {
+    private final Runnable export;
+
+    SectionsPart(CutView view, Runnable export) {
+        super(view);
+        this.export = export;
+    }
+
+    @Override
+    String heading() {
+        return "what the cuts leave";
+    }
+
+    @Override
+    void write(Card card) {
+        var s = sections().orElseThrow();
+        halvesRow(card);
+        var prints = model.result(Node.PRINTS);
+        card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name).words("size", 138, q -> words().size(q.size()))
+                .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q))).words("fits", 118, this::fits).words("shell", 56, q -> q.closed() ? "closed" : "open").rows(s.sections(), 9));
+        model.result(Node.TWINS).ifPresent(t -> t.list().forEach(w -> card.finding(Fit.Weight.NOTE, w.words() + (w.mirrored() ? ": print one file as it is and once mirrored" : ": one file prints both"), "", () -> {})));
+        registered().ifPresent(r -> {
+            if (!r.hardware().isEmpty()) card.title("hardware");
+            r.hardware().forEach(h -> card.row(h.kind().words(), h.size(), h.count() + (r.loose().stream().anyMatch(l -> l.name().endsWith(h.size())) ? " to print" : " to buy")));
+        });
+        card.primary("export sections ...", export);
+        card.text("an STL for each section as it will be printed, loose pins, one 3MF with all, the cut list, and the section map as a page to pin up");
+    }
+
+    private double grams(Section q) {
+        return model.result(Node.PRINTS).flatMap(p -> p.prints().stream().filter(x -> x.name().equals(q.name())).findFirst()).map(x -> x.estimate().grams()).orElse(Double.NaN);
+    }
+
+    /** Every bed, those it fits, or by how much it is over. */
+    private String fits(Section q) {
+        var stands = model.result(Node.STANDS);
+        if (stands.isEmpty()) return "\u2026";
+        var by = stands.get().bySection().getOrDefault(q.name(), Map.of());
+        var fit = by.entrySet().stream().filter(e -> e.getValue().fits()).map(Map.Entry::getKey).toList();
+        if (fit.isEmpty()) return Words.text("over by %s", words().length(stands.get().overMm(q.name())));
+        return fit.size() == by.size() ? "every bed" : String.join(", ", fit);
+    }
+
+    private void halvesRow(Card card) {
+        var even = prop().reshape().even();
+        var both = Card.action("as they are", () -> even(java.util.Optional.empty(), "both halves as they are"));
+        var right = Card.action("right twice", () -> even(java.util.Optional.of(Reshape.Half.RIGHT), "right half twice"));
+        var left = Card.action("left twice", () -> even(java.util.Optional.of(Reshape.Half.LEFT), "left half twice"));
+        both.setDisable(even.isEmpty());
+        right.setDisable(even.equals(java.util.Optional.of(Reshape.Half.RIGHT)));
+        left.setDisable(even.equals(java.util.Optional.of(Reshape.Half.LEFT)));
+        right.setAccessibleText("the right half and its mirror image in place of both");
+        left.setAccessibleText("the left half and its mirror image in place of both");
+        card.row("halves", both, right, left);
+    }
+
+    private void even(java.util.Optional<Reshape.Half> half, String name) {
+        model.apply(Edit.reshape(name, prop().id(), r -> r.evened(half)));
+    }
+}
