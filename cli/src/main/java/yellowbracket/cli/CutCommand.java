@@ -119,7 +119,7 @@ final class CutCommand extends Output {
     }
 
     private static Map<String, Object> figures(SectionPlan p) {
-        return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH", p.joinH(), "smoothH", p.smoothH(), "supportCm2", p.supportCm2());
+        return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH", p.joinH(), "smoothH", p.smoothH(), "supportH", p.supportH());
     }
 
     private List<Bed> beds() {

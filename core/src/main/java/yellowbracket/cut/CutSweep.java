@@ -108,7 +108,7 @@ final class CutSweep {
         twiceArea[i] += (height[q] >= d ? -1 : 1) * (u0 * v1 - u1 * v0);
         int tag = mesh.tag(t);
         if (!SurfaceWorth.own(tag)) return;
-        double length = Math.hypot(u1 - u0, v1 - v0), seen = length * worth.seen(tag);
+        double length = Math.sqrt((u1 - u0) * (u1 - u0) + (v1 - v0) * (v1 - v0)), seen = length * worth.seen(tag);
         line[i] += length;
         show[i] += seen;
         if (worth.crease(tag)) crease[i] += seen;

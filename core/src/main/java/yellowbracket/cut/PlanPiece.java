@@ -1,6 +1,8 @@
 package yellowbracket.cut;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import yellowbracket.mesh.Mesh;
 
 /**
@@ -31,6 +33,11 @@ record PlanPiece(Mesh mesh, boolean symmetric, int count, boolean fits, Optional
         var b = cut.get().below.flatMap(PlanPiece::open);
         if (a.isEmpty() || b.isEmpty()) return a.or(() -> b);
         return a.get().mesh.bounds().diagonal() >= b.get().mesh.bounds().diagonal() ? a : b;
+    }
+
+    List<PlanPiece> leaves() {
+        if (cut.isEmpty()) return List.of(this);
+        return Stream.concat(cut.get().above.leaves().stream(), cut.get().below.stream().flatMap(b -> b.leaves().stream())).toList();
     }
 
     /** The same tree with one of its pieces cut. */

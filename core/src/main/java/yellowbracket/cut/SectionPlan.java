@@ -5,11 +5,11 @@ import java.util.List;
 
 /**
  * Cuts someone might want, with what they cost: {@code seamMm} of line on the surface, {@code showMm} of it seen; hours are estimates on a simplified model:
- * {@code printH} with the prints that fail, {@code joinH} gluing, {@code smoothH} making the seams vanish; {@code supportCm2} held up while printing.
+ * {@code printH} with support and the prints that fail, {@code joinH} gluing, {@code smoothH} making the seams vanish; {@code supportH} the part of it for printing and removing support.
  * {@code reasons}: one line a plane, in number order; {@code aims}: what it is best at.
  */
 public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double seamMm, double showMm, double cutAreaMm2, double printH, double joinH, double smoothH,
-                          double supportCm2, List<String> reasons) {
+                          double supportH, List<String> reasons) {
     /** What a plan is made for. */
     public enum Aim {
         WHOLE("in one piece", 1, 1, 1), FEWEST("fewest parts", 10, 1, 1), HIDDEN("best hidden seams", 1, 7, 1), CHEAPEST("least work", 1, 1, 1), SUPPORT("least support", 1, 1, 5),
@@ -49,6 +49,6 @@ public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double sea
     SectionPlan alsoBestAt(Aim a) {
         var all = new ArrayList<>(aims);
         if (!all.contains(a)) all.add(a);
-        return new SectionPlan(all, tree, sections, seamMm, showMm, cutAreaMm2, printH, joinH, smoothH, supportCm2, reasons);
+        return new SectionPlan(all, tree, sections, seamMm, showMm, cutAreaMm2, printH, joinH, smoothH, supportH, reasons);
     }
 }

@@ -25,14 +25,20 @@ import yellowbracket.mesh.Vec3;
  * copy in real mm: all planes through a piece are looked at in one sweep, the best are cut.
  */
 public final class SectionPlanner {
-    private static final int PROXY_TRIANGLES = 9_000;
+    private static final int PROXY_TRIANGLES = 8_000;
     private static final List<Aim> SEARCHED = List.of(Aim.CHEAPEST, Aim.FEWEST, Aim.HIDDEN, Aim.SUPPORT);
-    private static final int BEAM = 6;
-    private static final int BRANCHES = 5;
+    private static final int BEAM = 10;
+    private static final int BRANCHES = 6;
     /** Cuts in one plan; more would be above {@link Sectioning#MOST_SECTIONS}. */
     private static final int DEEPEST = 120;
-    private static final int PLACES = 90;
-    private static final double STEP_MM = 3;
+    /** What is to come is guessed too high at times: states up to this much dearer than the best whole plan are followed on. */
+    private static final double SLACK = 1.15;
+    /** So many cuts deeper than the first plan that is whole the search looks for a better one. */
+    private static final int PATIENCE = 4;
+    private static final int MOST_FURTHER = 4;
+    private static final int FURTHER_BRANCHES = 8;
+    private static final int PLACES = 64;
+    private static final double STEP_MM = 4;
     /** Two planes nearer than this are the same idea. */
     private static final double ALIKE_MM = 12;
     /** Held back from the bed so that the full mesh fits where its simplified copy did. */
@@ -125,7 +131,10 @@ public final class SectionPlanner {
         if (uncut.fits()) {
             plans.add(finished(Aim.WHOLE, uncut));
             if (root.cut().isPresent()) add(plans, finished(Aim.CHEAPEST, root));
-            else intoTwo(root).ifPresent(r -> add(plans, finished(Aim.SUPPORT, r)));
+            else {
+                add(plans, finished(Aim.CHEAPEST, further(root, Aim.CHEAPEST)));
+                intoTwo(root).ifPresent(r -> add(plans, finished(Aim.SUPPORT, r)));
+            }
             soFar.accept(List.copyOf(plans));
             return;
         }
@@ -176,15 +185,19 @@ public final class SectionPlanner {
 
     private record State(PlanPiece root, double cost) {}
 
+    private static final Comparator<State> CHEAPEST = Comparator.comparingDouble(State::cost);
+
     private Optional<PlanPiece> search(PlanPiece root, Aim aim, int beam, int branches) {
         var states = List.of(new State(root, 0));
-        Optional<State> best = Optional.empty();
-        for (int depth = 0; depth < DEEPEST && !states.isEmpty(); depth++) {
+        var whole = new ArrayList<State>();
+        int last = DEEPEST;
+        for (int depth = 0; depth < last && !states.isEmpty(); depth++) {
             var next = new ArrayList<State>();
             for (var s : states) {
                 var open = s.root.open();
                 if (open.isEmpty()) {
-                    if (best.isEmpty() || s.cost < best.get().cost) best = Optional.of(s);
+                    last = Math.min(last, depth + PATIENCE);
+                    whole.add(s);
                     continue;
                 }
                 progress.check();
@@ -194,11 +207,35 @@ public final class SectionPlanner {
                     next.add(new State(r, costs.of(r, aim, p -> toCome(p, aim))));
                 }
             }
-            next.sort(Comparator.comparingDouble(State::cost));
-            double limit = best.map(State::cost).orElse(Double.POSITIVE_INFINITY);
+            next.sort(CHEAPEST);
+            double limit = SLACK * whole.stream().mapToDouble(State::cost).min().orElse(Double.POSITIVE_INFINITY);
             states = next.stream().filter(s -> s.cost < limit).limit(beam).toList();
         }
-        return best.map(State::root);
+        return whole.stream().sorted(CHEAPEST).limit(beam).map(s -> further(s.root, aim)).min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0)));
+    }
+
+    /** Cuts that no bed asks for but that pay: less support, shorter prints that fail less. One at a time, the best first. */
+    private PlanPiece further(PlanPiece root, Aim aim) {
+        var now = root;
+        double cost = costs.of(now, aim, p -> 0);
+        for (int i = 0; i < MOST_FURTHER; i++) {
+            PlanPiece best = now;
+            for (var leaf : now.leaves()) {
+                progress.check();
+                for (var c : ranked(leaf, aim, FURTHER_BRANCHES)) {
+                    var cut = cut(leaf, c);
+                    if (!cut.done()) continue;
+                    var tried = now.with(leaf, cut);
+                    double t = costs.of(tried, aim, p -> 0);
+                    if (t >= cost) continue;
+                    cost = t;
+                    best = tried;
+                }
+            }
+            if (best == now) return now;
+            now = best;
+        }
+        return now;
     }
 
     /** The least that a piece which does not fit will still cost, as far as one can see without cutting it. */
@@ -222,15 +259,16 @@ public final class SectionPlanner {
         return p.cutBy(new PlanPiece.Cut(c, false, parts.getFirst(), parts.stream().skip(1).findFirst()));
     }
 
-    /** The most promising cuts of a piece, no two nearly the same. */
+    /** The most promising cuts of a piece, no two nearly the same, no more than two along one direction; the mirror plane always, for what it saves further down. */
     private List<CutChoice> ranked(PlanPiece p, Aim aim, int most) {
         var all = looked(p);
         double usual = costs.usual(all, aim);
-        var out = new ArrayList<CutChoice>();
+        var out = new ArrayList<>(all.stream().filter(CutChoice::mirror).toList());
         var order = all.stream().sorted(Comparator.comparingDouble(c -> costs.guess(c, usual, aim))).toList();
         for (var c : order) {
-            if (out.size() == most) break;
-            if (out.stream().noneMatch(o -> o.plane().normal().dot(c.plane().normal()) > 0.99 && Math.abs(o.plane().offsetMm() - c.plane().offsetMm()) < ALIKE_MM)) out.add(c);
+            if (out.size() >= most) break;
+            var same = out.stream().filter(o -> o.plane().normal().dot(c.plane().normal()) > 0.99).toList();
+            if (same.size() < 2 && same.stream().noneMatch(o -> Math.abs(o.plane().offsetMm() - c.plane().offsetMm()) < ALIKE_MM)) out.add(c);
         }
         return out;
     }
@@ -264,7 +302,7 @@ public final class SectionPlanner {
         sum.add(root);
         var reasons = new ArrayList<String>();
         reasons(root, false, reasons);
-        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print, sum.join, sum.smooth, sum.support, reasons);
+        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support, sum.join, sum.smooth, sum.support, reasons);
     }
 
     /** Sums over a tree. */
@@ -282,7 +320,7 @@ public final class SectionPlanner {
             if (p.cut().isEmpty()) {
                 parts += p.count() * costs.solids(p.mesh());
                 print += p.count() * costs.printHours(p.mesh());
-                support += p.count() * costs.supportCm2(p.mesh());
+                support += p.count() * costs.supportHours(p.mesh());
                 return;
             }
             var c = p.cut().get();

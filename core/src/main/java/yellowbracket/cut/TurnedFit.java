@@ -133,6 +133,17 @@ public final class TurnedFit {
         return true;
     }
 
+    /** Of all vertices along a unit direction, mm. */
+    static double extent(Mesh m, Vec3 d) {
+        double lo = 1e300, hi = -1e300;
+        for (int v = 0; v < m.vertexCount(); v++) {
+            double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
+            lo = Math.min(lo, h);
+            hi = Math.max(hi, h);
+        }
+        return hi - lo;
+    }
+
     /** Every vertex, turned, within a box of the bed's size. */
     static boolean holds(Mesh m, Turn t, Bed bed) {
         double[] lo = {1e300, 1e300, 1e300}, hi = {-1e300, -1e300, -1e300};

@@ -47,7 +47,7 @@ final class App {
         frame.bench().look("three-quarter");
         frame.bench().requestFocus();
         options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model::open);
-        options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, stage::hide).run());
+        options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, options.only(), stage::hide).run());
         if (options.probe()) new Probe(model, frame.bench(), stage::hide).run();
     }
 

@@ -26,7 +26,7 @@ public final class Background implements AutoCloseable {
     }
 
     /** What is going on, empty for nothing. */
-    ReadOnlyObjectProperty<String> busyProperty() {
+    public ReadOnlyObjectProperty<String> busyProperty() {
         return busy.getReadOnlyProperty();
     }
 

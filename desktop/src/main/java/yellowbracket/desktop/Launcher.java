@@ -8,7 +8,7 @@ import javafx.stage.Stage;
 public final class Launcher {
     private Launcher() {}
 
-    /** {@code [--demo | FILE] [--today=yyyy-mm-dd] [--width=W] [--height=H] [--shots=DIR] [--probe=on]} */
+    /** {@code [--demo | FILE] [--today=yyyy-mm-dd] [--width=W] [--height=H] [--shots=DIR] [--only=NAME,...] [--probe=on]} */
     public static void main(String[] args) {
         StartOptions options;
         try {

@@ -28,9 +28,12 @@ final class Shots {
     private final Frame frame;
     private final Path folder;
     private final Runnable end;
+    private final List<String> only;
     private final Deque<Shot> todo = new ArrayDeque<>();
 
-    Shots(AppModel model, Frame frame, Timers timers, Path folder, Runnable end) {
+    /** @param only names of pictures to take, all when empty */
+    Shots(AppModel model, Frame frame, Timers timers, Path folder, List<String> only, Runnable end) {
+        this.only = only;
         this.end = end;
         this.model = model;
         this.frame = frame;
@@ -57,7 +60,17 @@ final class Shots {
             model.nightProperty().set(false);
             model.pageProperty().set(Page.CUT);
         }));
-        todo.add(new Shot("cut-planes", () -> frame.bench().planes().setSelected(true)));
+        todo.add(new Shot("cut-planes", () -> frame.run("cut: planes")));
+        todo.add(new Shot("exploded", () -> {
+            model.pageProperty().set(Page.CUT);
+            frame.run("cut: sections");
+            frame.bench().explode().setValue(0.9);
+        }));
+        todo.add(new Shot("joint", () -> {
+            model.pageProperty().set(Page.CUT);
+            frame.cutView().pickSeam("A|C");
+            frame.bench().explode().setValue(0.6);
+        }));
         page("print", Page.PRINT);
         page("join", Page.JOIN);
         page("smooth", Page.SMOOTH);
@@ -108,6 +121,10 @@ final class Shots {
             end.run();
             return;
         }
+        if (!only.isEmpty() && !only.contains(shot.name)) {
+            run();
+            return;
+        }
         shot.before.run();
         wait(shot, 0);
     }
@@ -132,7 +149,7 @@ final class Shots {
 
     private boolean ready() {
         var d = model.derivedProperty().get();
-        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty();
+        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty() && model.planning().busyProperty().get().isEmpty();
         return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
     }
 

@@ -8,11 +8,12 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
-record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, double width, double height, Optional<Path> shots, boolean probe, Path configuration) {
+record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, double width, double height, Optional<Path> shots, List<String> only, boolean probe, Path configuration) {
 
     /** @throws IllegalArgumentException with the words for the user when an option makes no sense */
     static StartOptions parse(String[] args, Map<String, String> environment) {
@@ -26,7 +27,11 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
             }
         }
         return new StartOptions(named.containsKey("demo"), file, Optional.ofNullable(named.get("today")).map(StartOptions::day), pixels(named.getOrDefault("width", "1280")), pixels(named.getOrDefault("height", "800")),
-                Optional.ofNullable(named.get("shots")).map(StartOptions::path), named.containsKey("probe"), configuration(environment));
+                Optional.ofNullable(named.get("shots")).map(StartOptions::path), only(named.getOrDefault("only", "")), named.containsKey("probe"), configuration(environment));
+    }
+
+    private static List<String> only(String names) {
+        return names.isBlank() ? List.of() : List.of(names.split(","));
     }
 
     private static Path path(String words) {

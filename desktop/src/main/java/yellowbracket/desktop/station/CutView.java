@@ -129,7 +129,7 @@ public final class CutView extends StationView {
     }
 
     Alternatives planTable() {
-        return alternatives("", "parts", "seen", "print h", "join h", "smooth h", "ready");
+        return alternatives("", "parts", "seen", "print h", "by hand", "ready");
     }
 
     Alternatives.Row planRow(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {

@@ -51,19 +51,19 @@ final class JointsPart extends CutPart {
     void write(Card card) {
         var r = prop().registration();
         card.row("every seam", kinds("kind-usual", "what every seam gets", Arrays.asList(RegistrationKind.values()), r.usual(), k -> change("joints: " + k.words(), q -> q.withUsual(k))));
-        fitRow(card, r);
-        marksRow(card, r);
         var s = sections().orElseThrow();
         if (s.seams().isEmpty()) {
             card.text("no seams: nothing to join");
             return;
         }
         if (picked().isEmpty()) seam = s.seams().getFirst().name();
-        registered().ifPresent(g -> {
-            seamTable(card, s.seams(), g);
-            picked().ifPresent(q -> seam(card, q, g));
-            g.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
-        });
+        var g = registered().orElseThrow();
+        seamTable(card, s.seams(), g);
+        picked().ifPresent(q -> seam(card, q, g));
+        card.title("for all seams");
+        fitRow(card, r);
+        marksRow(card, r);
+        g.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
     }
 
     private void change(String name, java.util.function.UnaryOperator<Registration> change) {
@@ -116,7 +116,7 @@ final class JointsPart extends CutPart {
     private void seamTable(Card card, List<Seam> seams, Registered g) {
         var table = new Sheet<Seam>("seams", "no seams").tag("", 56, Seam::name).number("length", 70, Seam::lengthMm, q -> words().longLength(q.lengthMm()))
                 .number("seen", 70, Seam::showLengthMm, q -> words().longLength(q.showLengthMm())).number("wall", 64, Seam::wallMm, q -> words().length(q.wallMm()))
-                .words("held by", 150, q -> g.refusedOn(q.name()).isEmpty() || !g.on(q.name()).isEmpty() ? g.words(q.name()) : "refused").rows(seams, 6);
+                .words("held by", 150, q -> g.refusedOn(q.name()).isEmpty() || !g.on(q.name()).isEmpty() ? g.words(q.name()) : "refused").rows(seams, 5);
         table.setId("seams");
         picked().ifPresent(q -> table.getSelectionModel().select(q));
         table.getSelectionModel().selectedItemProperty().addListener((o, before, q) -> {
@@ -134,6 +134,17 @@ final class JointsPart extends CutPart {
         var sizes = new ChoiceBox<Double>();
         sizes.setId("spot-size");
         sizes.setAccessibleText("diameter in mm of what is placed by hand");
+        sizes.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Double mm) {
+                return mm == null ? "" : Words.text("%.0f mm", mm);
+            }
+
+            @Override
+            public Double fromString(String s) {
+                return diameter;
+            }
+        });
         sizes.getItems().setAll(kind.sizes());
         if (!kind.sizes().contains(diameter)) diameter = kind.sizes().getLast();
         sizes.setValue(diameter);
@@ -141,7 +152,7 @@ final class JointsPart extends CutPart {
         card.row("place by hand", kinds("spot-kind", "what is placed by hand", SINGLE, kind, k -> {
             kind = k;
             view.again();
-        }), sizes, Card.more("mm"), Card.action("in the middle", () -> place(q, q.centre())));
+        }), sizes, Card.action("in the middle", () -> place(q, q.centre())));
         pieces(card, q, g);
     }
 

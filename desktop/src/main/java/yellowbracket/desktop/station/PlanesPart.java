@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
@@ -47,9 +47,24 @@ final class PlanesPart extends CutPart {
         var planes = prop().cuts().planes();
         var locks = prop().cuts().locks();
         if (planes.isEmpty()) card.text("no plane yet: the prop is printed in one piece");
-        for (int i = 0; i < planes.size(); i++) plane(card, i, planes.get(i), locks.get(i));
-        if (!planes.isEmpty()) card.text("drag a pane in the bench to move it, the knob at its edge to turn it; Delete removes the picked one");
+        if (!planes.isEmpty()) {
+            var grid = grid();
+            for (int i = 0; i < planes.size(); i++) plane(grid, i, planes.get(i), locks.get(i));
+            card.add(grid);
+            card.text("a plane leans from level towards a side: 0 is the front, 90 the left. Drag a pane in the bench to move it, the knob at its edge to turn it; Delete removes the picked one. Locked planes stay when the cuts are planned anew.");
+        }
         mergeRow(card);
+        roomRows(card);
+    }
+
+    /** What fits, at once. */
+    private void roomRows(Card card) {
+        var stands = model.result(Node.STANDS);
+        card.title("sections on the beds");
+        for (var s : modelSections()) {
+            boolean fits = stands.map(t -> t.fitsSomewhere(s.name())).orElse(true);
+            card.row(s.name(), stands.isEmpty() ? "\u2026" : fits ? "fits" : "over by " + words().length(stands.get().overMm(s.name())), words().size(s.size().times(prop().scale())), stands.isEmpty() ? "" : fits ? "good" : "stop");
+        }
     }
 
     private void addRow(Card card) {
@@ -93,13 +108,11 @@ final class PlanesPart extends CutPart {
         }
     }
 
-    private void plane(Card card, int number, CutPlane plane, boolean locked) {
+    private void plane(GridPane grid, int number, CutPlane plane, boolean locked) {
         var at = number("plane-" + number, "place of plane " + (number + 1), "millimetres of the model, such as 21.5", -5000, 5000, Words.text("%.1f", plane.offsetMm()), v -> move(number, plane, new CutPlane(plane.normal(), v)));
         var lean = number("lean-" + number, "lean of plane " + (number + 1), "degrees from level between 0 and 180", 0, 180, Words.text("%.0f", PlaneSnap.leanDeg(plane)), v -> move(number, plane, PlaneSnap.leaning(plane, v, PlaneSnap.towardsDeg(plane), middle())));
         var towards = number("towards-" + number, "side to which plane " + (number + 1) + " leans", "degrees between -180 and 180; 0 is the front, 90 the left", -180, 180, Words.text("%.0f", PlaneSnap.towardsDeg(plane)), v -> move(number, plane, PlaneSnap.leaning(plane, PlaneSnap.leanDeg(plane), v, middle())));
-        for (var f : List.of(lean, towards)) f.setPrefWidth(60);
-        var gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
+        for (var f : List.of(lean, towards)) f.setPrefWidth(56);
         var lock = new ToggleButton(locked ? "locked" : "lock");
         lock.getStyleClass().setAll("toggle-button", "plain");
         lock.setSelected(locked);
@@ -107,8 +120,18 @@ final class PlanesPart extends CutPart {
         lock.setMinWidth(Region.USE_PREF_SIZE);
         lock.setAccessibleText("keep plane " + (number + 1) + " when the cuts are planned anew");
         lock.setOnAction(e -> model.apply(Edit.lockPlane(prop().id(), number, !locked)));
-        card.row("plane " + (number + 1), at, lean, towards, snaps(number, plane), gap, lock, remove(number));
-        if (number == 0) card.text("at mm \u00b7 lean \u00b0 from level \u00b7 towards \u00b0 (0 front, 90 left)");
+        grid.addRow(number + 1, Card.tag(String.valueOf(number + 1)), at, lean, towards, snaps(number, plane), lock, remove(number));
+    }
+
+    private GridPane grid() {
+        var grid = new GridPane(8, 6);
+        var heads = List.of("", "at mm", "lean \u00b0", "towards \u00b0");
+        for (int i = 0; i < heads.size(); i++) {
+            var head = new Label(heads.get(i));
+            head.getStyleClass().add("row-more");
+            grid.add(head, i, 0);
+        }
+        return grid;
     }
 
     private Button remove(int number) {

@@ -18,6 +18,7 @@ import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.plan.Station;
 import yellowbracket.size.Fit;
 
 /** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */
@@ -59,20 +60,26 @@ final class PlansPart extends CutPart {
         for (var o : s.plans) {
             var edit = Edit.cuts("cut: " + o.name(), prop().id(), t -> o.tree());
             boolean current = o.tree().equals(prop().cuts());
-            var row = view.planRow(table, o.name(), current, edit, this::figures);
+            var row = view.planRow(table, shortName(o), current, edit, this::figures);
+            row.more("best of those found: " + o.name());
             if (!current) row.estimates(estimates(o));
         }
         card.add(table);
         if (!s.over) card.row("planning", Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."), Card.action("stop looking", () -> stop(s)));
         if (!s.impossible.isEmpty()) card.finding(Fit.Weight.STOP, s.impossible, "", () -> {});
+        card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
         int locked = prop().cuts().onlyLocked().planeCount();
         if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes") + "; let them go under planes to plan freely");
         else card.text("lock planes under the planes tab, and the rest is planned around them");
         s.plans.stream().filter(o -> o.tree().equals(prop().cuts())).findFirst().ifPresent(o -> reasons(card, o));
     }
 
+    private static String shortName(SectionPlan p) {
+        return p.aims().getFirst().words() + (p.aims().size() > 1 ? " +" + (p.aims().size() - 1) : "");
+    }
+
     private static String[] estimates(SectionPlan p) {
-        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()), Words.text("~%.1f", p.joinH()), Words.text("~%.1f", p.smoothH()), "\u2026"};
+        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()), Words.text("~%.0f", p.joinH() + p.smoothH()), "\u2026"};
     }
 
     private static String metres(double mm) {
@@ -84,10 +91,10 @@ final class PlansPart extends CutPart {
         var s = d.get(Node.SECTIONS, id);
         double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
         row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show), d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
-                Words.text("~%.1f", hours(d, id, yellowbracket.plan.Station.JOIN)), d.get(Node.SMOOTH, id).map(q -> Words.text("~%.1f", q.hours())).orElse("-"), StationView.readyWords(d));
+                Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
     }
 
-    private static double hours(Derived d, String prop, yellowbracket.plan.Station station) {
+    private static double hours(Derived d, String prop, Station station) {
         return d.get(Node.TASKS).map(t -> t.list().stream().filter(q -> q.prop().equals(prop) && q.station() == station).mapToDouble(q -> q.activeH()).sum()).orElse(0.0);
     }
 
@@ -96,7 +103,7 @@ final class PlansPart extends CutPart {
             card.text("in one piece there is no seam to hide; a failure late in the print costs the most");
             return;
         }
-        card.title("why these planes");
+        card.title("why these planes: " + plan.name());
         for (int i = 0; i < plan.reasons().size(); i++) card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
     }
 

@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -55,6 +56,11 @@ public final class Alternatives extends VBox {
         private void hint() {
             if (!button.isSelected() && (button.isHover() || button.isFocused())) ghost.accept(finish);
             else if (!button.isHover() && !button.isFocused()) ghost.accept(Optional.empty());
+        }
+
+        /** Says more of what the choice is, beside the pointer. */
+        public void more(String words) {
+            button.setTooltip(new Tooltip(words));
         }
 
         /** Rough figures at once, until the worked-out ones arrive. */
