@@ -145,7 +145,16 @@ class MainTest {
         holds(p.get("sections").get(0).get("cuspMm"), "p50", "p95");
         holds(p.get("total"), "hours", "expectedHours", "grams", "cost");
         assertThat(p.get("total").get("expectedHours").asDouble()).isGreaterThan(p.get("total").get("hours").asDouble());
-        assertThat(yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--out", out).exit()).isZero();
+        var pinned = yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--aim", "fewest", "--out", dir.resolve("pinned"), "--json").json();
+        holds(pinned.get("hardware").get(0), "kind", "size", "count");
+        assertThat(pinned.get("seams").get(0).get("registration").asText()).contains("printed pins");
+        assertThat(dir.resolve("pinned/section-map.pdf")).isNotEmptyFile();
+        assertThat(dir.resolve("pinned/all-sections.3mf")).isNotEmptyFile();
+        double left = 0;
+        for (var s : pinned.get("sections")) left += s.get("volumeMm3").asDouble();
+        assertThat(left).as("sockets are cut out").isLessThan(sum - 100);
+        assertThat(yb("print", dir.resolve("pinned"), "--bed", "160x120x120", "--json").json().get("sections").size()).as("sections and the pin, none twice").isEqualTo(3);
+        assertThat(yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--mirror", "--out", dir.resolve("even"), "--json").json().get("findings").toString()).contains("is the ");
     }
 
     @Test
@@ -187,6 +196,7 @@ class MainTest {
     void wrongUsageIsTwo() {
         assertThat(yb().exit()).isEqualTo(2);
         assertThat(yb("fly").exit()).isEqualTo(2);
+        assertThat(yb("cut", box, "--scale", "1", "--bed", "200x200x200", "--aim", "pretty", "--out", dir).err()).contains("one of work, fewest");
         assertThat(yb("cut", box, "--bed", "oops", "--scale", "1", "--out", dir).exit()).isEqualTo(2);
         assertThat(yb("size", helm, "--head", "big").err()).contains("--head is written");
         assertThat(yb("export", helm, "--what", "song", "--out", dir).exit()).isEqualTo(2);

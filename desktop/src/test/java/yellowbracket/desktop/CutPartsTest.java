@@ -1,0 +1,227 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import yellowbracket.build.Node;
+import yellowbracket.cut.PlaneSnap;
+import yellowbracket.cut.RegistrationKind;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.MeshFile;
+
+/** The cut page by hand in the real window: plans taken, planes turned, locked and planned around, hardware placed on a face, files written and opened again. */
+class CutPartsTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
+    @Start
+    void start(Stage stage) {
+        open(stage);
+    }
+
+    @Stop
+    void stop() {
+        close();
+    }
+
+    private void page(FxRobot robot, String part) {
+        robot.interact(() -> frame.run("cut: " + part));
+        derived();
+    }
+
+    private static void press(FxRobot robot, String words) {
+        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
+        robot.interact(button::fire);
+    }
+
+    private void planned() {
+        until("planned", () -> model.planning().busyProperty().get().isEmpty());
+    }
+
+    private List<ToggleButton> plans(FxRobot robot) {
+        return robot.lookup(".alt").queryAllAs(ToggleButton.class).stream().toList();
+    }
+
+    private void undo(FxRobot robot) {
+        robot.interact(frame.bench()::requestFocus);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    }
+
+    @Test
+    void plansAreComparedTakenLockedAndPlannedAround(FxRobot robot) {
+        derived();
+        page(robot, "plans");
+        until("plans are listed", () -> plans(robot).size() >= 3);
+        planned();
+        until("figures of the second plan", () -> plans(robot).stream().skip(1).anyMatch(b -> b.getAccessibleText().contains(": ")));
+        var before = prop().cuts();
+        robot.interact(() -> plans(robot).get(1).fire());
+        until("taken", () -> !prop().cuts().equals(before));
+        derived();
+        assertThat(text(robot, ".section-title")).contains("why these planes");
+        assertThat(model.result(Node.STANDS).orElseThrow().bySection().keySet()).allSatisfy(s -> assertThat(model.result(Node.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
+
+        page(robot, "planes");
+        var kept = prop().cuts().planes().getFirst();
+        robot.clickOn("#lock-0");
+        until("locked", () -> prop().cuts().locks().getFirst());
+        page(robot, "plans");
+        planned();
+        until("plans around it", () -> plans(robot).size() >= 2);
+        robot.interact(() -> plans(robot).getLast().fire());
+        derived();
+        assertThat(prop().cuts().planes().getFirst()).isEqualTo(kept);
+        assertThat(prop().cuts().locks().getFirst()).isTrue();
+    }
+
+    @Test
+    void planesAreSetByNumbersSnappedLimitedMergedAndRemoved(FxRobot robot) {
+        derived();
+        page(robot, "planes");
+        var plane = prop().cuts().planes().getFirst();
+        type(robot, "#lean-0", "20");
+        until("leaning", () -> Math.abs(PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) - 20) < 1e-6);
+        derived();
+        type(robot, "#plane-0", "nonsense");
+        assertThat(told()).contains("place of plane 1").contains("type millimetres");
+        assertThat(robot.lookup("#plane-0").query().getStyleClass()).contains("wrong");
+        undo(robot);
+        until("level again", () -> prop().cuts().planes().getFirst().equals(plane));
+        derived();
+
+        int sections = model.result(Node.SECTIONS).orElseThrow().sections().size();
+        robot.interact(() -> robot.lookup("#plane-within").queryAs(ChoiceBox.class).setValue("E"));
+        press(robot, "+ x");
+        derived();
+        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).as("only one section is cut").hasSize(sections + 1);
+        press(robot, "merge");
+        until("two are one", () -> prop().cuts().planeCount() == 4);
+        derived();
+        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).hasSize(sections);
+        undo(robot);
+        derived();
+        undo(robot);
+        derived();
+
+        robot.interact(() -> frame.bench().requestFocus());
+        robot.type(KeyCode.DELETE);
+        until("the picked plane and those below are gone", () -> prop().cuts().planeCount() == 0);
+        derived();
+        assertThat(text(robot, ".finding > .label")).contains("too large for every bed");
+        undo(robot);
+        until("back", () -> prop().cuts().planeCount() == 4);
+    }
+
+    @Test
+    void aKnobTurnsAPlaneInTheBench(FxRobot robot) {
+        derived();
+        robot.interact(() -> frame.bench().look("front"));
+        page(robot, "planes");
+        var plane = prop().cuts().planes().getFirst();
+        assertThat(plane.normal()).isEqualTo(Vec3.Z);
+        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var centre = box.centre();
+        var at = new Vec3(centre.x(), centre.y(), plane.offsetMm() * prop().scale());
+        var side = Vec3.Z.cross(Vec3.X).unit();
+        robot.interact(() -> frame.bench().look("side"));
+        var knob = frame.bench().localToScreen(frame.bench().onScreen(at.plus(side.times(0.28 * box.diagonal()))));
+        robot.drag(knob).moveTo(knob.add(0, -20)).dropTo(knob.add(0, -40));
+        until("turned", () -> PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) > 5);
+        assertThat(prop().cuts().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle").isCloseTo(0, within(1e-6));
+        derived();
+        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
+    }
+
+    @Test
+    void aMagnetPairIsPlacedOnAFaceAndTakenOut(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.choose("staff"));
+        derived();
+        page(robot, "joints");
+        robot.interact(() -> frame.cutView().pickSeam("H|I"));
+        derived();
+        assertThat(text(robot, ".row-more")).contains("metal rods");
+        press(robot, "take out");
+        until("nothing left", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").isEmpty() && model.fresh(Node.REGISTERED));
+        derived();
+        var faces = robot.lookup("#faces").query();
+        assertThat(faces.getAccessibleText()).contains("H|I");
+        robot.interact(() -> faces.getParent().getParent().layout());
+        robot.clickOn(robot.offset("#faces", -96, 10));
+        until("a pair of magnets", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == 1);
+        var f = model.result(Node.REGISTERED).orElseThrow().on("H|I").getFirst();
+        assertThat(f.kind()).isEqualTo(RegistrationKind.MAGNETS);
+        assertThat(f.byHand()).isTrue();
+        derived();
+        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
+        assertThat(model.result(Node.REGISTERED).orElseThrow().hardware()).anySatisfy(h -> assertThat(h.words()).startsWith("2 magnets"));
+        press(robot, "in the middle");
+        until("refused with its reason", () -> text(robot, ".finding > .label").contains("no magnets: it runs into another hole"));
+        undo(robot);
+        undo(robot);
+        until("as before", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").isEmpty());
+    }
+
+    @Test
+    void sectionsArePulledApartHoveredWrittenAndOpenedAgain(FxRobot robot) {
+        derived();
+        page(robot, "sections");
+        var e = model.result(Node.SECTIONS).orElseThrow().section("E").mesh();
+        robot.interact(() -> frame.bench().explode().setValue(0.05));
+        var near = labelOf(robot, "E");
+        robot.interact(() -> frame.bench().explode().setValue(1));
+        until("pulled apart", () -> labelOf(robot, "E") > near + 10);
+        robot.interact(() -> frame.bench().look("front"));
+        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var off = e.bounds().centre().minus(box.centre()).times(0.55);
+        robot.moveTo(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
+        until("the hint names a section or a seam", () -> text(robot, ".bench-hint").matches(".*(section E|seam .*E).*"));
+
+        robot.interact(() -> frame.exportSectionsTo(dir));
+        until("written", () -> told().contains("files written to"));
+        for (var s : model.result(Node.SECTIONS).orElseThrow().sections()) {
+            var back = ((MeshFile.Read) MeshFile.read(dir.resolve("section-" + s.name() + ".stl"), Progress.NONE)).mesh();
+            assertThat(MeshHealth.of(back).closed()).as(s.name()).isTrue();
+            assertThat(back.volumeMm3()).isCloseTo(s.mesh().volumeMm3(), within(2e-4 * s.mesh().volumeMm3()));
+        }
+        int props = model.shownProperty().get().props().size();
+        robot.interact(() -> model.open(dir.resolve("all-sections.3mf")));
+        until("opened as a prop", () -> model.shownProperty().get().props().size() == props + 1);
+    }
+
+    private double labelOf(FxRobot robot, String name) {
+        return robot.lookup(".callout").queryAll().stream().filter(n -> n instanceof javafx.scene.control.Label l && l.getText().equals(name)).findFirst().map(n -> n.localToScene(0, 0).getY()).orElse(0.0);
+    }
+
+    @Test
+    void halvesAreMadeEven(FxRobot robot) {
+        derived();
+        page(robot, "sections");
+        press(robot, "right twice");
+        until("even", () -> prop().reshape().even().equals(Optional.of(yellowbracket.size.Reshape.Half.RIGHT)));
+        derived();
+        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds();
+        assertThat(box.min().x()).isCloseTo(-box.max().x(), within(1e-9));
+        page(robot, "joints");
+        robot.interact(() -> robot.lookup("#letters").queryAs(javafx.scene.control.CheckBox.class).fire());
+        derived();
+        page(robot, "sections");
+        until("mirror images are told", () -> model.fresh(Node.TWINS));
+    }
+}
