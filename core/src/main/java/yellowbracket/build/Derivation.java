@@ -98,7 +98,7 @@ final class Derivation {
         results.forgetOthers();
         results.publish();
         var works = new LinkedHashMap<String, TaskList.PropWork>();
-        for (var p : props) if (p.id().equals(first)) results.guarded(() -> show(p));
+        for (var p : props) if (p.id().equals(first)) results.guarded(() -> sketch(p));
         for (var p : props) {
             results.guarded(() -> works.put(p.id(), prop(p)));
             if (!p.id().equals(first)) continue;
@@ -162,6 +162,12 @@ final class Derivation {
     private void show(Prop p) {
         var mesh = mesh(p);
         results.node(Node.PROXY, p, List.of(mesh), () -> new Node.Proxy(Simplify.to(mesh, PROXY_TRIANGLES, progress)));
+    }
+
+    private void sketch(Prop p) {
+        show(p);
+        int letter = firstLetter(p);
+        results.known().get(Node.PROXY, p.id()).ifPresent(proxy -> results.node(Node.SKETCH, p, List.of(proxy, p.cuts(), letter), () -> Node.Drawn.of(Sectioning.sketch(proxy.mesh(), p.cuts(), letter))));
     }
 
     private void draw(Prop p) {

@@ -74,6 +74,8 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Carry> CARRY = new Node<>("carrying it", Carry.class);
     public static final Node<Sectioning> MODEL_SECTIONS = new Node<>("cuts", Sectioning.class);
     public static final Node<Drawn> DRAWN = new Node<>("drawing", Drawn.class);
+    /** As the drawing, from the light copy alone: there at once, letters as they most likely will be. */
+    public static final Node<Drawn> SKETCH = new Node<>("sketch", Drawn.class);
     public static final Node<Sectioning> SECTIONS = new Node<>("sections", Sectioning.class);
     public static final Node<Registered> REGISTERED = new Node<>("registration", Registered.class);
     public static final Node<Stands> STANDS = new Node<>("room on the beds", Stands.class);

@@ -3,6 +3,7 @@ package yellowbracket.cut;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
@@ -19,6 +20,8 @@ final class FaceMark {
     private static final double EDGE_MM = 0.6;
     private static final int TURNS = 24;
     private static final int TRIED = 60;
+    private static final double LEAST_AREA_MM2 = 4;
+    private static final double TOLERANCE_MM = 0.2;
 
     private FaceMark() {}
 
@@ -27,7 +30,11 @@ final class FaceMark {
         var shape = seam.face().shape();
         var room = shape.buffer(-EDGE_MM);
         for (var t : taken) room = room.difference(t.footprint().buffer(EDGE_MM + 0.4));
-        if (room.isEmpty()) return Optional.empty();
+        if (room.getArea() < LEAST_AREA_MM2) return Optional.empty();
+        var widest = new MaximumInscribedCircle(room, TOLERANCE_MM);
+        double half = widest.getRadiusLine().getLength() + TOLERANCE_MM;
+        if (half < HEIGHTS[HEIGHTS.length - 1] / 2) return Optional.empty();
+        var spots = spots(room, widest.getCenter().getCoordinate());
         var prepared = PreparedGeometryFactory.prepare(room);
         var n = seam.face().plane().normal();
         var up = Math.abs(n.z()) < 0.9 ? Vec3.Z : Vec3.Y;
@@ -35,9 +42,9 @@ final class FaceMark {
         double upTurn = Math.atan2(-f.u(up), f.v(up)); // from +v to where up points, in the plane
         for (double h : HEIGHTS) {
             double stroke = Math.max(0.5, h / 8), wide = StrokeFont.width(text, h) + 1.6 * h;
-            if (wide * h > room.getArea()) continue;
+            if (half < h / 2 || wide * h > room.getArea()) continue;
             var box = Footprints.GEOMETRY.toGeometry(new org.locationtech.jts.geom.Envelope(-wide / 2 - stroke / 2, wide / 2 + stroke / 2, -h / 2 - stroke / 2, h / 2 + stroke / 2));
-            for (var c : spots(room)) {
+            for (var c : spots) {
                 if (!prepared.contains(Footprints.GEOMETRY.createPoint(c))) continue;
                 for (int i = 0; i < TURNS; i++) {
                     double turn = 2 * Math.PI * i / TURNS;
@@ -60,10 +67,10 @@ final class FaceMark {
     }
 
     /** The widest place first, then others spread over the face. */
-    private static List<Coordinate> spots(Geometry room) {
+    private static List<Coordinate> spots(Geometry room, Coordinate widest) {
         var out = new ArrayList<Coordinate>();
+        out.add(widest);
         for (var p : Footprints.polygons(room)) out.add(p.getInteriorPoint().getCoordinate());
-        if (room.getArea() > 4) out.addFirst(new org.locationtech.jts.algorithm.construct.MaximumInscribedCircle(room, 0.2).getCenter().getCoordinate());
         // along thin walls: the middle line, found from the rim taken in
         for (double in : new double[] {1.2, 0.7}) {
             var line = room.buffer(-in).getCoordinates();

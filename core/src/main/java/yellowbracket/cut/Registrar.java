@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
@@ -39,6 +40,10 @@ public final class Registrar {
     private final java.util.Set<String> bossed = new java.util.TreeSet<>();
     /** Where bosses were added, by seam, model coordinates. */
     private Map<String, List<Vec3>> middles = Map.of();
+    /** What a tongue on each seam would be: no hole placed changes it, so all are made at once. */
+    private Map<String, Optional<TongueCut>> tongueCuts = Map.of();
+    /** The widest place of each seam's face. */
+    private Map<String, Optional<Circle>> widest = Map.of();
     private double added;
     private double removed;
 
@@ -80,13 +85,14 @@ public final class Registrar {
 
     private Registrar decide(Progress progress) {
         if (plain.seams().stream().anyMatch(s -> wanted.kind(s.name()) == RegistrationKind.THROUGH_ROD)) throughRod();
+        widest = plain.seams().parallelStream().collect(Collectors.toConcurrentMap(Seam::name, s -> wanted.kind(s.name()) == RegistrationKind.PLAIN ? Optional.empty() : widest(s.face().shape())));
+        tongueCuts = plain.seams().parallelStream().filter(this::mayHaveTongue).collect(Collectors.toConcurrentMap(Seam::name, s -> TongueCut.of(s, room, wanted.clearanceMm())));
         for (var seam : plain.seams()) {
             progress.check();
             place(seam);
         }
         for (var name : wanted.byHand().keySet())
             if (plain.seams().stream().noneMatch(s -> s.name().equals(name))) findings.add("what was placed on seam " + name + " waits: there is no such seam now");
-        if (wanted.letters()) letters();
         return this;
     }
 
@@ -95,6 +101,7 @@ public final class Registrar {
     }
 
     private Registered worked(List<Section> bare) {
+        if (wanted.letters()) letters();
         var sections = bare.parallelStream().map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed()) : s).toList();
         return new Registered(new Sectioning(sections, plain.seams(), plain.findings()), fitted, tongues, refused, loose(), hardware(), findings, added, removed);
     }
@@ -138,8 +145,7 @@ public final class Registrar {
     /** Why not even the smallest fits at the widest place. */
     private String reason(Seam seam, RegistrationKind kind) {
         double d = kind.sizes().getLast(), r = radius(kind, d);
-        var widest = widest(seam.face().shape());
-        double have = widest.map(c -> c.r).orElse(0.0);
+        double have = widest.getOrDefault(seam.name(), Optional.empty()).map(c -> c.r).orElse(0.0);
         if (have < r + wanted.wallMm()) return String.format(Locale.ROOT, "the face is %.1f mm wide at most, %.1f mm are needed for the smallest, %.0f mm", 2 * have, 2 * (r + wanted.wallMm()), d);
         return "there is not the depth for the smallest, " + Math.round(d) + " mm, in both sections";
     }
@@ -164,7 +170,7 @@ public final class Registrar {
 
     /** Largest stock first, none thinner than {@code thinnest} mm; fewer than {@code least} places are not worth it. */
     private boolean several(Seam seam, RegistrationKind kind, int least, double thinnest) {
-        var widest = widest(seam.face().shape());
+        var widest = this.widest.getOrDefault(seam.name(), Optional.empty());
         for (double d : kind.sizes()) {
             if (d < thinnest || widest.isEmpty() || widest.get().r < radius(kind, d) + wanted.wallMm()) continue;
             var places = places(seam, kind, d);
@@ -303,8 +309,13 @@ public final class Registrar {
         else removed -= v;
     }
 
+    private boolean mayHaveTongue(Seam s) {
+        var kind = wanted.kind(s.name());
+        return (kind == RegistrationKind.TONGUE || kind == RegistrationKind.FITTING) && !wanted.byHand().containsKey(s.name());
+    }
+
     private boolean tongue(Seam seam) {
-        var cut = TongueCut.of(seam, room, wanted.clearanceMm());
+        var cut = tongueCuts.getOrDefault(seam.name(), Optional.empty());
         if (cut.isEmpty()) return false;
         var t = cut.get();
         t.grooves().forEach(g -> work(seam.plane(), seam.above(), CapFeature.straight(g, -t.depthMm())));
@@ -405,23 +416,26 @@ public final class Registrar {
         return p.minus(plane.normal().times(plane.height(p)));
     }
 
+    /** Marks of one section and the plane of the face they go into. */
+    private record Lettered(String section, int plane, List<CapFeature> marks) {}
+
     private void letters() {
-        var missing = new ArrayList<String>();
-        for (var s : plain.sections()) {
-            var text = s.name() + " " + Math.round(100 * scale);
-            boolean done = false;
-            var faces = plain.seams().stream().filter(q -> q.first().equals(s.name()) || q.second().equals(s.name())).sorted(java.util.Comparator.comparingDouble(Seam::areaMm2).reversed()).toList();
-            for (var seam : faces) {
-                var taken = jobs.containsKey(s.name()) ? jobs.get(s.name()).features().getOrDefault(seam.plane(), List.of()) : List.<CapFeature>of();
-                var marks = FaceMark.of(seam, seam.above().equals(s.name()), text, taken);
-                if (marks.isEmpty()) continue;
-                marks.get().forEach(m -> work(seam.plane(), s.name(), m));
-                done = true;
-                break;
-            }
-            if (!done && !faces.isEmpty()) missing.add(s.name());
-        }
+        var lettered = plain.sections().parallelStream().map(s -> lettered(s.name())).flatMap(Optional::stream).toList();
+        lettered.forEach(l -> l.marks.forEach(m -> work(l.plane, l.section, m)));
+        var missing = plain.sections().stream().map(Section::name).filter(n -> lettered.stream().noneMatch(l -> l.section.equals(n)) && plain.seams().stream().anyMatch(q -> q.first().equals(n) || q.second().equals(n))).toList();
         if (!missing.isEmpty()) findings.add((missing.size() == 1 ? "section " : "sections ") + String.join(", ", missing) + ": no hidden face is wide enough for letters of 2.5 mm: pencil the name inside");
+    }
+
+    /** Into the largest face that has the room beside what is worked into it already. */
+    private Optional<Lettered> lettered(String name) {
+        var text = name + " " + Math.round(100 * scale);
+        var faces = plain.seams().stream().filter(q -> q.first().equals(name) || q.second().equals(name)).sorted(java.util.Comparator.comparingDouble(Seam::areaMm2).reversed()).toList();
+        for (var seam : faces) {
+            var taken = jobs.containsKey(name) ? jobs.get(name).features().getOrDefault(seam.plane(), List.of()) : List.<CapFeature>of();
+            var marks = FaceMark.of(seam, seam.above().equals(name), text, taken);
+            if (marks.isPresent()) return Optional.of(new Lettered(name, seam.plane(), marks.get()));
+        }
+        return Optional.empty();
     }
 
     private List<Registered.Loose> loose() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
@@ -48,15 +49,17 @@ final class SeamFinder {
     /** @param seen show lengths already known, by seam name */
     static List<Seam> find(List<Section> sections, CutTree tree, Bvh model, Map<String, Double> seen) {
         var planes = tree.planes();
+        return IntStream.range(0, planes.size()).parallel().mapToObj(k -> on(k, planes.get(k), sections, model, seen)).flatMap(List::stream).toList();
+    }
+
+    private static List<Seam> on(int k, CutPlane plane, List<Section> sections, Bvh model, Map<String, Double> seen) {
+        var caps = new ArrayList<Cap>();
+        for (var s : sections) caps(s, k, plane, caps);
         var seams = new ArrayList<Seam>();
-        for (int k = 0; k < planes.size(); k++) {
-            var caps = new ArrayList<Cap>();
-            for (var s : sections) caps(s, k, planes.get(k), caps);
-            for (int i = 0; i < caps.size(); i++)
-                for (int j = i + 1; j < caps.size(); j++)
-                    if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, planes.get(k), model, seen, seams);
-        }
-        return List.copyOf(seams);
+        for (int i = 0; i < caps.size(); i++)
+            for (int j = i + 1; j < caps.size(); j++)
+                if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, plane, model, seen, seams);
+        return seams;
     }
 
     private static void caps(Section s, int plane, CutPlane at, List<Cap> out) {

@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
@@ -60,10 +63,10 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** The pieces of a light copy of the model by the names of these sections, for drawing; matched by where they lie. */
-    public java.util.Map<String, Mesh> drawn(Mesh light, CutTree tree) {
+    public Map<String, Mesh> drawn(Mesh light, CutTree tree) {
         var pieces = new ArrayList<Mesh>();
         cut(light, tree, 0, pieces, Progress.NONE);
-        var out = new java.util.LinkedHashMap<String, Mesh>();
+        var out = new LinkedHashMap<String, Mesh>();
         for (var s : sections) {
             var c = s.mesh().bounds().centre();
             pieces.stream().min(Comparator.comparingDouble(p -> p.bounds().centre().distance(c))).ifPresent(p -> {
@@ -71,6 +74,15 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
                 out.put(s.name(), p);
             });
         }
+        return out;
+    }
+
+    /** The pieces of a light copy of the model in the order in which {@link #of} names them; for drawing while a plane moves. */
+    public static Map<String, Mesh> sketch(Mesh light, CutTree tree, int firstLetter) {
+        var pieces = new ArrayList<Mesh>();
+        cut(light, tree, 0, pieces, Progress.NONE);
+        var out = new LinkedHashMap<String, Mesh>();
+        for (var p : pieces) out.put(Section.letter(firstLetter + out.size()), p);
         return out;
     }
 
@@ -103,6 +115,9 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
                 .orElseThrow(() -> new IllegalArgumentException("no section " + name));
     }
 
+    /** What came of one side of a plane. */
+    private record Side(List<Mesh> pieces, int openChains) {}
+
     /** Returns how many chains stayed open. */
     private static int cut(Mesh piece, CutTree tree, int number, List<Mesh> out, Progress progress) {
         progress.check();
@@ -116,8 +131,13 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
             }
             case CutTree.Split s -> {
                 var halves = PlaneCut.cut(piece, s.plane(), number);
-                yield halves.openChains() + cut(halves.above(), s.above(), number + 1, out, progress)
-                        + cut(halves.below(), s.below(), number + 1 + s.above().planeCount(), out, progress);
+                var sides = IntStream.range(0, 2).parallel().mapToObj(k -> {
+                    var own = new ArrayList<Mesh>();
+                    int open = k == 0 ? cut(halves.above(), s.above(), number + 1, own, progress) : cut(halves.below(), s.below(), number + 1 + s.above().planeCount(), own, progress);
+                    return new Side(own, open);
+                }).toList();
+                sides.forEach(side -> out.addAll(side.pieces));
+                yield halves.openChains() + sides.stream().mapToInt(Side::openChains).sum();
             }
         };
     }

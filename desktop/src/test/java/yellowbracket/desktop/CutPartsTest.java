@@ -92,12 +92,12 @@ class CutPartsTest extends WindowTest {
 
     @Test
     void planesAreSetByNumbersSnappedLimitedMergedAndRemoved(FxRobot robot) {
-        derived();
+        examined();
         page(robot, "planes");
         var plane = prop().cuts().planes().getFirst();
         type(robot, "#lean-0", "20");
         until("leaning", () -> Math.abs(PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) - 20) < 1e-6);
-        derived();
+        examined();
         type(robot, "#plane-0", "nonsense");
         assertThat(told()).contains("place of plane 1").contains("type millimetres");
         assertThat(robot.lookup("#plane-0").query().getStyleClass()).contains("wrong");

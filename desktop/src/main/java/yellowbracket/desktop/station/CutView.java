@@ -101,7 +101,7 @@ public final class CutView extends StationView {
 
     @Override
     protected List<Node<?>> shows() {
-        return List.of(Node.SECTIONS, Node.REGISTERED, Node.STANDS, Node.TWINS, Node.DRAWN, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.SCHEDULE);
+        return List.of(Node.SECTIONS, Node.REGISTERED, Node.STANDS, Node.TWINS, Node.SKETCH, Node.DRAWN, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.SCHEDULE);
     }
 
     @Override
@@ -145,7 +145,7 @@ public final class CutView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(true);
-        var drawn = model.result(Node.DRAWN);
+        var drawn = model.fresh(Node.SKETCH) && !model.fresh(Node.DRAWN) ? model.result(Node.SKETCH) : model.result(Node.DRAWN);
         var size = bounds();
         if (drawn.isEmpty() || size.isEmpty()) return;
         boolean panes = bench.planes().isSelected();
