@@ -67,21 +67,21 @@ final class Shots {
             frame.bench().explode().setValue(0.9);
         }));
         todo.add(new Shot("joint", () -> {
+            model.choose("staff");
             model.pageProperty().set(Page.CUT);
-            frame.cutView().pickSeam("A|C");
-            frame.bench().explode().setValue(0.6);
+            frame.cutView().pickSeam("H|I");
+            frame.bench().explode().setValue(0.25);
         }));
-        page("print", Page.PRINT);
+        todo.add(new Shot("print", () -> {
+            model.choose("helm");
+            model.pageProperty().set(Page.PRINT);
+        }));
         page("join", Page.JOIN);
         page("smooth", Page.SMOOTH);
         page("colour", Page.COLOUR);
         page("wear", Page.WEAR);
         page("log", Page.LOG);
         page("plan", Page.PLAN);
-        todo.add(new Shot("staff", () -> {
-            model.choose("staff");
-            model.pageProperty().set(Page.CUT);
-        }));
         todo.add(new Shot("mask", () -> {
             model.choose("mask");
             model.pageProperty().set(Page.COLOUR);

@@ -45,11 +45,6 @@ class CutPartsTest extends WindowTest {
         derived();
     }
 
-    private static void press(FxRobot robot, String words) {
-        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
-        robot.interact(button::fire);
-    }
-
     private void planned() {
         until("planned", () -> model.planning().busyProperty().get().isEmpty());
     }

@@ -53,11 +53,6 @@ class SizePartsTest extends WindowTest {
         until("sized", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(java.util.Optional.of(model.shownProperty().get())) && model.fresh(Node.REMEDIES) && model.fresh(Node.BY_AXIS));
     }
 
-    private static void press(FxRobot robot, String words) {
-        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
-        robot.interact(button::fire);
-    }
-
     private String gauge(FxRobot robot) {
         return text(robot, ".gauge-value");
     }

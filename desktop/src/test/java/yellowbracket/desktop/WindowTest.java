@@ -12,6 +12,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -121,6 +122,11 @@ abstract class WindowTest {
 
     static void type(FxRobot robot, String field, String value) {
         robot.clickOn(field).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+    }
+
+    static void press(FxRobot robot, String words) {
+        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
+        robot.interact(button::fire);
     }
 
     static void typeScale(FxRobot robot, String value) {

@@ -48,17 +48,18 @@ final class FileActions {
         return Optional.ofNullable(chooser.showDialog(window.get())).map(java.io.File::toPath);
     }
 
-    void exportSections() {
-        folder("folder for the section files").ifPresent(this::exportSectionsTo);
+    /** @param asPrinted lying on the bed; else where they sit in the prop */
+    void exportSections(boolean asPrinted) {
+        folder("folder for the section files").ifPresent(f -> exportSectionsTo(f, asPrinted));
     }
 
     /** Without asking where: for tests and scripts. */
-    void exportSectionsTo(Path folder) {
+    void exportSectionsTo(Path folder, boolean asPrinted) {
         var registered = model.result(yellowbracket.build.Node.REGISTERED);
         var prints = model.result(yellowbracket.build.Node.PRINTS);
         var prop = model.currentProp();
         if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
-        else export(() -> new SectionFiles(model.shownProperty().get().name() + ": " + prop.get().name(), prop.get().scale(), registered.get(), prints).write(folder).all());
+        else export(() -> new SectionFiles(model.shownProperty().get().name() + ": " + prop.get().name(), prop.get().scale(), registered.get(), asPrinted ? prints : Optional.empty()).write(folder).all());
     }
 
     void exportCalendar() {

@@ -203,7 +203,8 @@ public final class Frame extends StackPane {
         commands.add("save as", "", files::saveAs);
         commands.add("undo", "Ctrl+Z", model::undo);
         commands.add("redo", "Ctrl+Shift+Z", model::redo);
-        commands.add("export sections and cut list", "", files::exportSections);
+        commands.add("export sections as printed, cut list and map", "", () -> files.exportSections(true));
+        commands.add("export sections in place", "", () -> files.exportSections(false));
         commands.add("export calendar", "", files::exportCalendar);
         commands.add("export log", "", files::exportLog);
         for (var part : SizeView.PARTS) commands.add("size: " + part, "", () -> {
@@ -394,7 +395,7 @@ public final class Frame extends StackPane {
 
     /** Without asking where: for tests and scripts. */
     public void exportSectionsTo(Path folder) {
-        files.exportSectionsTo(folder);
+        files.exportSectionsTo(folder, true);
     }
 
     private void benchMode() {

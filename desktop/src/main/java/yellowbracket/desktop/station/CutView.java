@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.scene.Group;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.CullFace;
@@ -51,7 +52,8 @@ public final class CutView extends StationView {
     private boolean dragging;
     private Runnable rewrite = () -> {};
 
-    public CutView(AppModel model, Bench bench, Runnable exportSections) {
+    /** @param exportSections asked for files; true as printed, false in place */
+    public CutView(AppModel model, Bench bench, Consumer<Boolean> exportSections) {
         super(model, bench);
         plans = new PlansPart(this);
         planes = new PlanesPart(this);

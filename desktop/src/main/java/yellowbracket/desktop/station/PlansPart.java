@@ -11,6 +11,7 @@ import yellowbracket.build.Node;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.PlanWishes;
+import yellowbracket.cut.Registered;
 import yellowbracket.cut.SectionPlan;
 import yellowbracket.cut.SectionPlanner;
 import yellowbracket.desktop.AppModel;
@@ -60,8 +61,11 @@ final class PlansPart extends CutPart {
         for (var o : s.plans) {
             var edit = Edit.cuts("cut: " + o.name(), prop().id(), t -> o.tree());
             boolean current = o.tree().equals(prop().cuts());
-            var row = view.planRow(table, shortName(o), current, edit, this::figures);
-            row.more("best of those found: " + o.name());
+            var row = view.planRow(table, shortName(o), current, edit, (r, d) -> {
+                figures(r, d);
+                r.more(o.name() + hardware(d));
+            });
+            if (!row.told()) row.more(o.name());
             if (!current) row.estimates(estimates(o));
         }
         card.add(table);
@@ -71,7 +75,12 @@ final class PlansPart extends CutPart {
         int locked = prop().cuts().onlyLocked().planeCount();
         if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes") + "; let them go under planes to plan freely");
         else card.text("lock planes under the planes tab, and the rest is planned around them");
+        registered().filter(r -> !r.hardware().isEmpty()).ifPresent(r -> card.row("hardware", Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
         s.plans.stream().filter(o -> o.tree().equals(prop().cuts())).findFirst().ifPresent(o -> reasons(card, o));
+    }
+
+    private String hardware(Derived d) {
+        return d.get(Node.REGISTERED, prop().id()).map(r -> r.hardware().isEmpty() ? "\nno hardware" : "\n" + String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList())).orElse("");
     }
 
     private static String shortName(SectionPlan p) {

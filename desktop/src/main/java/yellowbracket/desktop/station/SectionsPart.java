@@ -1,6 +1,8 @@
 package yellowbracket.desktop.station;
 
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
 import yellowbracket.cut.Section;
@@ -12,9 +14,9 @@ import yellowbracket.size.Reshape;
 
 /** What the cuts leave: sections with their room on the beds, what is alike, what to buy, and the files. Part of the cut page. */
 final class SectionsPart extends CutPart {
-    private final Runnable export;
+    private final Consumer<Boolean> export;
 
-    SectionsPart(CutView view, Runnable export) {
+    SectionsPart(CutView view, Consumer<Boolean> export) {
         super(view);
         this.export = export;
     }
@@ -36,8 +38,8 @@ final class SectionsPart extends CutPart {
             if (!r.hardware().isEmpty()) card.title("hardware");
             r.hardware().forEach(h -> card.row(h.kind().words(), h.size(), h.count() + (r.loose().stream().anyMatch(l -> l.name().endsWith(h.size())) ? " to print" : " to buy")));
         });
-        card.primary("export sections ...", export);
-        card.text("an STL for each section as it will be printed, loose pins, one 3MF with all, the cut list, and the section map as a page to pin up");
+        card.primary("export sections ...", () -> export.accept(true), Card.action("in place ...", () -> export.accept(false)));
+        card.text("an STL for each section, lying as it will be printed or in place; loose pins, one 3MF with all, the cut list, and the section map as a page to pin up");
     }
 
     private double grams(Section q) {
@@ -56,18 +58,18 @@ final class SectionsPart extends CutPart {
 
     private void halvesRow(Card card) {
         var even = prop().reshape().even();
-        var both = Card.action("as they are", () -> even(java.util.Optional.empty(), "both halves as they are"));
-        var right = Card.action("right twice", () -> even(java.util.Optional.of(Reshape.Half.RIGHT), "right half twice"));
-        var left = Card.action("left twice", () -> even(java.util.Optional.of(Reshape.Half.LEFT), "left half twice"));
+        var both = Card.action("as they are", () -> even(Optional.empty(), "both halves as they are"));
+        var right = Card.action("right twice", () -> even(Optional.of(Reshape.Half.RIGHT), "right half twice"));
+        var left = Card.action("left twice", () -> even(Optional.of(Reshape.Half.LEFT), "left half twice"));
         both.setDisable(even.isEmpty());
-        right.setDisable(even.equals(java.util.Optional.of(Reshape.Half.RIGHT)));
-        left.setDisable(even.equals(java.util.Optional.of(Reshape.Half.LEFT)));
+        right.setDisable(even.equals(Optional.of(Reshape.Half.RIGHT)));
+        left.setDisable(even.equals(Optional.of(Reshape.Half.LEFT)));
         right.setAccessibleText("the right half and its mirror image in place of both");
         left.setAccessibleText("the left half and its mirror image in place of both");
         card.row("halves", both, right, left);
     }
 
-    private void even(java.util.Optional<Reshape.Half> half, String name) {
+    private void even(Optional<Reshape.Half> half, String name) {
         model.apply(Edit.reshape(name, prop().id(), r -> r.evened(half)));
     }
 }

@@ -63,6 +63,11 @@ public final class Alternatives extends VBox {
             button.setTooltip(new Tooltip(words));
         }
 
+        /** Whether more was said already. */
+        public boolean told() {
+            return button.getTooltip() != null;
+        }
+
         /** Rough figures at once, until the worked-out ones arrive. */
         public void estimates(String... figures) {
             for (int i = 0; i < Math.min(columns, figures.length); i++) if (cells.get(i).getText().equals("\u2026")) cells.get(i).setText(figures[i]);
