@@ -36,7 +36,7 @@ public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> 
     /** So many of something. */
     public record Hardware(RegistrationKind kind, String size, int count) {
         public String words() {
-            return count + " " + kind.words() + " " + size;
+            return kind.words(count) + " " + size;
         }
     }
 
@@ -59,6 +59,6 @@ public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> 
         var tongue = tongues.stream().filter(t -> t.seam().equals(seam)).findFirst();
         if (tongue.isPresent()) return "tongue and groove";
         if (list.isEmpty()) return "plain";
-        return list.size() + " " + list.getFirst().kind().words() + " " + list.getFirst().size();
+        return list.getFirst().kind().words(list.size()) + " " + list.getFirst().size();
     }
 }

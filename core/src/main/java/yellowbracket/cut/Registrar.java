@@ -133,7 +133,7 @@ public final class Registrar {
                 refuse(seam, kind, "no hidden inner wall carries two of them");
             }
             default -> {
-                if (!several(seam, kind, 1, 0)) refuse(seam, kind, reason(seam, kind));
+                if (!several(seam, kind, Math.min(2, count(seam, kind)), 0) && !several(seam, kind, 1, 0)) refuse(seam, kind, reason(seam, kind));
             }
         }
     }
@@ -173,7 +173,8 @@ public final class Registrar {
         var widest = this.widest.getOrDefault(seam.name(), Optional.empty());
         for (double d : kind.sizes()) {
             if (d < thinnest || widest.isEmpty() || widest.get().r < radius(kind, d) + wanted.wallMm()) continue;
-            var places = places(seam, kind, d);
+            var places = places(seam, kind, d, count(seam, kind));
+            if (places.size() == 1) places = places(seam, kind, d, 1); // alone it belongs in the middle
             if (places.size() < least) continue;
             boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS) && goesBothWays(seam, places);
             for (int i = 0; i < places.size(); i++) {
@@ -204,15 +205,14 @@ public final class Registrar {
         return any;
     }
 
-    /** Far from each other, each deep enough on both sides. */
-    private List<Coordinate> places(Seam seam, RegistrationKind kind, double diameter) {
+    /** Up to {@code n}, far from each other, each deep enough on both sides. */
+    private List<Coordinate> places(Seam seam, RegistrationKind kind, double diameter, int n) {
         double r = radius(kind, diameter), least = kind.leastDepthMm(diameter);
         var inner = seam.face().shape().buffer(-(r + wanted.wallMm()));
         if (inner.isEmpty()) return List.of();
         var open = candidates(inner);
         widest(inner).ifPresent(c -> open.add(c.c));
         var chosen = new ArrayList<Coordinate>();
-        int n = count(seam, kind);
         var middle = n == 1 ? open.getLast() : inner.getCentroid().getCoordinate();
         while (chosen.size() < n && !open.isEmpty()) {
             Coordinate best = null;

@@ -34,6 +34,11 @@ public enum RegistrationKind {
         return words;
     }
 
+    /** So many of them: {@code 1 metal rod}, {@code 3 metal rods}. */
+    public String words(int count) {
+        return count + " " + (count == 1 ? words.replaceFirst("(pin|dowel|rod|magnet)s", "$1") : words);
+    }
+
     public List<Double> sizes() {
         return sizes;
     }

@@ -205,6 +205,16 @@ class RegistrarTest {
     }
 
     @Test
+    void twoThinnerRodsAreBetterThanOneThatTurnsAndOneGoesInTheMiddle() {
+        var r = registered(Shapes.tube(12, 0, -60, 60, 64), HALVED, 1, of(RegistrationKind.RODS));
+        assertThat(r.fitted()).hasSize(2);
+        assertThat(r.words("A|B")).startsWith("2 metal rods");
+        var slim = registered(Shapes.tube(6, 0, -60, 60, 64), HALVED, 1, of(RegistrationKind.RODS));
+        assertThat(slim.fitted()).singleElement().satisfies(f -> assertThat(Math.hypot(f.at().x(), f.at().y())).isLessThan(0.5));
+        assertThat(slim.words("A|B")).startsWith("1 metal rod ");
+    }
+
+    @Test
     void aRodRunsThroughAllSectionsOfAStaff() {
         var staff = Shapes.tube(14, 0, -200, 200, 48);
         CutTree tree = CutTree.WHOLE;
