@@ -105,7 +105,7 @@ final class CutCommand extends Output {
         var findings = new ArrayList<>(sections.findings());
         findings.addAll(r.findings());
         r.refused().forEach(q -> findings.add(q.words()));
-        Alike.among(sections.sections()).forEach(t -> findings.add(t.words()));
+        findings.addAll(Alike.sentences(Alike.among(sections.sections())));
         var list = sections.sections().stream().map(s -> {
             var stand = room.stream().map(b -> TurnedFit.stand(s.mesh(), b)).min(java.util.Comparator.comparingDouble(TurnedFit.Stand::overMm)).orElseThrow();
             if (!stand.fits()) findings.add(String.format(Locale.ROOT, "section %s is %.1f mm too large for the bed in any position: choose another plan with --aim", s.name(), stand.overMm()));

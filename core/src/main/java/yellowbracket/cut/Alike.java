@@ -1,6 +1,7 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -24,6 +25,14 @@ public final class Alike {
         public String words() {
             return section + (mirrored ? " is the mirror image of " : " is the same as ") + of;
         }
+    }
+
+    /** One sentence for all that share a file: {@code B, C are the same as A}. */
+    public static List<String> sentences(List<Twin> twins) {
+        var by = new LinkedHashMap<String, List<Twin>>();
+        for (var t : twins) by.computeIfAbsent(t.of() + t.mirrored(), k -> new ArrayList<>()).add(t);
+        return by.values().stream().map(list -> list.size() == 1 ? list.getFirst().words()
+                : String.join(", ", list.stream().map(Twin::section).toList()) + (list.getFirst().mirrored() ? " are mirror images of " : " are the same as ") + list.getFirst().of()).toList();
     }
 
     /** At most one for each section, naming the earliest that serves. */

@@ -24,6 +24,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     public static final int MOST_SECTIONS = 200;
     private static final Comparator<Mesh> HIGHEST_FIRST = Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25)).reversed()
             .thenComparingDouble(m -> m.bounds().centre().x()).thenComparingDouble(m -> m.bounds().centre().y());
+    private static final int MOST_NAMED = 8;
     /** A section of less volume, mm3, is told as a sliver. */
     private static final double SLIVER_MM3 = 60;
 
@@ -41,10 +42,15 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         for (var piece : pieces) {
             String name = Section.letter(firstLetter + sections.size());
             sections.add(new Section(name, piece, MeshHealth.balanced(piece)));
-            if (Math.abs(piece.volumeMm3()) < SLIVER_MM3) findings.add("section " + name + " is a sliver: move the plane that makes it, or drop the body on the size page");
         }
+        var slivers = sections.stream().filter(q -> Math.abs(q.mesh().volumeMm3()) < SLIVER_MM3).map(Section::name).toList();
+        if (!slivers.isEmpty()) findings.add((slivers.size() == 1 ? "section " + slivers.getFirst() + " is a sliver" : slivers.size() + " sections are slivers (" + some(slivers) + ")") + ": move the plane that makes it, or drop the body on the size page");
         progress.check();
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
+    }
+
+    private static String some(List<String> names) {
+        return names.size() <= MOST_NAMED ? String.join(", ", names) : String.join(", ", names.subList(0, MOST_NAMED)) + " ...";
     }
 
     /** The same tree on a model that differs a little; pieces take the names of those they lie nearest to. */

@@ -30,6 +30,7 @@ class AlikeTest {
         var turned = WEDGE.turned(Turn.quarter(0).then(Turn.quarter(2))).moved(new Vec3(70, -3, 8));
         var list = List.of(section("A", WEDGE), section("B", turned), section("C", WEDGE.mirrored()), section("D", WEDGE.scaled(1.01)));
         assertThat(Alike.among(list)).containsExactly(new Alike.Twin("B", "A", false), new Alike.Twin("C", "A", true));
+        assertThat(Alike.sentences(List.of(new Alike.Twin("B", "A", false), new Alike.Twin("C", "A", true), new Alike.Twin("D", "A", false)))).containsExactly("B, D are the same as A", "C is the mirror image of A");
         assertThat(new Alike.Twin("C", "A", true).words()).isEqualTo("C is the mirror image of A");
     }
 

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
+import yellowbracket.cut.Alike;
 import yellowbracket.cut.Section;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
@@ -33,7 +34,7 @@ final class SectionsPart extends CutPart {
         var prints = model.result(Node.PRINTS);
         card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name).words("size", 138, q -> words().size(q.size()))
                 .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q))).words("fits", 118, this::fits).words("shell", 56, q -> q.closed() ? "closed" : "open").rows(s.sections(), 9));
-        model.result(Node.TWINS).ifPresent(t -> t.list().forEach(w -> card.finding(Fit.Weight.NOTE, w.words() + (w.mirrored() ? ": print one file as it is and once mirrored" : ": one file prints both"), "", () -> {})));
+        model.result(Node.TWINS).ifPresent(t -> Alike.sentences(t.list()).forEach(w -> card.finding(Fit.Weight.NOTE, w + ": one file prints them", "", () -> {})));
         registered().ifPresent(r -> {
             if (!r.hardware().isEmpty()) card.title("hardware");
             r.hardware().forEach(h -> card.row(h.kind().words(), h.size(), h.count() + (r.loose().stream().anyMatch(l -> l.name().endsWith(h.size())) ? " to print" : " to buy")));
