@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import yellowbracket.size.Trial;
@@ -23,6 +24,7 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
+    private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
 
     public Entry {
@@ -42,6 +44,14 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         if (spent.matches()) return Optional.of(new Entry(at, Kind.SPENT, "", 0, number(spent.group(1)), text, tags));
         if (trial(text).isPresent()) return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
         return Optional.of(new Entry(at, Kind.NOTE, "", 0, 0, text, tags));
+    }
+
+    /** How far a failed print had come, 0 to 1; only where a percentage was told. */
+    public OptionalDouble share() {
+        var m = PERCENT.matcher(text);
+        if (kind != Kind.FAILED || !m.find()) return OptionalDouble.empty();
+        double share = number(m.group(1)) / 100;
+        return share > 0 && share < 1 ? OptionalDouble.of(share) : OptionalDouble.empty();
     }
 
     /** What a test piece told, and on whom; only of entries of that kind. */

@@ -117,4 +117,13 @@ class LogTest {
         assertThat(Caution.of(new Task("x", Station.SIZE, "p", "measure", 1, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), "k", 0, 0, ""))).isEmpty();
         for (var c : Caution.values()) assertThat(c.gear()).isNotBlank();
     }
+
+    @Test
+    void aFailureTellsHowFarItCame() {
+        assertThat(entry("failed C 62 % 8.1 h came off").share()).hasValue(0.62);
+        assertThat(entry("failed C 62,5% warped").share()).hasValue(0.625);
+        assertThat(entry("failed C 140 %").share()).isEmpty();
+        assertThat(entry("failed C clogged").share()).isEmpty();
+        assertThat(entry("done C 62 % humidity").share()).isEmpty();
+    }
 }

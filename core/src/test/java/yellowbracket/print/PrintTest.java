@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.cut.Section;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.mesh.Turn;
@@ -189,5 +190,43 @@ class PrintTest {
         assertThat(new Printer("tiny", 15, 15, 15, 5, 0.4, 100, 1, 0, 0).check()).singleElement().asString().contains("less than any section needs");
         assertThat(new Printer("odd", 200, 200, 200, 5, 0, 0, 1, 0, 0).check()).hasSize(2);
         SHOP.profiles().forEach(p -> assertThat(p.check()).as(p.name()).isEmpty());
+    }
+
+    /** Upright bar of 20 x 20 x 100 mm, every layer alike. */
+    private static SectionPrint bar(Mesh m) {
+        var index = Bvh.of(m);
+        var way = Orientation.of(m, index, SurfaceSamples.of(m, index, 400), SHOP.profile("usual"), Turn.NONE);
+        var printer = SHOP.printers().getFirst();
+        return new SectionPrint("A", way, SHOP.profile("usual"), printer, Estimate.of(m, way, SHOP.profile("usual"), SHOP.material("PLA"), printer), true);
+    }
+
+    @Test
+    void whatIsMissingOfAFailedPrintIsCutAtTheHeightReached() {
+        var m = Shapes.box(new Vec3(0, 0, 30), new Vec3(20, 20, 130));
+        var s = Salvage.of(m, bar(m), 0.62);
+        assertThat(s.heightMm()).isCloseTo(62, within(0.2));
+        assertThat(s.missingMm()).isCloseTo(38, within(0.2));
+        assertThat(s.plane().normal()).isEqualTo(Vec3.Z);
+        assertThat(s.plane().offsetMm()).isCloseTo(92, within(0.2));
+        var rest = s.rest(m);
+        MeshAssert.assertClosed(rest);
+        assertThat(rest.bounds().min().z()).isCloseTo(0, within(1e-9));
+        assertThat(rest.volumeMm3()).isCloseTo(400 * s.missingMm(), within(1e-6));
+        assertThat(s.options()).extracting(Salvage.Option::way).containsExactlyInAnyOrder(Salvage.Way.REST, Salvage.Way.AGAIN);
+        assertThat(s.options().stream().filter(o -> o.way() == Salvage.Way.REST).findFirst().orElseThrow().seamMm()).isCloseTo(80, within(1e-6));
+        assertThat(Salvage.atHeight(m, bar(m), 62).share()).isCloseTo(0.62, within(0.01));
+    }
+
+    @Test
+    void aLongPrintIsSavedAndAShortOneBegunAgain() {
+        var tall = Shapes.box(Vec3.ZERO, new Vec3(60, 60, 240));
+        var late = Salvage.of(tall, bar(tall), 0.9);
+        assertThat(late.options().getFirst().way()).isEqualTo(Salvage.Way.REST);
+        assertThat(late.lostHours()).isCloseTo(0.9 * bar(tall).hours(), within(1e-9));
+        var early = Salvage.of(tall, bar(tall), 0.02);
+        assertThat(early.options().getFirst().way()).isEqualTo(Salvage.Way.AGAIN);
+        var nearly = Salvage.of(tall, bar(tall), 0.98);
+        assertThat(nearly.options().getFirst().way()).as("under 5 mm: one coat").isEqualTo(Salvage.Way.FILL);
+        assertThat(nearly.options()).isSortedAccordingTo(java.util.Comparator.comparingDouble(Salvage.Option::hours));
     }
 }

@@ -125,6 +125,7 @@ public record DemoBuild(Build build, Meshes meshes) {
         say(out, today, 3, "11:00", "done smooth:mask:2 0.5 h");
         say(out, today, 3, "11:30", "mask, primer round 1: nine pinholes, two low spots at the left brow #flaw");
         say(out, today, 2, "20:20", "spent 27.5 filler, spot putty, two cans of filler primer");
+        say(out, today, 1, "07:10", "failed D 64 % 8.4 h layer shift overnight #mid-bed");
         return List.copyOf(out);
     }
 

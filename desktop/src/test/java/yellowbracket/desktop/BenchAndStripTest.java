@@ -141,8 +141,8 @@ class BenchAndStripTest extends WindowTest {
     @Test
     @SuppressWarnings("unchecked")
     void tablesSortAndCopyAsText(FxRobot robot) {
-        derived();
-        robot.interact(() -> model.pageProperty().set(Page.CUT));
+        examined();
+        robot.interact(() -> frame.run("cut: sections"));
         until("sections", () -> robot.lookup(".table-view").tryQuery().isPresent());
         var table = (TableView<Object>) robot.lookup(".table-view").queryAs(TableView.class);
         var grams = table.getColumns().get(2);

@@ -65,6 +65,7 @@ class FrameTest extends WindowTest {
         robot.type(KeyCode.DIGIT2);
         until("cut page", () -> model.pageProperty().get() == Page.CUT);
         WaitForAsyncUtils.waitForFxEvents();
+        robot.clickOn("#tab-planes");
         int planes = model.currentProp().orElseThrow().cuts().planeCount();
         robot.clickOn("+ z");
         until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);

@@ -196,4 +196,15 @@ class HandsOnTest extends WindowTest {
                 if (n instanceof Button b && b.isVisible()) assertThat(b.localToScene(b.getBoundsInLocal()).getMaxX()).as(page + ": " + b.getText()).isLessThanOrEqualTo(1025);
         }
     }
+
+    @Test
+    void aFailedPrintOffersWhatCanBeSaved(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.pageProperty().set(Page.PRINT));
+        until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
+        assertThat(text(robot, ".row-name")).contains("print the rest and join it", "print it again");
+        assertThat(text(robot, ".row-more")).contains("a seam of");
+        robot.interact(() -> model.apply(yellowbracket.build.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
+        until("printed since: nothing to save", () -> !text(robot, ".section-title").contains("section D stopped"));
+    }
 }

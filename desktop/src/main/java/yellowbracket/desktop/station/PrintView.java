@@ -1,6 +1,10 @@
 package yellowbracket.desktop.station;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Group;
@@ -10,9 +14,11 @@ import javafx.scene.shape.Box;
 import javafx.scene.transform.Affine;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import javafx.stage.FileChooser;
 import yellowbracket.build.Derived;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
+import yellowbracket.cut.Section;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -21,11 +27,14 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.log.Entry;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.print.Cusp;
 import yellowbracket.print.PrintPlan;
+import yellowbracket.print.Salvage;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.size.Fit;
 
@@ -53,6 +62,7 @@ public final class PrintView extends StationView {
         layers(card);
         walls(card);
         printers(card, plan);
+        failures(card, plan);
         plan.findings().forEach(f -> card.finding(Fit.Weight.STOP, f, "cut it again", () -> model.pageProperty().set(Page.CUT)));
         profile.check().forEach(f -> card.finding(Fit.Weight.STOP, f, "", () -> {}));
         card.caution("nozzle and bed are hot; fan for ABS and ASA fumes. " + yellowbracket.safety.Caution.DEFER);
@@ -63,6 +73,52 @@ public final class PrintView extends StationView {
                 .words("way up", 130, p -> p.orientation().label()).number("hours", 56, SectionPrint::hours, p -> Words.about(p.hours())).number("grams", 58, p -> p.estimate().grams(), p -> Words.whole(p.estimate().grams()))
                 .number("lines \u00b5m", 60, SectionPrint::cusp95Um, p -> Words.text("%.0f", p.cusp95Um())).number("risk", 46, SectionPrint::risk, p -> Words.percent(p.risk())).rows(plan.prints(), 10));
         return card;
+    }
+
+    /** What a failure late in the longest print costs, and what can be done with those that failed and were not printed since. */
+    private void failures(Card card, PrintPlan plan) {
+        plan.prints().stream().max(Comparator.comparingDouble(SectionPrint::hours)).ifPresent(p -> card.row("failing at 80 %", Words.about(0.8 * p.hours()),
+                Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * (p.estimate().grams() + p.estimate().supportGrams())), p.name())));
+        for (var e : open()) {
+            var section = model.result(Node.SECTIONS).flatMap(s -> s.sections().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst());
+            var print = plan.prints().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst();
+            if (section.isEmpty() || print.isEmpty() || e.share().isEmpty()) continue;
+            var salvage = Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble());
+            card.title(Words.text("section %s stopped at %.0f %%: about %s above the bed", salvage.section(), 100 * salvage.share(), words().length(salvage.heightMm())));
+            card.text(Words.text("%s and %s are gone; measure the stump, the cut goes at its height", Words.about(salvage.lostHours()), Words.grams(salvage.lostGrams())));
+            for (var o : salvage.options()) {
+                var rest = o.way() == Salvage.Way.REST ? new javafx.scene.Node[] {Card.more(o.figures()), Card.action("write the rest ...", () -> writeRest(salvage, section.get()))} : new javafx.scene.Node[] {Card.more(o.figures())};
+                card.row(o.way().words(), rest);
+            }
+        }
+    }
+
+    /** The last failure of each section not printed since. */
+    private List<Entry> open() {
+        var last = new LinkedHashMap<String, Entry>();
+        for (var e : model.shownProperty().get().log()) {
+            if (e.kind() == Entry.Kind.FAILED) last.put(e.about(), e);
+            if (e.kind() == Entry.Kind.DONE) last.remove(e.about());
+        }
+        return List.copyOf(last.values());
+    }
+
+    private void writeRest(Salvage s, Section section) {
+        var chooser = new FileChooser();
+        chooser.setTitle("what is missing of section " + s.section());
+        chooser.setInitialFileName("section-" + s.section() + "-rest.stl");
+        Optional.ofNullable(chooser.showSaveDialog(bench.getScene().getWindow())).ifPresent(f -> writeRest(s, section, f.toPath()));
+    }
+
+    private void writeRest(Salvage s, Section section, Path to) {
+        model.background("writing the rest", p -> {
+            try {
+                MeshWriter.write(List.of(new MeshWriter.Named("rest of section " + s.section(), s.rest(section.mesh()))), MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL), to);
+                return to;
+            } catch (IOException e) {
+                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+            }
+        }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: it stands on the cut, as high as what is missing"));
     }
 
     private static double low(PrintPlan p) {
