@@ -28,7 +28,7 @@ public record Salvage(String section, double share, double heightMm, double miss
 
     /** What to do. */
     public enum Way {
-        REST("print the rest and join it"), AGAIN("print it again"), FILL("make it up with filler");
+        REST("print the rest"), AGAIN("print it again"), FILL("fill it up");
 
         private final String words;
 

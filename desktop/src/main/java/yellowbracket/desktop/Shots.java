@@ -82,10 +82,6 @@ final class Shots {
         page("wear", Page.WEAR);
         page("log", Page.LOG);
         page("plan", Page.PLAN);
-        todo.add(new Shot("mask", () -> {
-            model.choose("mask");
-            model.pageProperty().set(Page.COLOUR);
-        }));
         todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));
         todo.add(new Shot("bodies", () -> {
             press(KeyCode.ESCAPE, "");

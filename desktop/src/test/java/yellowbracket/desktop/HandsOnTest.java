@@ -202,7 +202,7 @@ class HandsOnTest extends WindowTest {
         derived();
         robot.interact(() -> model.pageProperty().set(Page.PRINT));
         until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
-        assertThat(text(robot, ".row-name")).contains("print the rest and join it", "print it again");
+        assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");
         robot.interact(() -> model.apply(yellowbracket.build.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
         until("printed since: nothing to save", () -> !text(robot, ".section-title").contains("section D stopped"));
