@@ -18,6 +18,8 @@ import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.Station;
 import yellowbracket.size.Fit;
@@ -131,11 +133,7 @@ final class PlansPart extends CutPart {
         searches.put(key, search);
         double scale = prop().scale();
         var wishes = wishes();
-        model.planning().run("planning cuts", progress -> SectionPlanner.plan(mesh.get(), scale, wishes, progress, found -> Platform.runLater(() -> {
-            if (search.over) return;
-            search.plans = found;
-            view.again();
-        })), outcome -> {
+        model.planning().run("planning cuts", progress -> planned(mesh.get(), scale, wishes, progress, search), outcome -> {
             search.over = true;
             switch (outcome) {
                 case SectionPlanner.Outcome.Planned p -> search.plans = p.plans();
@@ -144,6 +142,21 @@ final class PlansPart extends CutPart {
             view.again();
         });
         return search;
+    }
+
+    /** On the planning thread; a search that breaks off says so instead of looking on for ever. */
+    private SectionPlanner.Outcome planned(Mesh mesh, double scale, PlanWishes wishes, Progress progress, Search search) {
+        try {
+            return SectionPlanner.plan(mesh, scale, wishes, progress, found -> Platform.runLater(() -> {
+                if (search.over) return;
+                search.plans = found;
+                view.again();
+            }));
+        } catch (Progress.Stopped e) {
+            throw e;
+        } catch (RuntimeException e) {
+            return new SectionPlanner.Outcome.Impossible("planning broke off (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()) + "): mend the mesh under size, or cut by hand");
+        }
     }
 
     private PlanWishes wishes() {
