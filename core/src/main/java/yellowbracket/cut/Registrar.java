@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
+import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
@@ -41,9 +41,9 @@ public final class Registrar {
     /** Where bosses were added, by seam, model coordinates. */
     private Map<String, List<Vec3>> middles = Map.of();
     /** What a tongue on each seam would be: no hole placed changes it, so all are made at once. */
-    private Map<String, Optional<TongueCut>> tongueCuts = Map.of();
+    private final Map<String, Optional<TongueCut>> tongueCuts = new ConcurrentHashMap<>();
     /** The widest place of each seam's face. */
-    private Map<String, Optional<Circle>> widest = Map.of();
+    private final Map<String, Optional<Circle>> widest = new ConcurrentHashMap<>();
     private double added;
     private double removed;
 
@@ -80,13 +80,25 @@ public final class Registrar {
         var again = Bvh.of(carved);
         var second = new Registrar(plain.cutAgain(carved, again, tree, progress).scaled(scale), tree, again, scale, wanted);
         second.middles = blocks.bosses();
+        second.knows(first);
         return second.decide(progress).worked();
+    }
+
+    /** Bosses change the faces of their own seams only: what was found of the others holds. */
+    private void knows(Registrar before) {
+        for (var s : plain.seams()) {
+            if (middles.containsKey(s.name()) || !before.widest.containsKey(s.name())) continue;
+            widest.put(s.name(), before.widest.get(s.name()));
+            if (before.tongueCuts.containsKey(s.name())) tongueCuts.put(s.name(), before.tongueCuts.get(s.name()));
+        }
     }
 
     private Registrar decide(Progress progress) {
         if (plain.seams().stream().anyMatch(s -> wanted.kind(s.name()) == RegistrationKind.THROUGH_ROD)) throughRod();
-        widest = plain.seams().parallelStream().collect(Collectors.toConcurrentMap(Seam::name, s -> wanted.kind(s.name()) == RegistrationKind.PLAIN ? Optional.empty() : widest(s.face().shape())));
-        tongueCuts = plain.seams().parallelStream().filter(this::mayHaveTongue).collect(Collectors.toConcurrentMap(Seam::name, s -> TongueCut.of(s, room, wanted.clearanceMm())));
+        plain.seams().parallelStream().forEach(s -> {
+            widest.computeIfAbsent(s.name(), k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : widest(s.face().shape()));
+            if (mayHaveTongue(s)) tongueCuts.computeIfAbsent(s.name(), k -> TongueCut.of(s, room, wanted.clearanceMm()));
+        });
         for (var seam : plain.seams()) {
             progress.check();
             place(seam);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
@@ -50,8 +51,9 @@ final class WallBlocks {
 
     /** @param seams of the plain cut, model coordinates; {@code bossed}: names of those that get bosses */
     WallBlocks plan(List<Seam> seams, Set<String> bossed) {
-        for (var s : seams) if (bossed.contains(s.name())) bosses(s, hidden(s));
-        if (wanted.ticks()) for (var s : seams) ticks(hidden(s), s);
+        var hidden = seams.parallelStream().filter(s -> wanted.ticks() || bossed.contains(s.name())).collect(Collectors.toConcurrentMap(Seam::name, this::hidden));
+        for (var s : seams) if (bossed.contains(s.name())) bosses(s, hidden.get(s.name()));
+        if (wanted.ticks()) for (var s : seams) ticks(hidden.get(s.name()), s);
         return this;
     }
 
