@@ -428,26 +428,10 @@ public final class Registrar {
         return p.minus(plane.normal().times(plane.height(p)));
     }
 
-    /** Marks of one section and the plane of the face they go into. */
-    private record Lettered(String section, int plane, List<CapFeature> marks) {}
-
     private void letters() {
-        var lettered = plain.sections().parallelStream().map(s -> lettered(s.name())).flatMap(Optional::stream).toList();
-        lettered.forEach(l -> l.marks.forEach(m -> work(l.plane, l.section, m)));
-        var missing = plain.sections().stream().map(Section::name).filter(n -> lettered.stream().noneMatch(l -> l.section.equals(n)) && plain.seams().stream().anyMatch(q -> q.first().equals(n) || q.second().equals(n))).toList();
-        if (!missing.isEmpty()) findings.add((missing.size() == 1 ? "section " : "sections ") + String.join(", ", missing) + ": no hidden face is wide enough for letters of 2.5 mm: pencil the name inside");
-    }
-
-    /** Into the largest face that has the room beside what is worked into it already. */
-    private Optional<Lettered> lettered(String name) {
-        var text = name + " " + Math.round(100 * scale);
-        var faces = plain.seams().stream().filter(q -> q.first().equals(name) || q.second().equals(name)).sorted(java.util.Comparator.comparingDouble(Seam::areaMm2).reversed()).toList();
-        for (var seam : faces) {
-            var taken = jobs.containsKey(name) ? jobs.get(name).features().getOrDefault(seam.plane(), List.of()) : List.<CapFeature>of();
-            var marks = FaceMark.of(seam, seam.above().equals(name), text, taken);
-            if (marks.isPresent()) return Optional.of(new Lettered(name, seam.plane(), marks.get()));
-        }
-        return Optional.empty();
+        var lettered = Lettering.of(plain, scale, (section, plane) -> jobs.containsKey(section) ? jobs.get(section).features().getOrDefault(plane, List.of()) : List.of());
+        lettered.marks().forEach(l -> l.marks().forEach(m -> work(l.plane(), l.section(), m)));
+        lettered.finding().ifPresent(findings::add);
     }
 
     private List<Registered.Loose> loose() {

@@ -113,4 +113,27 @@ class SectionFilesTest {
             assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("lantern: top", "at 104.0 %", "A|B", "6 magnets 10 x 3 mm", "sections", "seams");
         }
     }
+
+    @Test
+    void aMapOfManySectionsRunsOnToASecondPage() throws Exception {
+        var bar = Shapes.box(new Vec3(0, 0, 0), new Vec3(900, 20, 20));
+        CutTree tree = CutTree.WHOLE;
+        for (double x = 18.3; x < 890; x += 18.3) tree = CutTree.split(CutPlane.across(0, x), CutTree.WHOLE, tree);
+        // planes from the far end inwards, each cutting what is left below it
+        var index = Bvh.of(bar);
+        var cuts = Sectioning.of(bar, index, tree, 0, Progress.NONE);
+        assertThat(cuts.sections().size()).isGreaterThan(40);
+        var r = Registrar.of(cuts, tree, index, 1, Registration.PLAIN, Progress.NONE);
+        new SectionFiles("bar", 1, r, Optional.empty()).write(dir);
+        try (var pdf = org.apache.pdfbox.Loader.loadPDF(dir.resolve("section-map.pdf").toFile())) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(2);
+        }
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenIsToldAndNothingIsHalfThere() throws Exception {
+        var blocked = Files.writeString(dir.resolve("file"), "no folder");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new SectionFiles("block", 1, block(RegistrationKind.PLAIN), Optional.empty()).write(blocked.resolve("x"))).isInstanceOf(java.io.IOException.class);
+        assertThat(Files.readString(blocked)).isEqualTo("no folder");
+    }
 }
