@@ -74,7 +74,7 @@ class CutPartsTest extends WindowTest {
 
         page(robot, "planes");
         var kept = prop().cuts().planes().getFirst();
-        robot.clickOn("#lock-0");
+        steadily(() -> robot.clickOn("#lock-0"));
         until("locked", () -> prop().cuts().locks().getFirst());
         page(robot, "plans");
         planned();
@@ -162,7 +162,7 @@ class CutPartsTest extends WindowTest {
         var faces = robot.lookup("#faces").query();
         assertThat(faces.getAccessibleText()).contains("H|I");
         robot.interact(() -> faces.getParent().getParent().layout());
-        robot.clickOn(robot.offset("#faces", -96, 10));
+        steadily(() -> robot.clickOn(robot.offset("#faces", -96, 10)));
         until("a pair of magnets", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == 1);
         var f = model.result(Node.REGISTERED).orElseThrow().on("H|I").getFirst();
         assertThat(f.kind()).isEqualTo(RegistrationKind.MAGNETS);

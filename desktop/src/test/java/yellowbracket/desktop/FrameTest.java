@@ -65,9 +65,9 @@ class FrameTest extends WindowTest {
         robot.type(KeyCode.DIGIT2);
         until("cut page", () -> model.pageProperty().get() == Page.CUT);
         WaitForAsyncUtils.waitForFxEvents();
-        robot.clickOn("#tab-planes");
+        steadily(() -> robot.clickOn("#tab-planes"));
         int planes = model.currentProp().orElseThrow().cuts().planeCount();
-        robot.clickOn("+ z");
+        steadily(() -> robot.clickOn("+ z"));
         until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);
         derived();
         assertThat(model.result(yellowbracket.build.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5).allSatisfy(s -> assertThat(s.closed()).isTrue());

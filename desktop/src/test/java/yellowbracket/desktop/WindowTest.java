@@ -121,12 +121,26 @@ abstract class WindowTest {
     }
 
     static void type(FxRobot robot, String field, String value) {
-        robot.clickOn(field).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+        steadily(() -> robot.clickOn(field));
+        robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
     }
 
     static void press(FxRobot robot, String words) {
         var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
         robot.interact(button::fire);
+    }
+
+    /** Late results write a card anew: what was looked up may be gone when it is clicked, and is looked up again. */
+    static void steadily(Runnable click) {
+        for (int tries = 1; ; tries++) {
+            try {
+                click.run();
+                return;
+            } catch (RuntimeException e) {
+                if (tries == 6) throw e;
+                WaitForAsyncUtils.waitForFxEvents();
+            }
+        }
     }
 
     static void typeScale(FxRobot robot, String value) {

@@ -212,8 +212,8 @@ public final class Frame extends StackPane {
             sizeView().show(part);
         });
         for (var part : CutView.PARTS) commands.add("cut: " + part, "", () -> {
-            model.pageProperty().set(Page.CUT);
             cutView().show(part);
+            model.pageProperty().set(Page.CUT);
         });
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);

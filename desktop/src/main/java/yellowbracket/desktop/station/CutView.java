@@ -94,6 +94,11 @@ public final class CutView extends StationView {
         if (here()) rewrite.run();
     }
 
+    /** Plans have arrived: only their own page is written anew, nothing is taken from under the pointer on another. */
+    void plansArrived() {
+        if (part.equals("plans")) again();
+    }
+
     /** Shows one of {@link #PARTS}. */
     public void show(String name) {
         part = name;

@@ -139,7 +139,7 @@ final class PlansPart extends CutPart {
                 case SectionPlanner.Outcome.Planned p -> search.plans = p.plans();
                 case SectionPlanner.Outcome.Impossible i -> search.impossible = i.why();
             }
-            view.again();
+            view.plansArrived();
         });
         return search;
     }
@@ -150,7 +150,7 @@ final class PlansPart extends CutPart {
             return SectionPlanner.plan(mesh, scale, wishes, progress, found -> Platform.runLater(() -> {
                 if (search.over) return;
                 search.plans = found;
-                view.again();
+                view.plansArrived();
             }));
         } catch (Progress.Stopped e) {
             throw e;
