@@ -59,11 +59,11 @@ final class PrintCommand extends Output {
             throw new ParameterException(spec.commandLine(), e.getMessage());
         }
         var shop = Catalogue.builtIn();
-        var profile = new Profile("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls, infill > 1 ? infill / 100 : infill, 0.8, 50, 0.15);
+        var profile = Profile.of("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls, infill > 1 ? infill / 100 : infill);
         var wrong = new ArrayList<>(profile.check());
         if (shop.materials().stream().noneMatch(m -> m.name().equals(profile.material()))) wrong.add("material " + material + " is not known: " + String.join(", ", shop.materials().stream().map(m -> m.name()).toList()) + ".");
         if (!wrong.isEmpty()) throw new Refused(wrong);
-        var printer = new Printer("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 1, 0.0025, 0.12);
+        var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12);
         var sections = new ArrayList<Section>();
         var choices = new HashMap<String, List<Orientation>>();
         for (var file : files()) {
@@ -72,8 +72,8 @@ final class PrintCommand extends Output {
             var index = Bvh.of(mesh);
             sections.add(new Section(name, mesh, MeshHealth.balanced(mesh)));
             var samples = SurfaceSamples.of(mesh, index, SAMPLES);
-            var ways = new ArrayList<>(Orientation.choices(mesh, index, samples, profile));
-            if (ways.stream().noneMatch(o -> o.fits(1, printer))) TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, index, samples, profile, t)));
+            var ways = new ArrayList<>(Orientation.choices(mesh, samples, profile));
+            if (ways.stream().noneMatch(o -> o.fits(1, printer))) TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, samples, profile, t)));
             choices.put(name, ways);
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);

@@ -7,8 +7,10 @@ import java.util.Map;
 import java.util.Optional;
 import yellowbracket.log.Entry;
 import yellowbracket.plan.WorkHours;
+import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
 
 /**
@@ -17,7 +19,7 @@ import yellowbracket.shop.Wearer;
  * {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when it must be ready.
  */
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers, List<Printer> printers,
-                    WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Entry> log, Map<String, Rate> rates) {
+                    WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue, List<Entry> log, Map<String, Rate> rates) {
     /** The random seed only the demo build has. */
     public static final long DEMO_SEED = 20260312;
 
@@ -26,13 +28,14 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         wearers = List.copyOf(wearers);
         printers = List.copyOf(printers);
         stock = List.copyOf(stock);
+        spools = List.copyOf(spools);
         log = List.copyOf(log);
         rates = java.util.Collections.unmodifiableSortedMap(new java.util.TreeMap<>(rates));
     }
 
     /** Nothing in it yet; ready in six weeks. It takes what the shop has and knows. */
     public static Build empty(LocalDateTime now, ShopFile shop) {
-        return new Build("new build", now, "ready by", now.toLocalDate().plusWeeks(6).atTime(8, 0), List.of(), shop.wearers(), shop.printers(), WorkHours.evenings(), 20, 1, shop.stock(), List.of(), shop.rates());
+        return new Build("new build", now, "ready by", now.toLocalDate().plusWeeks(6).atTime(8, 0), List.of(), shop.wearers(), shop.printers(), WorkHours.evenings(), 20, 1, shop.stock(), shop.spools(), QueueWish.NONE, List.of(), shop.rates());
     }
 
     /** Whether this is the made-up demo build, whose people and hours are nobody's. */
@@ -63,39 +66,47 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
             list.add(same ? prop : p);
         }
         if (!found) list.add(prop);
-        return new Build(name, started, event, due, list, wearers, printers, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, event, due, list, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build withoutProp(String id) {
-        return new Build(name, started, event, due, props.stream().filter(p -> !p.id().equals(id)).toList(), wearers, printers, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, event, due, props.stream().filter(p -> !p.id().equals(id)).toList(), wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build with(Wearer wearer) {
         var list = new ArrayList<>(wearers);
         list.removeIf(w -> w.name().equals(wearer.name()));
         list.add(wearer);
-        return new Build(name, started, event, due, props, list, printers, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, event, due, props, list, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build withPrinters(List<Printer> all) {
-        return new Build(name, started, event, due, props, wearers, all, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, event, due, props, wearers, all, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build with(Entry entry) {
         var list = new ArrayList<>(log);
         list.add(entry);
-        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, list, rates);
+        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, list, rates);
     }
 
     public Build withDue(String what, LocalDateTime when) {
-        return new Build(name, started, what, when, props, wearers, printers, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, what, when, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build withHours(WorkHours w) {
-        return new Build(name, started, event, due, props, wearers, printers, w, shopCelsius, seed, stock, log, rates);
+        return new Build(name, started, event, due, props, wearers, printers, w, shopCelsius, seed, stock, spools, queue, log, rates);
+    }
+
+    public Build withSpools(List<Spool> all) {
+        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, all, queue, log, rates);
+    }
+
+    public Build withQueue(QueueWish q) {
+        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, q, log, rates);
     }
 
     public Build withName(String n) {
-        return new Build(n, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, log, rates);
+        return new Build(n, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
     }
 }

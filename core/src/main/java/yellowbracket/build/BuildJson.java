@@ -11,10 +11,14 @@ import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import yellowbracket.print.QueueWish;
+import yellowbracket.shop.Process;
+import yellowbracket.shop.Profile;
+import yellowbracket.shop.Speeds;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
     private static final String FORMAT = "yellow-bracket-build";
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
@@ -51,6 +55,7 @@ public final class BuildJson {
             if (schema == 1) fromFirst(root.path("build"));
             if (schema <= 2) fromSecond(root.path("build"));
             if (schema <= 3) fromThird(root.path("build"));
+            if (schema <= 4) fromFourth(root.path("build"));
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
             throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
@@ -83,6 +88,24 @@ public final class BuildJson {
             if (p instanceof ObjectNode o && !o.has("registration")) o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
             unlocked(p.path("cuts"));
         }
+    }
+
+    /** Schema 4 knew neither speeds, brims and resin, nor what was decided about single prints, spools, and who is away when. */
+    private static void fromFourth(JsonNode build) {
+        for (var p : build.path("props")) {
+            if (p instanceof ObjectNode o && !o.has("prints")) o.putObject("prints");
+            if (!(p.path("profile") instanceof ObjectNode f) || f.has("speeds")) continue;
+            f.put("lineWidthMm", Profile.LINE * f.path("nozzleMm").asDouble()).put("brimMm", 0).put("raftLayers", 0).putNull("cure").set("speeds", MAPPER.valueToTree(Speeds.USUAL));
+        }
+        printersFromFourth(build.path("printers"));
+        if (build.path("hours") instanceof ObjectNode h && !h.has("away")) h.putArray("away");
+        if (!(build instanceof ObjectNode b)) return;
+        if (!b.has("spools")) b.putArray("spools");
+        if (!b.has("queue")) b.set("queue", MAPPER.valueToTree(QueueWish.NONE));
+    }
+
+    static void printersFromFourth(JsonNode printers) {
+        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process")) o.put("process", Process.FILAMENT.name()).putNull("quiet");
     }
 
     private static void unlocked(JsonNode tree) {

@@ -1,7 +1,7 @@
 package yellowbracket.build;
 
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,11 +10,9 @@ import java.util.stream.Collectors;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.SprayWeather;
 import yellowbracket.cut.Alike;
-import yellowbracket.cut.Bed;
 import yellowbracket.cut.Registrar;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
-import yellowbracket.cut.TurnedFit;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
@@ -34,11 +32,10 @@ import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.plan.Scheduler;
 import yellowbracket.plan.TaskList;
-import yellowbracket.print.Failure;
-import yellowbracket.print.Orientation;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
+import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Rate;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Ladder;
@@ -62,6 +59,7 @@ final class Derivation {
     private final Progress progress;
     private final Results results;
     private final SizeNodes sizing;
+    private final PrintNodes printing;
 
     Derivation(Build build, Meshes meshes, Memo memo, WeatherFeed weather, Catalogue shop, java.time.LocalDateTime now, Derived before, Progress progress, Consumer<Derived> publish) {
         this.build = build;
@@ -72,6 +70,7 @@ final class Derivation {
         this.progress = progress;
         results = new Results(build, memo, before, progress, publish);
         sizing = new SizeNodes(build, results, shop);
+        printing = new PrintNodes(build, results, shop);
     }
 
     /** Only what a table of alternatives shows: no drawings, no health, no chance. */
@@ -108,6 +107,7 @@ final class Derivation {
         for (var p : props) results.guarded(() -> show(p));
         for (var p : props) results.guarded(() -> draw(p));
         results.guarded(() -> plan(build.props().stream().map(p -> works.get(p.id())).filter(java.util.Objects::nonNull).toList()));
+        for (var p : props) results.guarded(() -> printing(p));
         for (var p : props) results.guarded(() -> sizing.donning(p));
         for (var p : props) results.guarded(() -> {
             var mesh = mesh(p);
@@ -186,42 +186,26 @@ final class Derivation {
         var registered = results.node(Node.REGISTERED, p, List.of(cuts, p.scale(), p.registration()), () -> Registrar.of(mesh, index, cuts, p.cuts(), p.scale(), p.registration(), progress));
         var sections = results.node(Node.SECTIONS, p, List.of(registered), registered::sections);
         var samples = results.node(Node.SAMPLES, p, List.of(cuts), () -> new Node.Samples(each(cuts, s -> SurfaceSamples.of(s.mesh(), index, SAMPLES))));
-        var angle = List.<Object>of(cuts, samples, p.profile().supportAngleDeg());
-        var choices = results.node(Node.CHOICES, p, angle, () -> new Node.Choices(each(cuts, s -> Orientation.choices(s.mesh(), Bvh.of(s.mesh()), samples.bySection().get(s.name()), p.profile()))));
-        var printers = printers();
-        var stands = stands(p, cuts, printers);
-        var prints = results.node(Node.PRINTS, p, List.of(sections, choices, stands, p.profile(), printers), () -> PrintPlan.of(sections.sections(), ways(cuts, samples, choices, stands, p), p.scale(), p.profile(), printers, shop));
+        var prints = printing.prints(p, cuts, sections, samples);
         var grams = prints.prints().stream().collect(Collectors.toMap(q -> q.name(), q -> q.estimate().grams()));
         var joins = results.node(Node.JOINS, p, List.of(sections, grams, p.profile().material(), build.shopCelsius(), p.joins()),
                 () -> JoinPlan.of(sections.sections(), sections.seams(), grams, p.profile().material(), build.shopCelsius(), p.joins(), shop));
         var areas = results.node(Node.AREAS, p, List.of(prints, samples, p.scale()), () -> Areas.of(printed(sections, samples, prints, p.scale())));
         double show = sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
-        var smooth = results.node(Node.SMOOTH, p, List.of(areas, show, p.finish(), p.school(), p.hurry(), build.shopCelsius(), p.profile()),
-                () -> SmoothPlan.of(areas, show, p.finish(), p.school(), weights(p.hurry()), build.shopCelsius(), p.profile().wallMm(), shop));
+        var smooth = results.node(Node.SMOOTH, p, List.of(areas, show, p.finish(), p.school(), p.hurry(), build.shopCelsius(), p.profile()), () -> smoothing(p, show).of(areas, p.profile()));
         var colour = results.node(Node.COLOUR, p, List.of(samples, p.scale(), p.zones(), p.seal()),
                 () -> ColourPlan.of(samples.bySection().values().stream().map(s -> s.scaled(p.scale())).toList(), p.scale(), p.zones(), p.seal(), shop));
         return new TaskList.PropWork(p.id(), p.name(), p.worn(), prints, joins, smooth, colour, pads);
     }
 
-    /** On the plain sections: what is worked into their faces does not make them larger by more than a tongue, which the bed's margin holds. */
-    private Node.Stands stands(Prop p, Sectioning cuts, List<Printer> printers) {
-        var beds = printers.stream().collect(Collectors.toMap(Printer::name, Bed::of, (a, b) -> a, LinkedHashMap::new));
-        return results.node(Node.STANDS, p, List.of(cuts, p.scale(), beds), () -> new Node.Stands(each(cuts, s -> {
-            var mesh = s.mesh().scaled(p.scale());
-            var by = new LinkedHashMap<String, TurnedFit.Stand>();
-            beds.forEach((name, bed) -> by.put(name, TurnedFit.stand(mesh, bed)));
-            return Collections.unmodifiableMap(by);
-        })));
+    private Fineness.Smoothing smoothing(Prop p, double seamMm) {
+        return (areas, profile) -> SmoothPlan.of(areas, seamMm, p.finish(), p.school(), weights(p.hurry()), build.shopCelsius(), profile.wallMm(), shop);
     }
 
-    /** Quarter turns, and for a section that stands on a bed only askew, that way too. */
-    private static Map<String, List<Orientation>> ways(Sectioning cuts, Node.Samples samples, Node.Choices choices, Node.Stands stands, Prop p) {
-        return each(cuts, s -> {
-            var list = new ArrayList<>(choices.bySection().get(s.name()));
-            for (var stand : stands.bySection().get(s.name()).values())
-                stand.turn().filter(t -> list.stream().noneMatch(o -> o.turn().equals(t))).ifPresent(t -> list.add(Orientation.of(s.mesh(), Bvh.of(s.mesh()), samples.bySection().get(s.name()), p.profile(), t)));
-            return List.copyOf(list);
-        });
+    /** Ways up to choose from, support drawn, hours against fineness. */
+    private void printing(Prop p) {
+        double seam = results.known().get(Node.SECTIONS, p.id()).map(s -> s.seams().stream().mapToDouble(q -> q.showLengthMm()).sum()).orElse(0.0);
+        printing.rest(p, mesh(p), smoothing(p, seam));
     }
 
     private static <T> Map<String, T> each(Sectioning cuts, java.util.function.Function<Section, T> make) {
@@ -254,40 +238,35 @@ final class Derivation {
         };
     }
 
-    /** Failure rates after the log: a failed print tagged with the printer's name (blanks as -) counts against it, one without a tag against all. */
-    private List<Printer> printers() {
-        var failed = build.log().stream().filter(e -> e.kind() == yellowbracket.log.Entry.Kind.FAILED).toList();
-        double hours = Lessons.facts(build.log()).done().values().stream().filter(a -> a.task().startsWith("print:")).mapToDouble(a -> a.hours()).sum();
-        return build.printers().stream().map(p -> {
-            String tag = p.name().replace(' ', '-');
-            int n = (int) failed.stream().filter(e -> e.tags().isEmpty() || e.tags().contains(tag)).count();
-            double rate = Failure.learnedRate(p.failuresPerHour(), n, hours / Math.max(1, build.printers().size()));
-            return new Printer(p.name(), p.bedX(), p.bedY(), p.bedZ(), p.marginMm(), p.nozzleMm(), p.speedMmS(), p.hoursFactor(), rate, p.costPerHour());
-        }).toList();
-    }
-
     private void plan(List<TaskList.PropWork> works) {
         var tasks = schedule(works);
         results.node(Node.NEEDS, Node.BUILD, List.of(tasks, build.stock()), () -> needs(works));
-        var done = tasks.lessons().doneWith(tasks.list());
-        results.node(Node.CHANCE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), weather, build.seed()), () -> new Node.Chance(
-                scheduler().chance(tasks.list(), done, CHANCE_RUNS, new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
+        results.node(Node.CHANCE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather, build.seed()), () -> new Node.Chance(
+                scheduler().chance(tasks.list(), tasks.facts(), CHANCE_RUNS, new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
     }
 
     private Scheduler scheduler() {
-        return new Scheduler(now, build.due(), build.hours(), this::sprayable);
+        return new Scheduler(now, build.due(), build.hours(), this::sprayable, quiet());
+    }
+
+    private Map<String, Quiet> quiet() {
+        return build.printers().stream().filter(p -> p.quiet().isPresent()).collect(Collectors.toMap(Printer::name, p -> p.quiet().orElseThrow(), (a, b) -> a));
     }
 
     private Node.Tasks schedule(List<TaskList.PropWork> works) {
-        var tasks = results.node(Node.TASKS, Node.BUILD, List.of(works, build.log(), build.rates()), () -> {
-            var plain = works.stream().flatMap(w -> TaskList.of(w, Map.of()).stream()).toList();
+        var plates = printing.plates(works);
+        var shared = printing.shared(plates, works);
+        var tasks = results.node(Node.TASKS, Node.BUILD, List.of(works, build.log(), build.rates(), shared, build.queue()), () -> {
+            var plain = works.stream().flatMap(w -> TaskList.of(w, Map.of(), shared).stream()).toList();
             var facts = Lessons.facts(build.log());
             var lessons = facts.learn(plain, build.rates());
             Map<String, Rate> rates = lessons.rates();
-            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates).stream()).toList(), lessons, facts.learn(plain, Map.of()).rates());
+            var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
+            own.putAll(printing.own());
+            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates, shared).stream()).toList(), lessons, own, printing.order(shared));
         });
-        var done = tasks.lessons().doneWith(tasks.list());
-        results.node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), weather), () -> scheduler().schedule(tasks.list(), done));
+        var schedule = results.node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather), () -> scheduler().schedule(tasks.list(), tasks.facts()));
+        printing.spools(schedule, works);
         return tasks;
     }
 

@@ -12,7 +12,7 @@ public final class Derived {
 
     record Result(State state, Object value, String reason) {}
 
-    static final Derived NOTHING = new Derived(Map.of(), Optional.empty());
+    public static final Derived NOTHING = new Derived(Map.of(), Optional.empty());
     private final Map<Key, Result> results;
     private final Optional<Build> build;
 

@@ -11,6 +11,8 @@ import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.log.Lessons;
+import yellowbracket.log.PrintRecord;
+import yellowbracket.log.Recurring;
 import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bvh;
@@ -22,10 +24,19 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Overlaps;
 import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.WallThickness;
 import yellowbracket.plan.Schedule;
+import yellowbracket.plan.Scheduler;
 import yellowbracket.plan.Task;
+import yellowbracket.print.Columns;
+import yellowbracket.print.OnePiece;
 import yellowbracket.print.Orientation;
+import yellowbracket.print.Plates;
+import yellowbracket.print.Remark;
+import yellowbracket.print.SectionPrint;
+import yellowbracket.print.Shadow;
+import yellowbracket.print.SpoolPlan;
 import yellowbracket.print.Estimate;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Rate;
@@ -82,6 +93,17 @@ public record Node<T>(String name, Class<T> type) {
     public static final Node<Twins> TWINS = new Node<>("sections alike", Twins.class);
     public static final Node<Samples> SAMPLES = new Node<>("surface", Samples.class);
     public static final Node<Choices> CHOICES = new Node<>("orientations", Choices.class);
+    /** The choices, with turns made by hand and those that alone fit a bed. */
+    public static final Node<Choices> ALL_WAYS = new Node<>("ways up", Choices.class);
+    public static final Node<Records> RECORDS = new Node<>("printers' records", Records.class);
+    public static final Node<Remarks> REMARKS = new Node<>("print remarks", Remarks.class);
+    public static final Node<Ways> WAYS = new Node<>("best ways up", Ways.class);
+    public static final Node<Posts> POSTS = new Node<>("support", Posts.class);
+    public static final Node<Fineness> FINENESS = new Node<>("fineness", Fineness.class);
+    public static final Node<OnePiece> ONE_PIECE = new Node<>("one piece", OnePiece.class);
+    public static final Node<Shadows> SHADOWS = new Node<>("shadows", Shadows.class);
+    public static final Node<Plating> PLATES = new Node<>("plates", Plating.class);
+    public static final Node<SpoolPlan> SPOOLS = new Node<>("spools", SpoolPlan.class);
     public static final Node<PrintPlan> PRINTS = new Node<>("prints", PrintPlan.class);
     public static final Node<JoinPlan> JOINS = new Node<>("joins", JoinPlan.class);
     public static final Node<Areas> AREAS = new Node<>("areas", Areas.class);
@@ -176,14 +198,47 @@ public record Node<T>(String name, Class<T> type) {
     /** Equal-area samples by section, in model coordinates. */
     public record Samples(Map<String, SurfaceSamples> bySection) {}
 
+    /** What the log says of each printer. */
+    public record Records(List<PrintRecord> list) {
+        public PrintRecord of(String printer) {
+            return list.stream().filter(r -> r.printer().equals(printer)).findFirst().orElseThrow(() -> new IllegalArgumentException("no printer " + printer));
+        }
+    }
+
+    /** Rules broken by prints still ahead, and situations in which prints failed before. */
+    public record Remarks(List<Remark> rules, List<Recurring.Warning> recurring) {}
+
+    /** A way up worth choosing: as it stands in the choices, what it is best at, and its print. */
+    public record Way(Turn turn, List<Orientation.Aim> aims, SectionPrint print) {}
+
+    public record Ways(Map<String, List<Way>> bySection) {}
+
+    /** Columns of support in the coordinates of the turned section, some of them, and the height of its bed there. */
+    public record Held(List<Columns.Post> posts, double bedZ) {}
+
+    public record Posts(Map<String, Held> bySection) {}
+
+    public record Shadows(Map<String, Shadow> bySection) {}
+
+    /** Plates still to print, of all props: each section by itself, and beds filled; which of them is the plan. */
+    public record Plating(List<Plates.Plate> single, List<Plates.Plate> full, boolean fullPlates) {
+        public List<Plates.Plate> chosen() {
+            return fullPlates ? full : single;
+        }
+    }
+
     /** Ways up by section, best first, for the unscaled section. */
     public record Choices(Map<String, List<Orientation>> bySection) {}
 
     /** One set a wearer. */
     public record Pads(List<PadPlan> sets) {}
 
-    /** All tasks with this maker's rates, what the log taught, and the rates this build alone taught. */
-    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own) {}
+    /** All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first, by id. */
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<String> order) {
+        Scheduler.Facts facts() {
+            return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order);
+        }
+    }
 
     /** Share of simulated futures that end in time. */
     public record Chance(double share, int runs) {}

@@ -13,13 +13,15 @@ import yellowbracket.size.Zone;
 
 /**
  * One entry. {@code about}: the id of a task or empty; {@code hours}, {@code money}: 0 where not told. Parsed from a line:
- * {@code done TASK [HOURS h]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
+ * {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
  */
 public record Entry(LocalDateTime at, Kind kind, String about, double hours, double money, String text, List<String> tags) {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, DONE, FAILED, SPENT, FIT }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, FIT }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern STARTED = Pattern.compile("started\\s+([A-Z]{1,2}(?:\\+[A-Z]{1,2})*|print:\\S+)(?:\\s.*)?");
+    private static final Pattern PLANNED = Pattern.compile("\\bplanned\\s+(\\d+(?:[.,]\\d+)?)\\s*h\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
@@ -40,6 +42,8 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         if (done.matches()) return Optional.of(new Entry(at, Kind.DONE, taskId(done.group(1)), hours(done.group(2)), 0, text, tags));
         var failed = FAILED.matcher(text);
         if (failed.matches()) return Optional.of(new Entry(at, Kind.FAILED, taskId(failed.group(1)), hours(failed.group(2)), 0, text, tags));
+        var started = STARTED.matcher(text);
+        if (started.matches()) return Optional.of(new Entry(at, Kind.STARTED, taskId(started.group(1)), 0, 0, text, tags));
         var spent = SPENT.matcher(text);
         if (spent.matches()) return Optional.of(new Entry(at, Kind.SPENT, "", 0, number(spent.group(1)), text, tags));
         if (trial(text).isPresent()) return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
@@ -52,6 +56,12 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         if (kind != Kind.FAILED || !m.find()) return OptionalDouble.empty();
         double share = number(m.group(1)) / 100;
         return share > 0 && share < 1 ? OptionalDouble.of(share) : OptionalDouble.empty();
+    }
+
+    /** The hours computed for it before it began, the printer's own factor left out; only where they were told. */
+    public OptionalDouble planned() {
+        var m = PLANNED.matcher(text);
+        return m.find() && number(m.group(1)) > 0 ? OptionalDouble.of(number(m.group(1))) : OptionalDouble.empty();
     }
 
     /** What a test piece told, and on whom; only of entries of that kind. */
@@ -78,13 +88,13 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         return String.format(Locale.ROOT, "fit %s %s %s%s at %.1f %%", prop, wearer, t.verdict().name().toLowerCase(Locale.ROOT), how, 100 * t.scale());
     }
 
-    /** A bare section letter means its print. */
+    /** A bare section letter means its print, several joined by + the plate they are on. */
     private static String taskId(String word) {
-        return word.matches("[A-Z]{1,2}") ? "print:" + word : word;
+        return word.matches("[A-Z]{1,2}(\\+[A-Z]{1,2})*") ? "print:" + word : word;
     }
 
     private static double hours(String rest) {
-        Matcher m = HOURS.matcher(rest);
+        Matcher m = HOURS.matcher(PLANNED.matcher(rest).replaceAll(""));
         return m.find() ? number(m.group(1)) / (m.group(2).equals("min") ? 60 : 1) : 0;
     }
 

@@ -140,6 +140,21 @@ public final class Mesh {
         return sum / 6;
     }
 
+    /** Of the enclosed volume, the middle of its box where it encloses none. */
+    public Vec3 centreOfMass() {
+        var c = bounds().centre();
+        double x = 0, y = 0, z = 0, all = 0;
+        for (int f = 0; f < tri.length; f += STRIDE) {
+            int i = STRIDE * tri[f], j = STRIDE * tri[f + 1], k = STRIDE * tri[f + 2];
+            double v = det(i, j, k, c);
+            all += v;
+            x += v * (xyz[i] + xyz[j] + xyz[k] - 3 * c.x());
+            y += v * (xyz[i + 1] + xyz[j + 1] + xyz[k + 1] - 3 * c.y());
+            z += v * (xyz[i + 2] + xyz[j + 2] + xyz[k + 2] - 3 * c.z());
+        }
+        return Math.abs(all) < 1e-9 ? c : c.plus(new Vec3(x, y, z).times(0.25 / all));
+    }
+
     private double det(int a, int b, int c, Vec3 o) {
         double ax = xyz[a] - o.x(), ay = xyz[a + 1] - o.y(), az = xyz[a + 2] - o.z();
         double bx = xyz[b] - o.x(), by = xyz[b + 1] - o.y(), bz = xyz[b + 2] - o.z();

@@ -10,24 +10,35 @@ import java.util.Map;
 import java.util.function.Predicate;
 import java.util.random.RandomGenerator;
 import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Quiet;
 
 /**
  * Serial schedule generation (Kolisch, Hartmann 1999) with the longest remaining chain first: each task, when all it waits for is placed, takes the earliest
- * time its resource allows. One person within the working hours; printers run day and night but are started when somebody is up; spraying needs the
+ * time its resource allows. One person within the working hours; printers run day and night, but for their quiet hours, and are started when somebody is there; spraying needs the
  * person and an hour the weather allows. Times are whole minutes after {@code now}. O(tasks x spans).
  */
 public final class Scheduler {
     private static final int HORIZON_DAYS = 400;
     private static final int STEP_MIN = 15;
+    private static final int DAY_MIN = 24 * 60;
+    /** A print under way that should be through is taken to need this much longer. */
+    private static final int OVERDUE_MIN = 10;
 
     private final LocalDateTime now;
     private final LocalDateTime due;
     private final WorkHours hours;
     private final Predicate<LocalDateTime> sprayable;
+    private final Map<String, Quiet> quiet;
     private final int[] work;
 
     /** @param sprayable whether the weather of an hour allows spraying */
     public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, Predicate<LocalDateTime> sprayable) {
+        this(now, due, hours, sprayable, Map.of());
+    }
+
+    /** @param quiet by printer: when it must not run */
+    public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, Predicate<LocalDateTime> sprayable, Map<String, Quiet> quiet) {
+        this.quiet = Map.copyOf(quiet);
         this.now = now;
         this.due = due;
         this.hours = hours;
@@ -37,17 +48,24 @@ public final class Scheduler {
 
     /** @throws IllegalArgumentException if tasks wait for each other in a ring, or a task has no time long enough in any week */
     public Schedule schedule(List<Task> tasks, Map<String, Actual> done) {
-        return new Run(tasks, done, work).place();
+        return schedule(tasks, new Facts(done, Map.of(), List.of()));
+    }
+
+    /** What is done, the prints under way since when, and those that are to come first on their printers, in that order, by task id. */
+    public record Facts(Map<String, Actual> done, Map<String, LocalDateTime> running, List<String> order) {}
+
+    public Schedule schedule(List<Task> tasks, Facts facts) {
+        return new Run(tasks, facts, work).place();
     }
 
     /** Share of simulated futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers' rates. */
-    public double chance(List<Task> tasks, Map<String, Actual> done, int runs, RandomGenerator random, Progress progress) {
+    public double chance(List<Task> tasks, Facts facts, int runs, RandomGenerator random, Progress progress) {
         int ready = 0;
         for (int i = 0; i < runs; i++) {
             progress.check();
             progress.report(i, runs);
             var drawn = tasks.stream().map(t -> t.withActive(draw(t, random))).toList();
-            if (new Run(drawn, done, work).place().slackH() >= 0) ready++;
+            if (new Run(drawn, facts, work).place().slackH() >= 0) ready++;
         }
         return (double) ready / runs;
     }
@@ -76,10 +94,14 @@ public final class Scheduler {
         private int[] free;
         private int spans;
         private final Map<String, Integer> printerFree = new HashMap<>();
+        private final Map<String, LocalDateTime> running;
+        /** Which print on the same printer must be placed before this one, or -1. */
+        private final int[] follows;
 
-        Run(List<Task> tasks, Map<String, Actual> done, int[] work) {
+        Run(List<Task> tasks, Facts facts, int[] work) {
             this.tasks = tasks;
-            this.done = done;
+            done = facts.done();
+            running = facts.running();
             for (int i = 0; i < tasks.size(); i++) index.put(tasks.get(i).id(), i);
             before = tasks.stream().map(t -> t.after().stream().filter(index::containsKey).mapToInt(index::get).toArray()).toArray(int[][]::new);
             tail = new double[tasks.size()];
@@ -88,6 +110,7 @@ public final class Scheduler {
             ready = new int[tasks.size()];
             free = Arrays.copyOf(work, work.length + 4 * tasks.size() + 64);
             spans = work.length / 2;
+            follows = follows(facts.order());
         }
 
         Schedule place() {
@@ -96,7 +119,7 @@ public final class Scheduler {
             for (int n = 0; n < tasks.size(); n++) {
                 int next = -1;
                 for (int i = 0; i < placed.length; i++) {
-                    if (placed[i] || next >= 0 && tail[i] <= tail[next] || !Arrays.stream(before[i]).allMatch(b -> placed[b])) continue;
+                    if (placed[i] || next >= 0 && tail[i] <= tail[next] || !Arrays.stream(before[i]).allMatch(b -> placed[b]) || follows[i] >= 0 && !placed[follows[i]]) continue;
                     next = i;
                 }
                 put(next);
@@ -106,6 +129,29 @@ public final class Scheduler {
             for (int i = 0; i < placed.length; i++)
                 out.add(new Schedule.Placed(tasks.get(i), now.plusMinutes(start[i]), now.plusMinutes(end[i]), now.plusMinutes(ready[i]), done.containsKey(tasks.get(i).id())));
             return new Schedule(now, due, List.copyOf(out));
+        }
+
+        /** Prints under way come first on their printer, then those named in order, then the others as their tails want. */
+        private int[] follows(List<String> order) {
+            var out = new int[tasks.size()];
+            Arrays.fill(out, -1);
+            var last = new HashMap<String, Integer>();
+            var queue = new ArrayList<Integer>();
+            for (int i = 0; i < out.length; i++) if (open(i) && running.containsKey(tasks.get(i).id())) queue.add(i);
+            for (var id : order) {
+                var i = index.get(id);
+                if (i != null && open(i) && !queue.contains(i)) queue.add(i);
+            }
+            for (int i : queue) {
+                var before = last.put(tasks.get(i).printer(), i);
+                if (before != null) out[i] = before;
+            }
+            for (int i = 0; i < out.length; i++) if (open(i) && !queue.contains(i)) out[i] = last.getOrDefault(tasks.get(i).printer(), -1);
+            return out;
+        }
+
+        private boolean open(int i) {
+            return tasks.get(i).resource() == Task.Resource.PRINTER && !done.containsKey(tasks.get(i).id());
         }
 
         /** From the last to the first, so that each task's tail holds the longest chain behind it. */
@@ -149,17 +195,45 @@ public final class Scheduler {
         }
 
         private void print(int i, Task t, int from, int minutes) {
-            int at = awake(Math.max(from, printerFree.getOrDefault(t.printer(), 0)));
+            var since = running.get(t.id());
+            int at = since != null ? (int) ChronoUnit.MINUTES.between(now, since) : loud(t.printer(), awake(Math.max(from, printerFree.getOrDefault(t.printer(), 0))));
             start[i] = at;
-            end[i] = at + minutes;
+            end[i] = since == null ? through(t.printer(), at, minutes) : Math.max(through(t.printer(), at, minutes), OVERDUE_MIN);
             printerFree.put(t.printer(), awake(end[i]) + 20); // somebody takes it off and starts the next
         }
 
         private int awake(int minute) {
             var at = now.plusMinutes(minute);
-            if (at.toLocalTime().isBefore(hours.printFrom())) return minute + (int) ChronoUnit.MINUTES.between(at.toLocalTime(), hours.printFrom());
-            if (at.toLocalTime().isAfter(hours.printTo())) return minute + (int) ChronoUnit.MINUTES.between(at, at.toLocalDate().plusDays(1).atTime(hours.printFrom()));
+            return minute + (int) ChronoUnit.MINUTES.between(at, hours.present(at));
+        }
+
+        /** When a printer may be heard and somebody is there to start it. */
+        private int loud(String printer, int minute) {
+            var q = quiet.get(printer);
+            for (int tries = 0; q != null && tries < 60 && q.holds(now.plusMinutes(minute).toLocalTime()); tries++) minute = awake(minute + untilLoud(q, minute));
             return minute;
+        }
+
+        private int untilLoud(Quiet q, int minute) {
+            var t = now.plusMinutes(minute).toLocalTime();
+            return Math.floorMod((int) ChronoUnit.MINUTES.between(t, q.to()), DAY_MIN);
+        }
+
+        /** When {@code minutes} of printing from {@code at} on are through, the pauses of quiet hours between. */
+        private int through(String printer, int at, int minutes) {
+            var q = quiet.get(printer);
+            if (q == null) return at + minutes;
+            for (int left = minutes; left > 0; ) {
+                var t = now.plusMinutes(at).toLocalTime();
+                if (q.holds(t)) {
+                    at += Math.max(1, untilLoud(q, at));
+                    continue;
+                }
+                int run = Math.min(left, Math.max(1, Math.floorMod((int) ChronoUnit.MINUTES.between(t, q.from()), DAY_MIN)));
+                at += run;
+                left -= run;
+            }
+            return at;
         }
 
         /** Takes the person's time from {@code from} on; a task that does not split takes the first span that holds it, or starts one that is the longest. */

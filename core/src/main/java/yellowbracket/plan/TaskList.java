@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.join.JoinPlan;
+import yellowbracket.print.CleanUp;
 import yellowbracket.print.PrintPlan;
+import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
 import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.SmoothPlan;
@@ -20,22 +22,31 @@ public final class TaskList {
     /** What the stations decided for one prop. {@code worn}: it goes on somebody; {@code pads}: one set a wearer. */
     public record PropWork(String id, String name, boolean worn, PrintPlan print, JoinPlan join, SmoothPlan smooth, ColourPlan colour, List<PadPlan> pads) {}
 
+    /** A plate that holds more than one section, of one prop or of several. {@code props}: those whose sections are on it. */
+    public record Shared(String id, List<String> sections, List<String> props, double hours, Printer printer) {}
+
     private static final double FIXED_SPREAD = 0.2;
     private static final double PRINT_SPREAD = 0.08;
-    private static final double CLEAN_MM2_H = 14_000;
 
     private final PropWork prop;
     private final Map<String, Rate> rates;
+    private final Map<String, Shared> shared;
     private final List<Task> out = new ArrayList<>();
 
-    private TaskList(PropWork prop, Map<String, Rate> rates) {
+    private TaskList(PropWork prop, Map<String, Rate> rates, Map<String, Shared> shared) {
         this.prop = prop;
         this.rates = rates;
+        this.shared = shared;
     }
 
     /** @param rates learned factors by rate key, for all but prints (whose factor is the printer's own) */
     public static List<Task> of(PropWork prop, Map<String, Rate> rates) {
-        return new TaskList(prop, rates).run();
+        return of(prop, rates, Map.of());
+    }
+
+    /** @param shared by section: the plate it is printed on with others; its task stands with the first of them */
+    public static List<Task> of(PropWork prop, Map<String, Rate> rates, Map<String, Shared> shared) {
+        return new TaskList(prop, rates, shared).run();
     }
 
     private List<Task> run() {
@@ -52,13 +63,17 @@ public final class TaskList {
     private Map<String, String> prints(String cut) {
         var clean = new HashMap<String, String>();
         for (var p : prop.print.prints()) {
-            String id = "print:" + p.name();
-            out.add(new Task(id, Station.PRINT, prop.id, "print " + p.name(), p.hours(), 0.2, 0, 0, Task.Resource.PRINTER, p.printer().name(), false, List.of(cut),
-                    "printer:" + p.printer().name(), PRINT_SPREAD, p.printer().failuresPerHour(), "layers of the mesh, " + p.printer().name()));
-            double hours = 0.15 + p.orientation().contactMm2() / CLEAN_MM2_H;
-            clean.put(p.name(), person(Station.PRINT, "clean:" + p.name(), "take support off " + p.name(), hours, 0, "clean", List.of(id)));
+            var plate = shared.get(p.name());
+            String id = plate == null ? "print:" + p.name() : plate.id();
+            if (plate == null) print(id, "print " + p.name(), p.hours(), p.printer(), List.of(cut));
+            else if (plate.sections().getFirst().equals(p.name())) print(id, "print " + String.join(", ", plate.sections()) + " on one plate", plate.hours(), plate.printer(), plate.props().stream().map(q -> "cut:" + q).toList());
+            clean.put(p.name(), person(Station.PRINT, "clean:" + p.name(), "take support off " + p.name(), CleanUp.of(p).hours(), 0, "clean", List.of(id)));
         }
         return clean;
+    }
+
+    private void print(String id, String words, double hours, Printer printer, List<String> after) {
+        add(new Task(id, Station.PRINT, prop.id, words, hours, 0.2, 0, 0, Task.Resource.PRINTER, printer.name(), false, after, "printer:" + printer.name(), PRINT_SPREAD, printer.failuresPerHour(), "layers of the mesh, " + printer.name()));
     }
 
     /** Returns the tasks the whole prop waits for. */

@@ -7,8 +7,8 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 
-/** When somebody works: spans by weekday; and between which hours a print may be started or taken off. */
-public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo) {
+/** When somebody works: spans by weekday; between which hours somebody is up to start or take off a print, but for the spans {@code away}. */
+public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo, List<Span> away) {
     /** A span of one weekday, {@code to} after {@code from}. */
     public record Span(DayOfWeek day, LocalTime from, LocalTime to) {
         public Span {
@@ -18,6 +18,7 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
 
     public WorkHours {
         spans = List.copyOf(spans);
+        away = List.copyOf(away);
     }
 
     /** Weekday evenings from 18:30 to 22:00 and ten to six at weekends. */
@@ -27,7 +28,34 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
             boolean weekend = d == DayOfWeek.SATURDAY || d == DayOfWeek.SUNDAY;
             out.add(weekend ? new Span(d, LocalTime.of(10, 0), LocalTime.of(18, 0)) : new Span(d, LocalTime.of(18, 30), LocalTime.of(22, 0)));
         }
-        return new WorkHours(out, LocalTime.of(7, 0), LocalTime.of(23, 0));
+        return new WorkHours(out, LocalTime.of(7, 0), LocalTime.of(23, 0), List.of());
+    }
+
+    /** The same, and nobody in the house from Monday to Friday between these hours. */
+    public WorkHours awayOnWeekdays(LocalTime from, LocalTime to) {
+        var out = new ArrayList<Span>();
+        for (var d : DayOfWeek.values()) if (d != DayOfWeek.SATURDAY && d != DayOfWeek.SUNDAY) out.add(new Span(d, from, to));
+        return new WorkHours(spans, printFrom, printTo, out);
+    }
+
+    public WorkHours withAway(List<Span> other) {
+        return new WorkHours(spans, printFrom, printTo, other);
+    }
+
+    /** The first moment from {@code t} on when somebody is there to change a plate. */
+    public LocalDateTime present(LocalDateTime t) {
+        for (int tries = 0; tries < 40; tries++) {
+            var next = up(t);
+            for (var s : away) if (s.day == next.getDayOfWeek() && !next.toLocalTime().isBefore(s.from) && next.toLocalTime().isBefore(s.to)) next = next.toLocalDate().atTime(s.to);
+            if (next.equals(t)) return t;
+            t = next;
+        }
+        throw new IllegalArgumentException("nobody is ever there to change a plate: shorten the hours away");
+    }
+
+    private LocalDateTime up(LocalDateTime t) {
+        if (t.toLocalTime().isBefore(printFrom)) return t.toLocalDate().atTime(printFrom);
+        return t.toLocalTime().isAfter(printTo) ? t.toLocalDate().plusDays(1).atTime(printFrom) : t;
     }
 
     public double weeklyHours() {

@@ -6,7 +6,7 @@ package yellowbracket.print;
  */
 public final class Cusp {
     /** Valley between the rounded flanks of two beads on an upright wall, as a share of the layer height. */
-    private static final double BEAD = 0.14;
+    static final double BEAD = 0.14;
     /** A face this level is a single top layer: its lines are those of the top skin, not steps. */
     private static final double LEVEL = 0.9994;
 

@@ -1,22 +1,23 @@
 package yellowbracket.print;
 
 import yellowbracket.mesh.Mesh;
+import yellowbracket.shop.Cure;
 import yellowbracket.shop.Material;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
 /**
  * Hours and grams of one print from its layers: walls along the outlines, solid skins where a layer is not covered above or below, sparse infill for the
- * rest; path lengths over speeds times an acceleration factor, plus layer changes and travel. {@code hours} already carries the printer's own factor.
- * {@code low} and {@code high} bound what may be expected of a first print; the factor's log narrows it later.
+ * rest; path lengths over speeds times an acceleration factor, plus layer changes and travel. In resin, layers times light and lift, however much is in them.
+ * {@code hours} already carries the printer's own factor. {@code low} and {@code high} bound what may be expected of a first print; the log narrows it later.
  */
 public record Estimate(int layers, double hours, double lowHours, double highHours, double grams, double supportGrams, double metres, double cost,
                        double wallHours, double infillHours, double supportHours, double otherHours) {
-    /** Real paths speed up and slow down; 1.18 fits prints of helms at 90-120 mm/s. */
-    private static final double ACCELERATION = 1.18;
     private static final double LAYER_CHANGE_S = 1.6;
-    private static final double OUTER_WALL_SPEED = 0.6;
-    private static final double SUPPORT_SPEED = 0.8;
+    /** Heating up and the lines it draws before it starts. */
+    private static final double START_S = 240;
+    /** The first layer goes down at this share of the speed. */
+    private static final double FIRST_LAYER = 0.4;
     private static final double FILAMENT_AREA_MM2 = Math.PI * 1.75 * 1.75 / 4;
     private static final double SPREAD = 0.15;
 
@@ -26,34 +27,77 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
 
     /** From layers already cut at the profile's layer height. */
     public static Estimate of(Layers layers, Orientation orientation, Profile profile, Material material, Printer printer) {
-        double width = profile.lineWidthMm(), h = profile.layerMm(), speed = printer.speedMmS();
-        int skin = Math.max(1, (int) Math.round(profile.topBottomMm() / h)), n = layers.count();
-        double wallMm = 0, wallS = 0, fillMm = 0, travelMm = 0;
-        for (int i = 0; i < n; i++) {
-            double outline = layers.outlineMm(i), area = layers.areaMm2(i);
-            // a wall thinner than all its lines holds only as many as fit
-            double lines = Math.min(profile.walls(), area / Math.max(1e-9, outline * width));
-            double walls = outline * lines;
-            double inner = Math.max(0, area - walls * width);
-            double covered = Math.min(at(layers, i + skin, n), at(layers, i - skin, n));
-            double open = Math.clamp(area - covered, 0, area) / Math.max(1e-9, area);
-            fillMm += inner / width * (open + (1 - open) * profile.infill());
-            wallMm += walls;
-            wallS += outline * Math.min(1, lines) / (OUTER_WALL_SPEED * speed) + outline * Math.max(0, lines - 1) / speed;
-            travelMm += 0.25 * Math.sqrt(area) + 20;
-        }
-        double supportMm3 = orientation.supportMm3() * profile.supportDensity();
-        double supportS = supportMm3 / (width * h) / (SUPPORT_SPEED * speed);
-        double fillS = fillMm / speed, otherS = n * LAYER_CHANGE_S + travelMm / (1.5 * speed) + 240;
-        double k = ACCELERATION * printer.hoursFactor() / 3600;
-        double hours = (wallS + fillS + supportS) * k + otherS / 3600 * printer.hoursFactor();
-        double mm3 = (wallMm + fillMm) * width * h, grams = mm3 * material.densityGcm3() / 1000, support = supportMm3 * material.densityGcm3() / 1000;
-        double cost = (grams + support) / 1000 * material.costPerKg() + hours * printer.costPerHour();
-        return new Estimate(n, hours, hours * (1 - SPREAD), hours * (1 + SPREAD), grams, support, (mm3 + supportMm3) / FILAMENT_AREA_MM2 / 1000, cost,
-                wallS * k, fillS * k, supportS * k, otherS / 3600 * printer.hoursFactor());
+        return profile.cure().map(c -> resin(layers, orientation, profile, c, material, printer)).orElseGet(() -> new Paths(layers, orientation, profile, printer).estimate(material));
     }
 
-    private static double at(Layers layers, int i, int n) {
-        return i < 0 || i >= n ? 0 : layers.areaMm2(i);
+    private static Estimate resin(Layers layers, Orientation orientation, Profile profile, Cure cure, Material material, Printer printer) {
+        double support = orientation.supportMm3() * profile.supportDensity(), lit = cure.seconds(layers.count()) / 3600 * printer.hoursFactor(), other = START_S / 3600;
+        double grams = layers.volumeMm3() * material.densityGcm3() / 1000, supportGrams = support * material.densityGcm3() / 1000, hours = lit + other;
+        return new Estimate(layers.count(), hours, hours * (1 - SPREAD / 3), hours * (1 + SPREAD / 3), grams, supportGrams, 0, cost(grams + supportGrams, hours, material, printer), lit, 0, 0, other);
+    }
+
+    private static double cost(double grams, double hours, Material material, Printer printer) {
+        return grams / 1000 * material.costPerKg() + hours * printer.costPerHour();
+    }
+
+    /** Lengths of line in mm and the seconds they take at constant speed. */
+    private static final class Paths {
+        private final Layers layers;
+        private final Orientation orientation;
+        private final Profile profile;
+        private final Printer printer;
+        private double wallMm;
+        private double wallS;
+        private double fillMm;
+        private double travelMm;
+
+        Paths(Layers layers, Orientation orientation, Profile profile, Printer printer) {
+            this.layers = layers;
+            this.orientation = orientation;
+            this.profile = profile;
+            this.printer = printer;
+        }
+
+        Estimate estimate(Material material) {
+            var speeds = profile.speeds().upTo(printer.speedMmS());
+            double width = profile.lineWidthMm(), h = profile.layerMm();
+            for (int i = 0; i < layers.count(); i++) layer(i, speeds.outerMmS(), speeds.innerMmS());
+            double fillS = fillMm / speeds.infillMmS();
+            double baseMm = baseMm(), baseS = baseMm / (FIRST_LAYER * speeds.innerMmS()), slowS = firstLayerMm() / speeds.innerMmS() * (1 / FIRST_LAYER - 1);
+            double supportMm3 = orientation.supportMm3() * profile.supportDensity(), supportS = supportMm3 / (width * h) / speeds.supportMmS();
+            double otherS = layers.count() * LAYER_CHANGE_S + travelMm / speeds.travelMmS() + START_S;
+            double k = speeds.acceleration() * printer.hoursFactor() / 3600, other = otherS / 3600 * printer.hoursFactor() + (baseS + slowS) * k;
+            double hours = (wallS + fillS + supportS) * k + other;
+            double mm3 = (wallMm + fillMm) * width * h, grams = mm3 * material.densityGcm3() / 1000, extra = supportMm3 + baseMm * width * h, support = extra * material.densityGcm3() / 1000;
+            return new Estimate(layers.count(), hours, hours * (1 - SPREAD), hours * (1 + SPREAD), grams, support, (mm3 + extra) / FILAMENT_AREA_MM2 / 1000, cost(grams + support, hours, material, printer),
+                    wallS * k, fillS * k, supportS * k, other);
+        }
+
+        private void layer(int i, double outer, double inner) {
+            double width = profile.lineWidthMm(), outline = layers.outlineMm(i), area = layers.areaMm2(i);
+            // a wall thinner than all its lines holds only as many as fit
+            double lines = Math.min(profile.walls(), area / Math.max(1e-9, outline * width)), walls = outline * lines;
+            int skin = Math.max(1, (int) Math.round(profile.topBottomMm() / profile.layerMm()));
+            double open = Math.clamp(area - Math.min(at(i + skin), at(i - skin)), 0, area) / Math.max(1e-9, area);
+            fillMm += Math.max(0, area - walls * width) / width * (open + (1 - open) * profile.infill());
+            wallMm += walls;
+            wallS += outline * Math.min(1, lines) / outer + outline * Math.max(0, lines - 1) / inner;
+            travelMm += 0.25 * Math.sqrt(area) + 20;
+        }
+
+        /** Brim and raft, beneath and around what lies on the bed. */
+        private double baseMm() {
+            if (layers.count() == 0) return 0;
+            double width = profile.lineWidthMm(), round = layers.outlineMm(0) / 2, foot = Math.max(layers.areaMm2(0), orientation.footMm2());
+            return profile.brimMm() * (round + Math.PI * profile.brimMm()) / width + profile.raftLayers() * 0.6 * (foot + 3 * round) / width;
+        }
+
+        private double firstLayerMm() {
+            return layers.count() == 0 ? 0 : layers.areaMm2(0) / profile.lineWidthMm();
+        }
+
+        private double at(int i) {
+            return i < 0 || i >= layers.count() ? 0 : layers.areaMm2(i);
+        }
     }
 }

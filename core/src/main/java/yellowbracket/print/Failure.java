@@ -9,6 +9,11 @@ public final class Failure {
         return ratePerHour <= 0 ? hours : Math.expm1(ratePerHour * hours) / ratePerHour;
     }
 
+    /** Expected filament until it succeeds, lost prints included: filament runs in step with the hours. */
+    public static double expectedGrams(double grams, double hours, double ratePerHour) {
+        return hours <= 0 ? grams : grams * expectedHours(hours, ratePerHour) / hours;
+    }
+
     /** Chance that one attempt succeeds. */
     public static double success(double hours, double ratePerHour) {
         return Math.exp(-Math.max(0, ratePerHour) * hours);

@@ -3,8 +3,12 @@ package yellowbracket.print;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
-import yellowbracket.mesh.Bvh;
+import java.util.Map;
+import org.locationtech.jts.algorithm.MinimumDiameter;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.GeometryFactory;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.mesh.Turn;
@@ -15,21 +19,27 @@ import yellowbracket.shop.Profile;
 /**
  * One way up for a section and what it means. {@code supportMm3}: space below overhangs down to what lies under them; {@code contactMm2} where support
  * touches, {@code showContactMm2} the part on the show side; {@code steepness}: |n . up| over the show side at the 50th and 95th percentile,
- * which times the layer height gives the cusp; {@code size} on the bed.
+ * which times the layer height gives the cusp; {@code size} on the bed; {@code footMm2}: what of the section itself lies on the bed; {@code tipDeg}: how far it may
+ * lean, support and all, before it tips over.
  */
-public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50, double steepness95, Vec3 size) {
+public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50, double steepness95, Vec3 size, double footMm2, double tipDeg) {
+    /** Cells across a section while ways are compared, and for the one taken. */
+    private static final int COARSE = 110;
+    static final int FINE = 240;
+    private static final double UPRIGHT = Math.cos(Math.toRadians(3));
+    /** Directions nearer than this to one tried already are not tried. */
+    private static final double APART = Math.cos(Math.toRadians(8));
+    private static final double LEVEL = 0.9994;
 
-    /** Every quarter turn, best first for this profile; independent of the printer. Costs one ray per overhanging sample and turn. */
-    public static List<Orientation> choices(Mesh section, Bvh own, SurfaceSamples samples, Profile profile) {
-        var out = new ArrayList<Orientation>();
-        for (var turn : Turn.quarterTurns()) out.add(measure(section, own, samples, profile, turn));
-        out.sort(Comparator.comparingDouble(Orientation::cost));
-        return List.copyOf(out);
+    /** As it is worn, on each side, on edges and corners of its box, and on every face it comes to rest on; best first for this profile. */
+    public static List<Orientation> choices(Mesh section, SurfaceSamples samples, Profile profile) {
+        var measure = new Measure(section, samples, profile, COARSE);
+        return measure.ups().parallelStream().map(measure::of).sorted(Comparator.comparingDouble(Orientation::cost)).toList();
     }
 
-    /** One more way up, such as the only one in which a section stands on its bed. */
-    public static Orientation of(Mesh section, Bvh own, SurfaceSamples samples, Profile profile, Turn turn) {
-        return measure(section, own, samples, profile, turn);
+    /** One more way up, such as the only one in which a section stands on its bed, or one turned by hand. */
+    public static Orientation of(Mesh section, SurfaceSamples samples, Profile profile, Turn turn) {
+        return new Measure(section, samples, profile, FINE).of(turn);
     }
 
     /** The best choice that fits the printer, or the best of all when none does. */
@@ -37,58 +47,170 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         return choices.stream().filter(o -> o.fits(scale, printer)).findFirst().orElse(choices.getFirst());
     }
 
+    /** As it is, or turned about the upright by a quarter. */
     public boolean fits(double scale, Printer p) {
+        return straight(scale, p) || quarter().straight(scale, p);
+    }
+
+    private boolean straight(double scale, Printer p) {
         return scale * size.x() <= p.usableX() && scale * size.y() <= p.usableY() && scale * size.z() <= p.usableZ();
+    }
+
+    /** So that it lies within the bed, if it can. */
+    public Orientation laid(double scale, Printer p) {
+        return !straight(scale, p) && quarter().straight(scale, p) ? quarter() : this;
+    }
+
+    /** Turned about the upright by a quarter. */
+    public Orientation quarter() {
+        return new Orientation(label, turn.then(Turn.quarter(2)).tidy(), supportMm3, contactMm2, showContactMm2, steepness50, steepness95, new Vec3(size.y(), size.x(), size.z()), footMm2, tipDeg);
     }
 
     /** The same in an enlarged section. */
     public Orientation scaled(double k) {
-        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, steepness50, steepness95, size.times(k));
+        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, steepness50, steepness95, size.times(k), footMm2 * k * k, tipDeg);
     }
 
-    /** Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes. */
-    private double cost() {
+    public Orientation named(String other) {
+        return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, steepness50, steepness95, size, footMm2, tipDeg);
+    }
+
+    /** Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes, and what falling over would cost. */
+    double cost() {
         double printing = supportMm3 * 0.15 / 9000, removing = contactMm2 / 12000, scars = showContactMm2 / 3000;
-        return printing + removing + scars + 2.5 * steepness95 + 1.2 * steepness50 + size.z() / 150;
+        double shaky = Math.max(0, 14 - tipDeg) / 7 + Math.max(0, 1 - footMm2 / 250) * Math.min(2, size.z() / 100);
+        return printing + removing + scars + 2.5 * steepness95 + 1.2 * steepness50 + size.z() / 150 + shaky;
     }
 
-    private static Orientation measure(Mesh section, Bvh own, SurfaceSamples samples, Profile profile, Turn turn) {
-        double lo = Double.POSITIVE_INFINITY;
-        double[] min = {1e300, 1e300, 1e300}, max = {-1e300, -1e300, -1e300};
-        for (int v = 0; v < section.vertexCount(); v++) {
-            var p = turn.apply(section.point(v));
-            for (int a = 0; a < 3; a++) {
-                min[a] = Math.min(min[a], p.get(a));
-                max[a] = Math.max(max[a], p.get(a));
+    /** Whether nothing here is worse than there, and something better: less support seen, finer lines, less support, lower. */
+    private boolean beats(Orientation o) {
+        double[] mine = aims(), theirs = o.aims();
+        boolean better = false;
+        for (int i = 0; i < mine.length; i++) {
+            if (mine[i] > theirs[i]) return false;
+            better |= mine[i] < theirs[i];
+        }
+        return better;
+    }
+
+    private double[] aims() {
+        return new double[] {showContactMm2, steepness95 + 0.5 * steepness50, supportMm3, size.z(), -tipDeg};
+    }
+
+    /** What speaks for a way up. */
+    public enum Aim {
+        BALANCE("best balance"), CLEAN("least support seen"), FINE("finest lines"), QUICK("least support"), LOW("lowest");
+
+        private final String words;
+
+        Aim(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** The less the better. */
+        double of(Orientation o) {
+            return switch (this) {
+                case BALANCE -> o.cost();
+                case CLEAN -> o.showContactMm2 + 1e-3 * o.cost();
+                case FINE -> o.steepness95 + 0.5 * o.steepness50 + 1e-3 * o.cost();
+                case QUICK -> o.supportMm3 + 1e-3 * o.cost();
+                case LOW -> o.size.z() + 1e-3 * o.cost();
+            };
+        }
+
+        /** The best for it among those that fit the printer. */
+        public Orientation best(List<Orientation> all, double scale, Printer printer) {
+            return all.stream().filter(o -> o.fits(scale, printer)).min(Comparator.comparingDouble(this::of)).orElse(all.getFirst());
+        }
+    }
+
+    /** The ways up none of the others beats, each with what it is best at, at most {@code most}: those best at something first, then by their sum. */
+    public static Map<Orientation, List<Aim>> pareto(List<Orientation> all, double scale, Printer printer, int most) {
+        var fit = all.stream().filter(o -> o.fits(scale, printer)).toList();
+        var from = fit.isEmpty() ? all : fit;
+        var out = new LinkedHashMap<Orientation, List<Aim>>();
+        for (var aim : Aim.values()) out.computeIfAbsent(from.stream().min(Comparator.comparingDouble(aim::of)).orElseThrow(), o -> new ArrayList<>()).add(aim);
+        from.stream().filter(o -> from.stream().noneMatch(q -> q.beats(o))).sorted(Comparator.comparingDouble(Orientation::cost)).forEach(o -> {
+            if (out.size() < most) out.computeIfAbsent(o, x -> new ArrayList<>());
+        });
+        return out;
+    }
+
+    /** Measures ways up of one section. Single use, but for several turns, from several threads. */
+    private static final class Measure {
+        private final Mesh section;
+        private final SurfaceSamples samples;
+        private final boolean[] seen;
+        private final Profile profile;
+        private final int cells;
+        private final Vec3 centre;
+
+        Measure(Mesh section, SurfaceSamples samples, Profile profile, int cells) {
+            this.section = section;
+            this.samples = samples;
+            this.profile = profile;
+            this.cells = cells;
+            seen = samples.seenByFacet(section);
+            centre = section.centreOfMass();
+        }
+
+        List<Turn> ups() {
+            var ups = new ArrayList<Vec3>();
+            for (var t : Turn.quarterTurns()) if (!ups.contains(t.row2())) ups.add(t.row2());
+            for (var d : Resting.downs(section, centre)) add(ups, d.times(-1));
+            for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++) for (int z = -1; z <= 1; z++) if (Math.abs(x) + Math.abs(y) + Math.abs(z) > 1) add(ups, new Vec3(x, y, z).unit());
+            return ups.stream().map(this::turn).toList();
+        }
+
+        private static void add(List<Vec3> ups, Vec3 up) {
+            if (ups.stream().noneMatch(o -> o.dot(up) > APART)) ups.add(up);
+        }
+
+        /** Quarter turns stay what they are; others are turned about the upright until the box around the shadow is smallest. */
+        private Turn turn(Vec3 up) {
+            if (up.equals(Vec3.Z)) return Turn.NONE;
+            var quarter = Turn.quarterTurns().stream().filter(t -> t.row2().dot(up) > 1 - 1e-12).findFirst();
+            if (quarter.isPresent()) return quarter.get();
+            var lift = Turn.lift(up);
+            var corners = new Coordinate[section.vertexCount()];
+            for (int v = 0; v < corners.length; v++) {
+                var p = lift.apply(section.point(v));
+                corners[v] = new Coordinate(p.x(), p.y());
             }
+            var box = new MinimumDiameter(new GeometryFactory().createMultiPointFromCoords(corners)).getDiameter();
+            if (box.getNumPoints() < 2) return lift;
+            var d = box.getCoordinates();
+            double a = Math.atan2(d[1].y - d[0].y, d[1].x - d[0].x), c = Math.cos(a), s = Math.sin(a);
+            return lift.then(new Turn(new Vec3(c, s, 0), new Vec3(-s, c, 0), Vec3.Z));
         }
-        lo = min[2];
-        var down = turn.inverse().apply(Vec3.Z.times(-1));
-        double limit = Math.sin(Math.toRadians(profile.supportAngleDeg())), space = 0, contact = 0, show = 0;
-        var steps = new double[samples.samples().size()];
-        int n = 0;
-        for (var s : samples.samples()) {
-            double up = -s.normal().dot(down);
-            if (s.seen()) steps[n++] = Math.abs(up) > 0.9994 ? 0.14 : Math.abs(up);
-            if (up >= -limit) continue;
-            double height = turn.row2().dot(s.point()) - lo;
-            if (height < 0.6) continue; // lies on the bed
-            double drop = Math.min(height, own.firstDistance(s.point().x(), s.point().y(), s.point().z(), down.x(), down.y(), down.z(), 0.4));
-            double flat = samples.areaEachMm2() * -up;
-            space += flat * drop;
-            contact += flat;
-            if (s.seen()) show += flat;
+
+        Orientation of(Turn turn) {
+            var xyz = Turned.points(section, turn);
+            var size = new Vec3(extent(xyz, 0), extent(xyz, 1), extent(xyz, 2));
+            var columns = Columns.of(section, seen, turn, Math.max(0.05, Math.sqrt(size.x() * size.y()) / cells));
+            var need = columns.need(profile.supportAngleDeg(), turn.apply(centre));
+            var steps = samples.samples().stream().filter(SurfaceSamples.Sample::seen).mapToDouble(s -> Math.abs(turn.row2().dot(s.normal()))).map(up -> up > LEVEL ? Cusp.BEAD : up).sorted().toArray();
+            double p50 = steps.length == 0 ? Cusp.BEAD : steps[steps.length / 2], p95 = steps.length == 0 ? Cusp.BEAD : steps[(int) (0.95 * (steps.length - 1))];
+            return new Orientation(label(turn), turn, need.volumeMm3(), need.contactMm2(), need.seenMm2(), p50, p95, size, need.ownFootMm2(), need.tipDeg());
         }
-        Arrays.sort(steps, 0, n);
-        double p50 = n == 0 ? 0.14 : steps[n / 2], p95 = n == 0 ? 0.14 : steps[(int) (0.95 * (n - 1))];
-        return new Orientation(label(turn), turn, space, contact, show, p50, p95, new Vec3(max[0] - min[0], max[1] - min[1], max[2] - min[2]));
+
+        private static double extent(double[] xyz, int axis) {
+            return Turned.extreme(xyz, axis, 1) - Turned.extreme(xyz, axis, -1);
+        }
     }
 
-    /** Which side of the model comes up, and how it faces. */
-    private static String label(Turn t) {
+    /** Which side of the model comes up; between two sides both are named, the nearer first. */
+    static String label(Turn t) {
         if (t.equals(Turn.NONE)) return "as worn";
-        if (Turn.quarterTurns().stream().noneMatch(t::equals)) return "turned to fit the bed";
-        return side(t.row2()) + " up, " + side(t.row1()) + " to the back";
+        var up = t.row2();
+        var sides = new ArrayList<Vec3>(List.of(new Vec3(up.x(), 0, 0), new Vec3(0, up.y(), 0), new Vec3(0, 0, up.z())));
+        sides.removeIf(s -> s.norm() < 0.34);
+        sides.sort(Comparator.comparingDouble(s -> -s.norm()));
+        return String.join("-", sides.stream().map(s -> side(s.unit())).toList()) + " up" + (Arrays.stream(new double[] {up.x(), up.y(), up.z()}).anyMatch(c -> Math.abs(c) > UPRIGHT) ? "" : ", tilted");
     }
 
     private static String side(Vec3 d) {

@@ -20,32 +20,43 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
      * @param choices ways up by section name, for the unscaled section, best first
      */
     public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, double scale, Profile profile, List<Printer> printers, Catalogue shop) {
-        var findings = new ArrayList<String>();
+        return of(sections, choices, Map.of(), scale, profile, printers, shop);
+    }
+
+    /** @param wishes by section name: the turn, which must be among its ways up, the profile and the printer where they are not left to the plan */
+    public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, Map<String, SectionWish> wishes, double scale, Profile profile, List<Printer> printers, Catalogue shop) {
         if (printers.isEmpty()) return new PrintPlan(List.of(), List.of("no printer: add one to the shop"));
-        var material = shop.material(profile.material());
-        var prints = new ArrayList<SectionPrint>();
+        var findings = new ArrayList<String>();
+        var tried = sections.parallelStream().map(s -> {
+            var wish = wishes.getOrDefault(s.name(), SectionWish.NONE);
+            var own = wish.profile().orElse(profile);
+            return possible(own, wish, printers).stream().map(p -> print(s, choices.get(s.name()), wish, own, p, scale, shop)).toList();
+        }).toList();
         for (var s : sections) {
-            for (var p : printers) {
-                var way = Orientation.pick(choices.get(s.name()), scale, p);
-                boolean fits = way.fits(scale, p);
-                var own = profileFor(profile, p);
-                prints.add(new SectionPrint(s.name(), way.scaled(scale), own, p, Estimate.of(s.mesh(), way.scaled(scale), own, material, p), fits));
-            }
+            var own = wishes.getOrDefault(s.name(), SectionWish.NONE).profile().orElse(profile);
+            if (printers.stream().noneMatch(p -> p.process() == own.process()))
+                findings.add("section " + s.name() + " is to be printed in " + own.material() + ", but no printer does " + own.process().name().toLowerCase(java.util.Locale.ROOT) + ": add one, or choose another profile");
         }
-        return assign(sections, prints, printers, findings);
+        return assign(tried, printers, findings);
     }
 
-    /** A printer with another nozzle prints what its nozzle can. */
-    private static Profile profileFor(Profile profile, Printer p) {
-        if (p.nozzleMm() == profile.nozzleMm()) return profile;
-        double layer = Math.min(profile.layerMm(), 0.75 * p.nozzleMm());
-        return new Profile(profile.name(), profile.material(), layer, p.nozzleMm(), profile.walls(), profile.infill(), profile.topBottomMm(), profile.supportAngleDeg(), profile.supportDensity());
+    /** The printers a section may go to: the one wished for, else all of its process, else all, so that figures are shown at least. */
+    private static List<Printer> possible(Profile own, SectionWish wish, List<Printer> printers) {
+        var process = printers.stream().filter(p -> p.process() == own.process()).toList();
+        var wished = process.stream().filter(p -> wish.printer().filter(p.name()::equals).isPresent()).toList();
+        return !wished.isEmpty() ? wished : process.isEmpty() ? printers : process;
     }
 
-    private static PrintPlan assign(List<Section> sections, List<SectionPrint> tried, List<Printer> printers, List<String> findings) {
+    private static SectionPrint print(Section s, List<Orientation> choices, SectionWish wish, Profile profile, Printer p, double scale, Catalogue shop) {
+        var way = wish.turn().flatMap(t -> choices.stream().filter(o -> o.turn().equals(t)).findFirst()).orElseGet(() -> Orientation.pick(choices, scale, p));
+        var laid = way.laid(scale, p).scaled(scale);
+        return new SectionPrint(s.name(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p), way.fits(scale, p));
+    }
+
+    private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<String> findings) {
         var load = new double[printers.size()];
         var out = new ArrayList<SectionPrint>();
-        var byName = new ArrayList<>(sections.stream().map(s -> tried.stream().filter(t -> t.name().equals(s.name())).toList()).toList());
+        var byName = new ArrayList<>(tried);
         byName.sort(Comparator.comparingDouble((List<SectionPrint> t) -> -t.getFirst().hours()));
         for (var options : byName) {
             SectionPrint best = null;

@@ -100,7 +100,7 @@ public record Salvage(String section, double share, double heightMm, double miss
         for (int v = 0; v < section.vertexCount(); v++) floor = Math.min(floor, up.dot(section.point(v)));
         double whole = layers.count() * layers.layerMm(), missing = Math.max(0, whole - height), left = 1 - Math.clamp(share, 0, 1);
         double line = layers.count() == 0 ? 0 : layers.outlineMm(Math.clamp((int) (height / layers.layerMm()), 0, layers.count() - 1));
-        double rate = print.printer().failuresPerHour(), grams = print.estimate().grams() + print.estimate().supportGrams();
+        double rate = print.printer().failuresPerHour(), grams = print.grams();
         var options = new ArrayList<Option>();
         options.add(new Option(Way.AGAIN, print.expectedHours(), grams, 0));
         if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate) + LEVEL_H + line * GLUE_H_MM + line / 2 * HIDE_H_MM, left * grams, line));

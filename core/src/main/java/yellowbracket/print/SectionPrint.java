@@ -13,6 +13,15 @@ public record SectionPrint(String name, Orientation orientation, Profile profile
         return Failure.expectedHours(estimate.hours(), printer.failuresPerHour());
     }
 
+    /** Section and support. */
+    public double grams() {
+        return estimate.grams() + estimate.supportGrams();
+    }
+
+    public double expectedGrams() {
+        return Failure.expectedGrams(grams(), estimate.hours(), printer.failuresPerHour());
+    }
+
     public double risk() {
         return 1 - Failure.success(estimate.hours(), printer.failuresPerHour());
     }

@@ -3,6 +3,7 @@ package yellowbracket.safety;
 import java.util.Locale;
 import java.util.Optional;
 import yellowbracket.plan.Task;
+import yellowbracket.print.CleanUp;
 
 /** What can hurt in an operation and what is usually worn. The product's own safety sheet, local rules and licensed practice come before this. */
 public enum Caution {
@@ -32,6 +33,16 @@ public enum Caution {
 
     public String gear() {
         return gear;
+    }
+
+    /** What the clean-up of a print asks for. */
+    public static Caution of(CleanUp.Work work) {
+        return switch (work) {
+            case TAKE_OFF -> HEAT;
+            case WASH -> RESIN;
+            case BRIM, SNAP, TRIM -> BLADES;
+            case SAND -> DUST;
+        };
     }
 
     public static Optional<Caution> of(Task t) {

@@ -2,6 +2,7 @@ package yellowbracket.shop;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
@@ -9,15 +10,15 @@ import java.util.Map;
 
 /**
  * Starting values from common workshop practice, generic names only. A product's label and the maker's own log override them.
- * {@code minutesPerDm2}: working minutes for one square decimetre by operation.
+ * {@code morePrinters}: kinds that may be added to the shop. {@code minutesPerDm2}: working minutes for one square decimetre by operation.
  */
-public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<JoinProduct> joins, List<Coating> coatings,
+public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters, List<JoinProduct> joins, List<Coating> coatings,
                         List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2, double sheetDm2, double sheetCost) {
 
     /** The catalogue that ships with the program. */
     public static Catalogue builtIn() {
         try (var in = Catalogue.class.getResourceAsStream("catalogue.json")) {
-            return new ObjectMapper().registerModule(new Jdk8Module()).readValue(in, Catalogue.class);
+            return new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule()).readValue(in, Catalogue.class);
         } catch (IOException e) {
             throw new UncheckedIOException("the built-in catalogue is damaged", e);
         }

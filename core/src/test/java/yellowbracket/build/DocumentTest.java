@@ -45,7 +45,7 @@ class DocumentTest {
 
     static Build build() {
         var shop = Catalogue.builtIn();
-        var prop = new Prop("helm", "helm", MESH.contentHash(), yellowbracket.intake.Intake.AS_IT_IS, new yellowbracket.size.Reshape(1.02, 1, 1, java.util.Optional.of(new yellowbracket.size.Reshape.Neck(3, -60, 0, 0)), java.util.Optional.of(yellowbracket.size.Reshape.Half.LEFT)), 1.1, List.of("Ada"), CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE), yellowbracket.cut.Registration.FITTING.with("A|B", yellowbracket.cut.RegistrationKind.MAGNETS).withSpot("B|C", new yellowbracket.cut.Registration.Spot(yellowbracket.cut.RegistrationKind.PINS, new yellowbracket.mesh.Vec3(1, 2, 3), 4)), shop.profile("usual"), Map.of("A|B", "epoxy slow"), Finish.SATIN, School.FILL_SAND_PRIME,
+        var prop = new Prop("helm", "helm", MESH.contentHash(), yellowbracket.intake.Intake.AS_IT_IS, new yellowbracket.size.Reshape(1.02, 1, 1, java.util.Optional.of(new yellowbracket.size.Reshape.Neck(3, -60, 0, 0)), java.util.Optional.of(yellowbracket.size.Reshape.Half.LEFT)), 1.1, List.of("Ada"), CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE), yellowbracket.cut.Registration.FITTING.with("A|B", yellowbracket.cut.RegistrationKind.MAGNETS).withSpot("B|C", new yellowbracket.cut.Registration.Spot(yellowbracket.cut.RegistrationKind.PINS, new yellowbracket.mesh.Vec3(1, 2, 3), 4)), shop.profile("usual"), Map.of("A", new yellowbracket.print.SectionWish(java.util.Optional.of(yellowbracket.mesh.Turn.quarter(1)), java.util.Optional.of(shop.profile("resin, fine")), java.util.Optional.of("mid bed"))), Map.of("A|B", "epoxy slow"), Finish.SATIN, School.FILL_SAND_PRIME,
                 Prop.Hurry.LEAST_WORK, List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))), new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())), "matt clear");
         return Build.empty(NOW, ShopFile.fresh()).with(prop).with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700)).with(Entry.parse(NOW, "done size:helm 0.5 h #a").orElseThrow());
     }
@@ -110,7 +110,7 @@ class DocumentTest {
         assertThat(refused(dir, new byte[0])).contains("empty");
         assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
         assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"schema\" : 4", "\"schema\" : 7")))).contains("newer version (schema 7", "update the program, nothing was changed");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"schema\" : 5", "\"schema\" : 7")))).contains("newer version (schema 7", "update the program, nothing was changed");
         assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3")))).contains("\"mood\"", "update the program");
         assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : -1")))).contains("impossible value", "scale must lie");
         assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"x\"")))).contains("damaged at props[0].scale");
@@ -202,7 +202,7 @@ class DocumentTest {
     void theShopFileKeepsItsSelf(@TempDir Path dir) throws Exception {
         var file = dir.resolve("shop.json");
         assertThat(ShopFile.read(file)).isEqualTo(ShopFile.fresh());
-        var shop = new ShopFile(1, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(build().wearers().getFirst());
+        var shop = new ShopFile(ShopFile.SCHEMA, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), List.of(), Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(build().wearers().getFirst());
         shop.write(file);
         assertThat(ShopFile.read(file)).isEqualTo(shop);
         Files.writeString(file, "{ nonsense");

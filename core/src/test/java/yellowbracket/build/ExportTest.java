@@ -49,7 +49,7 @@ class ExportTest {
         var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Intake.AS_IT_IS, List.of(), shop).withRegistration(yellowbracket.cut.Registration.PLAIN).withCuts(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE));
         var empty = Build.empty(NOW.minusDays(3), ShopFile.fresh());
         var log = List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large").orElseThrow(), Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle").orElseThrow());
-        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, List.of(), log, Map.of());
+        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, List.of(), List.of(), yellowbracket.print.QueueWish.NONE, log, Map.of());
         derived = Workings.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 

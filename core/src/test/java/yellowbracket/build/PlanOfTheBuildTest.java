@@ -40,7 +40,7 @@ class PlanOfTheBuildTest {
         var shop = Catalogue.builtIn();
         var prop = Prop.fromFile("crate", "crate", CRATE.contentHash(), intake, List.of(), shop).withRegistration(yellowbracket.cut.Registration.PLAIN).withCuts(CutTree.split(CutPlane.across(0, 61.3), CutTree.WHOLE, CutTree.WHOLE));
         var empty = Build.empty(NOW.minusDays(2), ShopFile.fresh());
-        return new Build("crate", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, stock, log, rates);
+        return new Build("crate", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, stock, List.of(), yellowbracket.print.QueueWish.NONE, log, rates);
     }
 
     private static Derived derive(Build b) {

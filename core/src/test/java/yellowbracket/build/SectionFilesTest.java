@@ -50,7 +50,7 @@ class SectionFilesTest {
         var ways = new java.util.HashMap<String, List<Orientation>>();
         for (var s : r.sections().sections()) {
             var index = Bvh.of(s.mesh());
-            ways.put(s.name(), Orientation.choices(s.mesh(), index, SurfaceSamples.of(s.mesh(), index, 300), profile));
+            ways.put(s.name(), Orientation.choices(s.mesh(), SurfaceSamples.of(s.mesh(), index, 300), profile));
         }
         return PrintPlan.of(r.sections().sections(), ways, 1, profile, shop.printers(), shop);
     }

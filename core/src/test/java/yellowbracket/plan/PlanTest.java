@@ -34,6 +34,8 @@ class PlanTest {
         return new Task(id, Station.PRINT, "p", id, hours, 0, 0, 0, Task.Resource.PRINTER, printer, false, List.of(after), "k", 0.1, risk, "test");
     }
 
+    private static final Scheduler.Facts NOTHING = new Scheduler.Facts(Map.of(), Map.of(), List.of());
+
     private static Scheduler scheduler() {
         return new Scheduler(NOW, DUE, WorkHours.evenings(), t -> true);
     }
@@ -146,11 +148,11 @@ class PlanTest {
     void chanceFallsWithRiskAndIsSure_whenThereIsTime() {
         var safe = List.of(print("a", 20, "x", 0));
         var risky = List.of(print("a", 60, "x", 0.02));
-        assertThat(scheduler().chance(safe, Map.of(), 60, new SplittableRandom(1), Progress.NONE)).isEqualTo(1);
+        assertThat(scheduler().chance(safe, NOTHING, 60, new SplittableRandom(1), Progress.NONE)).isEqualTo(1);
         var tight = new Scheduler(NOW, NOW.plusHours(90), WorkHours.evenings(), t -> true);
-        double p = tight.chance(risky, Map.of(), 400, new SplittableRandom(1), Progress.NONE);
+        double p = tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE);
         assertThat(p).as("one attempt succeeds with exp(-1.2) = 0.30; a few fail early enough for another").isBetween(0.25, 0.6);
-        assertThat(tight.chance(risky, Map.of(), 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer").isEqualTo(p);
+        assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer").isEqualTo(p);
     }
 
     @Test
@@ -162,7 +164,7 @@ class PlanTest {
 
     @Test
     void workingHoursAreWindows() {
-        var h = new WorkHours(List.of(new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(17, 0), LocalTime.of(19, 0))), LocalTime.of(7, 0), LocalTime.of(23, 0));
+        var h = new WorkHours(List.of(new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(17, 0), LocalTime.of(19, 0))), LocalTime.of(7, 0), LocalTime.of(23, 0), List.of());
         assertThat(h.minutes(NOW, 8)).as("what is past today is cut off").containsExactly(0, 60, 7 * 1440 - 60, 7 * 1440 + 60);
         assertThat(WorkHours.evenings().weeklyHours()).isEqualTo(33.5);
         assertThatThrownBy(() -> new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(9, 0), LocalTime.of(9, 0))).hasMessageContaining("end before they begin");

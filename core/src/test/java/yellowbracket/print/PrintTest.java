@@ -69,7 +69,7 @@ class PrintTest {
 
     private static Orientation only(Mesh m, Turn t) {
         var index = Bvh.of(m);
-        return Orientation.choices(m, index, SurfaceSamples.of(m, index, 2000), SHOP.profile("usual")).stream().filter(o -> o.turn().equals(t)).findFirst().orElseThrow();
+        return Orientation.choices(m, SurfaceSamples.of(m, index, 2000), SHOP.profile("usual")).stream().filter(o -> o.turn().equals(t)).findFirst().orElseThrow();
     }
 
     @Test
@@ -89,8 +89,8 @@ class PrintTest {
     void theBestWayUpOfABowlIsNotOnItsRimUp() {
         var dome = Shapes.cappedShell(50, 3, 90, 72, 24); // a half sphere, opening below
         var index = Bvh.of(dome);
-        var choices = Orientation.choices(dome, index, SurfaceSamples.of(dome, index, 1500), SHOP.profile("usual"));
-        assertThat(choices).hasSize(24);
+        var choices = Orientation.choices(dome, SurfaceSamples.of(dome, index, 1500), SHOP.profile("usual"));
+        assertThat(choices).hasSizeGreaterThanOrEqualTo(26);
         assertThat(choices.getFirst().supportMm3()).isLessThanOrEqualTo(choices.stream().mapToDouble(Orientation::supportMm3).max().orElseThrow());
         assertThat(Orientation.pick(choices, 1, MID).fits(1, MID)).isTrue();
         assertThat(Orientation.pick(choices, 9, MID).fits(9, MID)).isFalse();
@@ -158,7 +158,7 @@ class PrintTest {
         Map<String, List<Orientation>> choices = new HashMap<>();
         for (var s : sections) {
             var index = Bvh.of(s.mesh());
-            choices.put(s.name(), Orientation.choices(s.mesh(), index, SurfaceSamples.of(s.mesh(), index, 400), SHOP.profile("usual")));
+            choices.put(s.name(), Orientation.choices(s.mesh(), SurfaceSamples.of(s.mesh(), index, 400), SHOP.profile("usual")));
         }
         return PrintPlan.of(sections, choices, 1, SHOP.profile("usual"), printers, SHOP);
     }
@@ -187,15 +187,15 @@ class PrintTest {
     void impossibleProfilesAndPrintersAreTold() {
         assertThat(SHOP.profile("usual").withLayer(0.5).check()).singleElement().asString().contains("three quarters");
         assertThat(SHOP.profile("usual").withWalls(0).check()).hasSize(1);
-        assertThat(new Printer("tiny", 15, 15, 15, 5, 0.4, 100, 1, 0, 0).check()).singleElement().asString().contains("less than any section needs");
-        assertThat(new Printer("odd", 200, 200, 200, 5, 0, 0, 1, 0, 0).check()).hasSize(2);
+        assertThat(Printer.of("tiny", 15, 15, 15, 5, 0.4, 100, 0, 0).check()).singleElement().asString().contains("less than any section needs");
+        assertThat(Printer.of("odd", 200, 200, 200, 5, 0, 0, 0, 0).check()).hasSize(2);
         SHOP.profiles().forEach(p -> assertThat(p.check()).as(p.name()).isEmpty());
     }
 
     /** Upright bar of 20 x 20 x 100 mm, every layer alike. */
     private static SectionPrint bar(Mesh m) {
         var index = Bvh.of(m);
-        var way = Orientation.of(m, index, SurfaceSamples.of(m, index, 400), SHOP.profile("usual"), Turn.NONE);
+        var way = Orientation.of(m, SurfaceSamples.of(m, index, 400), SHOP.profile("usual"), Turn.NONE);
         var printer = SHOP.printers().getFirst();
         return new SectionPrint("A", way, SHOP.profile("usual"), printer, Estimate.of(m, way, SHOP.profile("usual"), SHOP.material("PLA"), printer), true);
     }

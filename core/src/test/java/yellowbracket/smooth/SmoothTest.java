@@ -78,7 +78,7 @@ class SmoothTest {
 
     @Test
     void whatCannotBeReachedIsSaid() {
-        var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.joins(), java.util.List.of(), SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.minutesPerDm2(), 45, 1);
+        var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), java.util.List.of(), SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.minutesPerDm2(), 45, 1);
         assertThat(Ladder.find(200, Finish.MIRROR, School.PASTE, Ladder.Weights.SOONEST, bare, 2)).isInstanceOfSatisfying(Ladder.Outcome.OutOfReach.class, o -> assertThat(o.why()).contains("mirror metal", "choose another school"));
     }
 

@@ -2,6 +2,7 @@ package yellowbracket.demo;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -21,8 +22,10 @@ import yellowbracket.log.Entry;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.plan.WorkHours;
+import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Reshape;
 import yellowbracket.smooth.Finish;
@@ -42,14 +45,14 @@ public record DemoBuild(Build build, Meshes meshes) {
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
         var props = List.of(
-                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
+                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
-                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
+                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
-                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, Registration.PLAIN, shop.profile("crisp"), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
+                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, Registration.PLAIN, shop.profile("crisp"), Map.of(), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
                         Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
         var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(),
-                shop.printers(), WorkHours.evenings(), 19, Build.DEMO_SEED, stock(), log(today), Map.of());
+                shop.printers(), WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)), 19, Build.DEMO_SEED, stock(), spools(), QueueWish.NONE, log(today), Map.of());
         return new DemoBuild(build, Meshes.NONE.with(helm).with(staff).with(mask));
     }
 
@@ -94,6 +97,10 @@ public record DemoBuild(Build build, Meshes meshes) {
                 new StockItem("two-part filler as glue", 60, "g"), new StockItem("P120 sheets", 6, "sheets"), new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"), new StockItem("foam 10 mm", 12, "dm2"));
     }
 
+    private static List<Spool> spools() {
+        return List.of(new Spool("grey PLA, opened", "PLA", 240, 215, "mid bed"), new Spool("teal PLA", "PLA", 610, 215, "large bed"), new Spool("white PLA, new", "PLA", 1000, 215, ""));
+    }
+
     private static List<Entry> log(LocalDate today) {
         var out = new ArrayList<Entry>();
         say(out, today, 18, "10:20", "helm opened, first sizing with Maren, glasses on");
@@ -130,7 +137,7 @@ public record DemoBuild(Build build, Meshes meshes) {
     }
 
     private static void say(List<Entry> out, LocalDate today, int daysAgo, String clock, String line) {
-        LocalDateTime at = today.minusDays(daysAgo).atTime(java.time.LocalTime.parse(clock));
+        LocalDateTime at = today.minusDays(daysAgo).atTime(LocalTime.parse(clock));
         out.add(Entry.parse(at, line).orElseThrow());
     }
 

@@ -22,6 +22,7 @@ import yellowbracket.build.BuildFile;
 import yellowbracket.build.Derived;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Journal;
+import yellowbracket.build.LogEdit;
 import yellowbracket.build.Meshes;
 import yellowbracket.build.Node;
 import yellowbracket.build.Prop;
@@ -31,6 +32,7 @@ import yellowbracket.build.Workings;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
+import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.Progress;
@@ -133,6 +135,12 @@ public final class AppModel implements AutoCloseable {
         session.apply(edit);
         refresh();
         keepJournal();
+    }
+
+    /** Writes a line in the log, with what the plan knows of it. Returns the entry, none for a blank line. */
+    public Optional<Entry> note(String line) {
+        LogEdit.of(now(), line, session.build(), derived.get() == null ? Derived.NOTHING : derived.get()).ifPresent(this::apply);
+        return Entry.parse(now(), line);
     }
 
     public void preview(Edit edit) {

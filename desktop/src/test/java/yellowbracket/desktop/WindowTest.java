@@ -57,7 +57,7 @@ abstract class WindowTest {
         for (var p : demo.build().props()) {
             var coarse = Simplify.to(demo.meshes().get(p.mesh()).orElseThrow(), 14_000, Progress.NONE);
             meshes = meshes.with(coarse);
-            build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(), p.registration(), p.profile(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
+            build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(), p.registration(), p.profile(), p.prints(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
         }
         return new DemoBuild(build, meshes);
     }

@@ -9,11 +9,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import yellowbracket.build.Edit;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.shell.Timers;
-import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
 import yellowbracket.safety.Caution;
 
@@ -90,7 +88,7 @@ public final class BenchMode extends VBox {
 
     private void done() {
         var list = steps();
-        if (!list.isEmpty()) Entry.parse(model.now(), "done " + list.get(at).task().id()).ifPresent(e -> model.apply(Edit.log(e)));
+        if (!list.isEmpty()) model.note("done " + list.get(at).task().id());
     }
 
     private void timer() {

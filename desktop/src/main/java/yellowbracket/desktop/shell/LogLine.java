@@ -7,9 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import yellowbracket.build.Edit;
 import yellowbracket.desktop.AppModel;
-import yellowbracket.log.Entry;
 
 /** Always there: write what happened; running timers as chips, which a click takes away. */
 public final class LogLine extends HBox {
@@ -26,15 +24,15 @@ public final class LogLine extends HBox {
         var name = new Label("note");
         name.getStyleClass().add("section-title");
         name.setStyle("-fx-padding: 0;");
-        field.setPromptText("write what happened ...   done A 14 h   failed B 60 %   spent 9.50 tape");
+        field.setPromptText("write what happened ...   done A 14 h   failed B 60 % layer shift   started C   spent 9.50 tape");
         field.setId("log-line");
         field.setAccessibleText("write what happened");
         HBox.setHgrow(field, Priority.ALWAYS);
-        field.setOnAction(e -> Entry.parse(model.now(), field.getText()).ifPresent(entry -> {
-            model.apply(Edit.log(entry));
+        field.setOnAction(e -> model.note(field.getText()).ifPresent(entry -> {
             model.tell(AppModel.Tone.GOOD, "noted" + switch (entry.kind()) {
                 case DONE -> ": " + entry.about() + " done" + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
                 case FAILED -> ": " + entry.about() + " failed, it will be printed again";
+                case STARTED -> ": " + entry.about() + " is under way";
                 case SPENT -> ": spent " + yellowbracket.desktop.Words.money(entry.money());
                 case FIT -> ": the scales count it in";
                 case NOTE -> "";

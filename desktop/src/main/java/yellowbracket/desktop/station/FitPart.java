@@ -268,7 +268,7 @@ final class FitPart extends SizePart {
         var note = Card.action("note it", () -> by.read().ifPresent(mm -> {
             var z = java.util.Arrays.stream(Zone.values()).filter(q -> q.label().equals(zone.getValue())).findFirst();
             var t = new Trial(prop().scale(), verdict.getValue(), z, verdict.getValue() == Trial.Verdict.FITS ? 0 : mm);
-            Entry.parse(model.now(), Entry.line(prop().id(), fit.wearer().name(), t)).ifPresent(e -> model.apply(Edit.log(e)));
+            model.note(Entry.line(prop().id(), fit.wearer().name(), t));
             model.tell(yellowbracket.desktop.AppModel.Tone.GOOD, "noted: the scales of " + fit.wearer().name() + " now count it in");
         }));
         note.setId("trial-note");

@@ -12,7 +12,6 @@ import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
-import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
 import yellowbracket.size.Fit;
 
@@ -94,7 +93,7 @@ public final class PlanView extends StationView {
     }
 
     private void next(Card card, Schedule.Placed p) {
-        var done = Card.action("done", () -> Entry.parse(model.now(), "done " + p.task().id()).ifPresent(e -> model.apply(Edit.log(e))));
+        var done = Card.action("done", () -> model.note("done " + p.task().id()));
         done.setAccessibleText("mark done: " + p.task().name());
         String gear = yellowbracket.safety.Caution.of(p.task()).map(c -> " \u00b7 " + c.gear()).orElse("");
         card.row(Words.dayTime(p.start()), Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().source() + ")" + gear), done);

@@ -1,0 +1,43 @@
+package yellowbracket.print;
+
+import java.util.Locale;
+import java.util.regex.Pattern;
+
+/** How prints go wrong, by the words makers write in the log, and what is usually done about it. */
+public enum FailureKind {
+    CAME_OFF("came off the bed", "came off|off the bed|fell over|tipped|knocked", "brim of 8 mm, clean the bed, first layer slower"),
+    LAYER_SHIFT("layer shift", "layer shift|shifted", "check belts and what the nozzle may hit; slower on tall prints"),
+    CLOG("clog", "clog|jam|blocked nozzle", "clean or change the nozzle, dry the filament"),
+    RAN_OUT("ran out", "ran out|run out|empty spool|out of filament", "weigh the spool before it starts"),
+    SUPPORT_FUSED("support fused", "support (is |was )?(fused|stuck)|fused support", "more gap under the support, or another way up"),
+    WARPED("warped", "warp|lifted|curled", "brim, closed chamber, no draught; smaller footprint"),
+    UNDER_EXTRUDED("under-extruded", "under.?extru|gaps in", "check flow and temperature, dry the filament"),
+    POWER("power or link lost", "power|link lost|vanished|disconnected", "a surge-safe socket; see whether the printer can resume"),
+    OTHER("other", "", "");
+
+    private final String words;
+    private final Pattern pattern;
+    private final String advice;
+
+    FailureKind(String words, String pattern, String advice) {
+        this.words = words;
+        this.pattern = Pattern.compile(pattern);
+        this.advice = advice;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** Empty for what nobody knows. */
+    public String advice() {
+        return advice;
+    }
+
+    /** The first kind whose words the text holds. */
+    public static FailureKind in(String text) {
+        String t = text.toLowerCase(Locale.ROOT);
+        for (var k : values()) if (k != OTHER && k.pattern.matcher(t).find()) return k;
+        return OTHER;
+    }
+}
