@@ -19,8 +19,10 @@ import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.print.CleanUp;
 import yellowbracket.print.Orientation;
 import yellowbracket.print.PrintPlan;
+import yellowbracket.print.PrintRules;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
@@ -78,8 +80,16 @@ final class PrintCommand extends Output {
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
         var list = plan.prints().stream().map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(), "supportGrams", p.estimate().supportGrams(), "heightMm", p.orientation().size().z(),
-                "cuspMm", map("p50", p.cusp50Um() / 1000, "p95", p.cusp95Um() / 1000), "layers", p.estimate().layers(), "fits", p.fits())).toList();
-        return map("sections", list, "total", map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings", plan.findings());
+                "cuspMm", map("p50", p.cusp50Um() / 1000, "p95", p.cusp95Um() / 1000), "layers", p.estimate().layers(), "fits", p.fits(), "metres", p.estimate().metres(), "cost", p.estimate().cost(), "expectedHours", p.expectedHours(),
+                "timeH", map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(), "other", p.estimate().otherHours()), "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "cleanUpH", CleanUp.of(p).hours())).toList();
+        return map("sections", list, "total", map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings", findings(plan, shop));
+    }
+
+    /** What fits no bed, then the rules that speak. */
+    private static List<String> findings(PrintPlan plan, Catalogue shop) {
+        var out = new ArrayList<>(plan.findings());
+        PrintRules.of(plan.prints(), shop, false).forEach(r -> out.add(r.words()));
+        return out;
     }
 
     private List<Path> files() {

@@ -12,6 +12,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 import yellowbracket.print.QueueWish;
+import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
@@ -95,7 +96,7 @@ public final class BuildJson {
         for (var p : build.path("props")) {
             if (p instanceof ObjectNode o && !o.has("prints")) o.putObject("prints");
             if (!(p.path("profile") instanceof ObjectNode f) || f.has("speeds")) continue;
-            f.put("lineWidthMm", Profile.LINE * f.path("nozzleMm").asDouble()).put("brimMm", 0).put("raftLayers", 0).putNull("cure").set("speeds", MAPPER.valueToTree(Speeds.USUAL));
+            f.put("lineWidthMm", Math.rint(1e6 * Profile.LINE * f.path("nozzleMm").asDouble()) / 1e6).put("brimMm", 0).put("raftLayers", 0).putNull("cure").set("speeds", MAPPER.valueToTree(Speeds.USUAL));
         }
         printersFromFourth(build.path("printers"));
         if (build.path("hours") instanceof ObjectNode h && !h.has("away")) h.putArray("away");
@@ -105,7 +106,7 @@ public final class BuildJson {
     }
 
     static void printersFromFourth(JsonNode printers) {
-        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process")) o.put("process", Process.FILAMENT.name()).putNull("quiet");
+        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process")) o.put("process", Process.FILAMENT.name()).put("flowMm3S", Printer.USUAL_FLOW_MM3_S).putNull("quiet");
     }
 
     private static void unlocked(JsonNode tree) {

@@ -48,7 +48,7 @@ public final class Recurring {
 
     private static boolean alike(FailureKind kind, SectionPrint p, SectionPrint then) {
         return switch (kind) {
-            case CAME_OFF -> lever(p) >= AS_BAD * lever(then);
+            case CAME_OFF -> p.orientation().lever() >= AS_BAD * then.orientation().lever();
             case LAYER_SHIFT -> p.orientation().size().z() >= AS_BAD * then.orientation().size().z();
             case WARPED -> p.profile().material().equals(then.profile().material()) && p.orientation().footMm2() >= AS_BAD * then.orientation().footMm2();
             case SUPPORT_FUSED -> p.orientation().showContactMm2() >= AS_BAD * then.orientation().showContactMm2() && p.orientation().showContactMm2() > 0;
@@ -57,10 +57,6 @@ public final class Recurring {
             case POWER -> p.hours() >= AS_BAD * then.hours();
             case OTHER -> false;
         };
-    }
-
-    private static double lever(SectionPrint p) {
-        return p.orientation().size().z() / Math.sqrt(Math.max(1, p.orientation().footMm2()));
     }
 
     /** A brim that was asked for and is there settles it. */

@@ -1,10 +1,9 @@
 package yellowbracket.mesh;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * A surface as equal-area sample points, for everything that is a share of an area: overhang, cusp, cover, zones. Points are the centres of the
@@ -45,33 +44,68 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
     public boolean[] seenByFacet(Mesh mesh) {
         var out = new boolean[mesh.triangleCount()];
         if (samples.isEmpty()) return out;
-        double cell = 2 * Math.sqrt(areaEachMm2);
-        var grid = new HashMap<Long, List<Sample>>();
-        for (var s : samples) grid.computeIfAbsent(key(s.point, cell, 0, 0, 0), k -> new ArrayList<>()).add(s);
+        var grid = new SampleGrid(samples, 2 * Math.sqrt(areaEachMm2));
         for (int f = 0; f < out.length; f++) {
             if (mesh.tag(f) != Mesh.ORIGINAL) continue;
             var n = mesh.areaVector(f);
             double len = n.norm();
-            out[f] = len > 0 && nearest(grid, cell, mesh.centroid(f), n.times(1 / len)).seen;
+            out[f] = len > 0 && grid.nearest(mesh.centroid(f), n.times(1 / len)).seen;
         }
         return out;
     }
 
-    private Sample nearest(Map<Long, List<Sample>> grid, double cell, Vec3 at, Vec3 normal) {
-        Sample best = null;
-        double least = Double.POSITIVE_INFINITY;
-        for (int i = -1; i <= 1; i++) for (int j = -1; j <= 1; j++) for (int k = -1; k <= 1; k++)
-            for (var s : grid.getOrDefault(key(at, cell, i, j, k), List.of())) {
-                double far = s.point.distance(at);
-                if (far >= least || s.normal.dot(normal) < ALIKE) continue;
-                least = far;
-                best = s;
-            }
-        return best != null ? best : samples.stream().min(Comparator.comparingDouble(s -> s.point.distance(at) - 1000 * Math.min(ALIKE, s.normal.dot(normal)))).orElseThrow();
-    }
+    /** Samples by cubes of their box, each cube a chain. */
+    private static final class SampleGrid {
+        private final List<Sample> samples;
+        private final double cell;
+        private final Vec3 low;
+        private final int nx;
+        private final int ny;
+        private final int nz;
+        private final int[] head;
+        private final int[] next;
 
-    private static long key(Vec3 p, double cell, int i, int j, int k) {
-        return ((long) Math.floor(p.x() / cell) + i & 0x1FFFFF) << 42 | ((long) Math.floor(p.y() / cell) + j & 0x1FFFFF) << 21 | (long) Math.floor(p.z() / cell) + k & 0x1FFFFF;
+        SampleGrid(List<Sample> samples, double cell) {
+            this.samples = samples;
+            this.cell = cell;
+            double[] lo = {1e300, 1e300, 1e300}, hi = {-1e300, -1e300, -1e300};
+            for (var s : samples) for (int a = 0; a < 3; a++) {
+                lo[a] = Math.min(lo[a], s.point.get(a));
+                hi[a] = Math.max(hi[a], s.point.get(a));
+            }
+            low = new Vec3(lo[0], lo[1], lo[2]);
+            nx = 1 + (int) ((hi[0] - lo[0]) / cell);
+            ny = 1 + (int) ((hi[1] - lo[1]) / cell);
+            nz = 1 + (int) ((hi[2] - lo[2]) / cell);
+            head = new int[nx * ny * nz];
+            Arrays.fill(head, -1);
+            next = new int[samples.size()];
+            for (int i = 0; i < next.length; i++) {
+                var p = samples.get(i).point;
+                int c = (at(p.z() - low.z(), nz) * ny + at(p.y() - low.y(), ny)) * nx + at(p.x() - low.x(), nx);
+                next[i] = head[c];
+                head[c] = i;
+            }
+        }
+
+        private int at(double mm, int n) {
+            return Math.clamp((int) (mm / cell), 0, n - 1);
+        }
+
+        Sample nearest(Vec3 p, Vec3 normal) {
+            Sample best = null;
+            double least = Double.POSITIVE_INFINITY;
+            int i = at(p.x() - low.x(), nx), j = at(p.y() - low.y(), ny), k = at(p.z() - low.z(), nz);
+            for (int z = Math.max(0, k - 1); z <= Math.min(nz - 1, k + 1); z++) for (int y = Math.max(0, j - 1); y <= Math.min(ny - 1, j + 1); y++) for (int x = Math.max(0, i - 1); x <= Math.min(nx - 1, i + 1); x++)
+                for (int at = head[(z * ny + y) * nx + x]; at >= 0; at = next[at]) {
+                    var s = samples.get(at);
+                    double far = s.point.distance(p);
+                    if (far >= least || s.normal.dot(normal) < ALIKE) continue;
+                    least = far;
+                    best = s;
+                }
+            return best != null ? best : samples.stream().min(Comparator.comparingDouble(s -> s.point.distance(p) - 1000 * Math.min(ALIKE, s.normal.dot(normal)))).orElseThrow();
+        }
     }
 
     public SurfaceSamples scaled(double k) {

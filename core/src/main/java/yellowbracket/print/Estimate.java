@@ -8,7 +8,7 @@ import yellowbracket.shop.Profile;
 
 /**
  * Hours and grams of one print from its layers: walls along the outlines, solid skins where a layer is not covered above or below, sparse infill for the
- * rest; path lengths over speeds times an acceleration factor, plus layer changes and travel. In resin, layers times light and lift, however much is in them.
+ * rest; path lengths over speeds, no faster than the hot end melts, times an acceleration factor, plus layer changes and travel. In resin, layers times light and lift, however much is in them.
  * {@code hours} already carries the printer's own factor. {@code low} and {@code high} bound what may be expected of a first print; the log narrows it later.
  */
 public record Estimate(int layers, double hours, double lowHours, double highHours, double grams, double supportGrams, double metres, double cost,
@@ -59,8 +59,8 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
         }
 
         Estimate estimate(Material material) {
-            var speeds = profile.speeds().upTo(printer.speedMmS());
             double width = profile.lineWidthMm(), h = profile.layerMm();
+            var speeds = profile.speeds().upTo(Math.min(printer.speedMmS(), printer.flowMm3S() / (width * h)));
             for (int i = 0; i < layers.count(); i++) layer(i, speeds.outerMmS(), speeds.innerMmS());
             double fillS = fillMm / speeds.infillMmS();
             double baseMm = baseMm(), baseS = baseMm / (FIRST_LAYER * speeds.innerMmS()), slowS = firstLayerMm() / speeds.innerMmS() * (1 / FIRST_LAYER - 1);

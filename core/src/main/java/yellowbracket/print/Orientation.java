@@ -24,7 +24,7 @@ import yellowbracket.shop.Profile;
  */
 public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50, double steepness95, Vec3 size, double footMm2, double tipDeg) {
     /** Cells across a section while ways are compared, and for the one taken. */
-    private static final int COARSE = 110;
+    private static final int COARSE = 84;
     static final int FINE = 240;
     private static final double UPRIGHT = Math.cos(Math.toRadians(3));
     /** Directions nearer than this to one tried already are not tried. */
@@ -78,8 +78,13 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
     /** Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes, and what falling over would cost. */
     double cost() {
         double printing = supportMm3 * 0.15 / 9000, removing = contactMm2 / 12000, scars = showContactMm2 / 3000;
-        double shaky = Math.max(0, 14 - tipDeg) / 7 + Math.max(0, 1 - footMm2 / 250) * Math.min(2, size.z() / 100);
+        double shaky = Math.max(0, 14 - tipDeg) / 7 + 0.5 * Math.clamp(lever() - 6, 0, 20);
         return printing + removing + scars + 2.5 * steepness95 + 1.2 * steepness50 + size.z() / 150 + shaky;
+    }
+
+    /** Height over the square root of what stands on the bed: the more, the easier it is knocked off. */
+    public double lever() {
+        return size.z() / Math.sqrt(Math.max(1, footMm2));
     }
 
     /** Whether nothing here is worse than there, and something better: less support seen, finer lines, less support, lower. */
@@ -161,9 +166,10 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         List<Turn> ups() {
             var ups = new ArrayList<Vec3>();
             for (var t : Turn.quarterTurns()) if (!ups.contains(t.row2())) ups.add(t.row2());
-            for (var d : Resting.downs(section, centre)) add(ups, d.times(-1));
+            var outermost = Resting.outermost(section);
+            for (var d : Resting.downs(outermost, centre)) add(ups, d.times(-1));
             for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++) for (int z = -1; z <= 1; z++) if (Math.abs(x) + Math.abs(y) + Math.abs(z) > 1) add(ups, new Vec3(x, y, z).unit());
-            return ups.stream().map(this::turn).toList();
+            return ups.stream().map(up -> turn(up, outermost)).toList();
         }
 
         private static void add(List<Vec3> ups, Vec3 up) {
@@ -171,16 +177,12 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         }
 
         /** Quarter turns stay what they are; others are turned about the upright until the box around the shadow is smallest. */
-        private Turn turn(Vec3 up) {
+        private Turn turn(Vec3 up, List<Vec3> outermost) {
             if (up.equals(Vec3.Z)) return Turn.NONE;
             var quarter = Turn.quarterTurns().stream().filter(t -> t.row2().dot(up) > 1 - 1e-12).findFirst();
             if (quarter.isPresent()) return quarter.get();
             var lift = Turn.lift(up);
-            var corners = new Coordinate[section.vertexCount()];
-            for (int v = 0; v < corners.length; v++) {
-                var p = lift.apply(section.point(v));
-                corners[v] = new Coordinate(p.x(), p.y());
-            }
+            var corners = outermost.stream().map(lift::apply).map(p -> new Coordinate(p.x(), p.y())).toArray(Coordinate[]::new);
             var box = new MinimumDiameter(new GeometryFactory().createMultiPointFromCoords(corners)).getDiameter();
             if (box.getNumPoints() < 2) return lift;
             var d = box.getCoordinates();

@@ -79,8 +79,7 @@ public final class PrintRules {
         boolean held = p.profile().brimMm() >= HOLDS_MM || p.profile().raftLayers() > 0;
         slender(p);
         if (p.profile().process() == Process.RESIN) return;
-        double lever = size.z() / Math.sqrt(Math.max(1, o.footMm2()));
-        if (lever > LEVER && !held)
+        if (o.lever() > LEVER && !held)
             out.add(Remark.of(Weight.CARE, p.name(), text("section %s is %.0f mm tall on %.1f cm2: it may come off the bed", p.name(), size.z(), o.footMm2() / 100), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
         else if (o.tipDeg() < TIP_DEG && !held)
             out.add(Remark.of(Weight.CARE, p.name(), text("section %s leans at most %.0f degrees before it tips: another way up, or a brim", p.name(), o.tipDeg()), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));

@@ -28,8 +28,8 @@ final class Resting {
     }
 
     /** Directions that may look down, unit, each with its hull face on the bed. @param centre of mass */
-    static List<Vec3> downs(Mesh m, Vec3 centre) {
-        var self = new Resting(outermost(m), centre);
+    static List<Vec3> downs(List<Vec3> outermost, Vec3 centre) {
+        var self = new Resting(outermost, centre);
         var out = new ArrayList<Vec3>();
         for (var start : STARTS) self.settle(start).ifPresent(d -> {
             if (out.stream().noneMatch(o -> o.dot(d) > SAME)) out.add(d);
@@ -37,7 +37,8 @@ final class Resting {
         return out;
     }
 
-    private static List<Vec3> outermost(Mesh m) {
+    /** The corners furthest out in many directions. */
+    static List<Vec3> outermost(Mesh m) {
         var best = new int[OUTWARD.size()];
         var most = new double[OUTWARD.size()];
         java.util.Arrays.fill(most, Double.NEGATIVE_INFINITY);
