@@ -7,7 +7,11 @@ import yellowbracket.cut.Registration;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.print.QueueWish;
+import yellowbracket.print.SectionWish;
+import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
+import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
@@ -68,6 +72,28 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit profile(String prop, Profile profile) {
         return ofProp("print " + profile.name() + ", " + profile.layerMm() + " mm", prop, p -> p.withProfile(profile));
+    }
+
+    /** What is decided about one section's print. */
+    public static Edit print(String name, String prop, String section, UnaryOperator<SectionWish> change) {
+        return ofProp(name, prop, p -> p.withPrint(section, change.apply(p.print(section))));
+    }
+
+    public static Edit queue(String name, UnaryOperator<QueueWish> change) {
+        return new Edit(name, b -> b.withQueue(change.apply(b.queue())));
+    }
+
+    public static Edit printer(String name, String printer, UnaryOperator<Printer> change) {
+        return new Edit(name, b -> b.withPrinters(b.printers().stream().map(p -> p.name().equals(printer) ? change.apply(p) : p).toList()));
+    }
+
+    public static Edit spool(String name, String spool, UnaryOperator<Spool> change) {
+        return new Edit(name, b -> b.withSpools(b.spools().stream().map(s -> s.name().equals(spool) ? change.apply(s) : s).toList()));
+    }
+
+    /** Puts a spool on a printer; what was on it goes to the shelf. */
+    public static Edit load(String spool, String printer) {
+        return new Edit(spool + " on " + printer, b -> b.withSpools(b.spools().stream().map(s -> s.name().equals(spool) ? s.on(printer) : s.printer().equals(printer) ? s.on("") : s).toList()));
     }
 
     public static Edit join(String prop, String seam, String product) {

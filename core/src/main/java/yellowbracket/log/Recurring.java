@@ -1,5 +1,6 @@
 package yellowbracket.log;
 
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,10 +20,12 @@ public final class Recurring {
 
     private Recurring() {}
 
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+
     /** {@code section} ahead is in the same situation as {@code failed}, lost on {@code day} to {@code kind}; {@code lesson}: what to do. */
     public record Warning(String section, String failed, FailureKind kind, java.time.LocalDate day, String lesson) {
         public String words() {
-            return String.format(Locale.ROOT, "section %s is in the same situation as %s, which failed on %s (%s)%s", section, failed, day, kind.words(), lesson.isEmpty() ? "" : ": " + lesson);
+            return String.format(Locale.ROOT, "section %s is in the same situation as %s, which failed on %s (%s)%s", section, failed, DAY.format(day), kind.words(), lesson.isEmpty() ? "" : ": " + lesson);
         }
     }
 

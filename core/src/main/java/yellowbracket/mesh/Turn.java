@@ -30,6 +30,17 @@ public record Turn(Vec3 row0, Vec3 row1, Vec3 row2) {
         return new Turn(Vec3.X, new Vec3(0, c, -s), new Vec3(0, s, c));
     }
 
+    /** By {@code degrees} about a unit axis, counter-clockwise seen from its tip (Rodrigues). */
+    public static Turn about(Vec3 axis, double degrees) {
+        double c = Math.cos(Math.toRadians(degrees)), s = Math.sin(Math.toRadians(degrees));
+        return new Turn(spun(axis, Vec3.X, c, s), spun(axis, Vec3.Y, c, s), spun(axis, Vec3.Z, c, s));
+    }
+
+    /** A row of the matrix: the base vector turned the other way. */
+    private static Vec3 spun(Vec3 axis, Vec3 v, double c, double s) {
+        return v.times(c).minus(axis.cross(v).times(s)).plus(axis.times(axis.dot(v) * (1 - c)));
+    }
+
     /** A quarter turn about axis 0 (x), 1 (y) or 2 (z), counter-clockwise seen from its tip. */
     public static Turn quarter(int axis) {
         return switch (axis) {

@@ -206,7 +206,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
     }
 
     /** Which side of the model comes up; between two sides both are named, the nearer first. */
-    static String label(Turn t) {
+    public static String label(Turn t) {
         if (t.equals(Turn.NONE)) return "as worn";
         var up = t.row2();
         var sides = new ArrayList<Vec3>(List.of(new Vec3(up.x(), 0, 0), new Vec3(0, up.y(), 0), new Vec3(0, 0, up.z())));

@@ -19,15 +19,14 @@ public record QueueWish(boolean fullPlates, List<String> order) {
         return new QueueWish(fullPlates, names);
     }
 
-    /** With {@code name} moved {@code by} places among {@code now}, the order as it stands on its printer. */
-    public QueueWish moved(List<String> now, String name, int by) {
-        var list = new ArrayList<>(now);
-        int at = list.indexOf(name);
-        if (at < 0) return this;
-        list.remove(at);
-        list.add(Math.clamp(at + by, 0, list.size()), name);
-        var all = new ArrayList<>(list);
-        order.stream().filter(n -> !list.contains(n)).forEach(all::add);
+    /** With one of a printer's plates moved by places; @param plates the sections of each, as they stand on that printer now. The order on other printers stays. */
+    public QueueWish moved(List<List<String>> plates, int from, int by) {
+        var list = new ArrayList<>(plates);
+        var plate = list.remove(from);
+        list.add(Math.clamp(from + by, 0, list.size()), plate);
+        var all = new ArrayList<String>();
+        list.forEach(all::addAll);
+        order.stream().filter(n -> !all.contains(n)).forEach(all::add);
         return withOrder(all);
     }
 }

@@ -147,11 +147,10 @@ class PrintRulesTest {
 
     @Test
     void aWishForOrderMovesOneAndKeepsTheRest() {
-        var q = QueueWish.NONE.moved(List.of("A", "B", "C"), "C", -2);
-        assertThat(q.order()).containsExactly("C", "A", "B");
-        assertThat(q.moved(List.of("A", "B", "C"), "B", 9).order()).containsExactly("A", "C", "B");
-        assertThat(q.moved(List.of("X", "Y"), "X", 1).order()).as("another printer's order stays").containsExactly("Y", "X", "C", "A", "B");
-        assertThat(q.moved(List.of("A"), "Z", 1)).isEqualTo(q);
+        var q = QueueWish.NONE.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 2, -2);
+        assertThat(q.order()).containsExactly("C", "A", "B", "D");
+        assertThat(q.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 1, 9).order()).as("a plate moves as one").containsExactly("A", "C", "B", "D");
+        assertThat(q.moved(List.of(List.of("X"), List.of("Y")), 0, 1).order()).as("another printer's order stays").containsExactly("Y", "X", "C", "A", "B", "D");
         assertThat(SectionWish.NONE.withProfile(Optional.of(USUAL)).withProfile(Optional.empty())).isEqualTo(SectionWish.NONE);
     }
 }

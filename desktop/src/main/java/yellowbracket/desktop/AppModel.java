@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -29,6 +31,7 @@ import yellowbracket.build.Prop;
 import yellowbracket.build.Session;
 import yellowbracket.build.ShopFile;
 import yellowbracket.build.Workings;
+import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
@@ -39,6 +42,7 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.plan.Schedule;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Printer;
 
 /**
  * What the window shows: the open session, its derived results, which page and prop. Written on the interface thread only; results arrive from the
@@ -71,6 +75,11 @@ public final class AppModel implements AutoCloseable {
     private final StringProperty prop = new SimpleStringProperty("");
     private final BooleanProperty inches = new SimpleBooleanProperty();
     private final BooleanProperty night = new SimpleBooleanProperty();
+    /** Faults of the simulated printers against the shop's rate: they are there to be seen. */
+    private static final double LINK_FAULTS = 6;
+    /** Hours they print in a second. */
+    private static final double LINK_PACE = 0.5;
+    private final Map<String, SimulatedPrinter> links = new HashMap<>();
     private static final long TAKE_MS = 90;
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Session session;
@@ -290,6 +299,15 @@ public final class AppModel implements AutoCloseable {
         background.cancel();
     }
 
+    /** The link to a printer of the shop: a simulated one, for want of another. It lives as long as the window. */
+    public SimulatedPrinter link(Printer p) {
+        return links.computeIfAbsent(p.name(), name -> {
+            var link = new SimulatedPrinter(name, session.build().seed() * 31 + name.hashCode(), LINK_FAULTS * p.failuresPerHour());
+            link.run(LINK_PACE);
+            return link;
+        });
+    }
+
     /** From any thread. */
     public void tell(Tone tone, String words) {
         if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
@@ -335,6 +353,11 @@ public final class AppModel implements AutoCloseable {
 
     public Optional<Prop> currentProp() {
         return shown.get() == null ? Optional.empty() : shown.get().prop(prop.get());
+    }
+
+    /** A result that is kept once for the whole build. */
+    public <T> Optional<T> ofBuild(Node<T> node) {
+        return derived.get() == null ? Optional.empty() : derived.get().get(node);
     }
 
     public <T> Optional<T> result(Node<T> node) {
@@ -414,6 +437,7 @@ public final class AppModel implements AutoCloseable {
     @Override
     public void close() {
         endSession();
+        links.values().forEach(SimulatedPrinter::close);
         background.close();
         planning.close();
         workings.close();

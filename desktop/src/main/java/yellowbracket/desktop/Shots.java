@@ -46,20 +46,7 @@ final class Shots {
             ((javafx.scene.control.Slider) frame.lookup("#donning")).setValue(0.45);
         }));
         todo.add(new Shot("wearers-view", () -> frame.run("size: sight")));
-        todo.add(new Shot("section", () -> {
-            frame.run("size: fit");
-            frame.bench().look("side");
-            frame.bench().section().setSelected(true);
-        }));
-        todo.add(new Shot("size-night", () -> {
-            frame.bench().section().setSelected(false);
-            frame.bench().look("three-quarter");
-            model.nightProperty().set(true);
-        }));
-        todo.add(new Shot("cut", () -> {
-            model.nightProperty().set(false);
-            model.pageProperty().set(Page.CUT);
-        }));
+        page("cut", Page.CUT);
         todo.add(new Shot("cut-planes", () -> frame.run("cut: planes")));
         todo.add(new Shot("exploded", () -> {
             model.pageProperty().set(Page.CUT);
@@ -74,9 +61,26 @@ final class Shots {
         }));
         todo.add(new Shot("print", () -> {
             model.choose("helm");
-            model.pageProperty().set(Page.PRINT);
+            frame.run("print: way up");
+            frame.bench().look("three-quarter");
         }));
-        page("join", Page.JOIN);
+        todo.add(new Shot("fineness", () -> frame.run("print: how fine")));
+        todo.add(new Shot("plates", () -> {
+            frame.run("print: plates");
+            model.nightProperty().set(true);
+        }));
+        if (only.contains("printers")) todo.add(new Shot("printers", () -> {
+            frame.run("print: printers");
+            model.nightProperty().set(false);
+        }));
+        if (only.contains("failures")) todo.add(new Shot("failures", () -> {
+            frame.run("print: failures");
+            model.nightProperty().set(false);
+        }));
+        todo.add(new Shot("join", () -> {
+            model.nightProperty().set(false);
+            model.pageProperty().set(Page.JOIN);
+        }));
         page("smooth", Page.SMOOTH);
         page("colour", Page.COLOUR);
         page("wear", Page.WEAR);

@@ -223,6 +223,7 @@ public final class Bench extends StackPane {
     public void picture(Optional<Node> flat) {
         picture.getChildren().setAll(flat.map(List::of).orElse(List.of()));
         picture.setVisible(flat.isPresent());
+        picture.setMouseTransparent(flat.isEmpty() || flat.get().isMouseTransparent());
         still.setOpacity(flat.isPresent() ? 0 : 1);
         moving.setOpacity(flat.isPresent() ? 0 : 1);
     }

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntBinaryOperator;
 import java.util.function.IntToDoubleFunction;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
@@ -54,7 +55,7 @@ public final class Drawn {
     }
 
     public MeshView plain(Mesh m, Color colour) {
-        var view = view(plain.computeIfAbsent(new MeshKey(m), k -> triangles(m, new float[] {0.5f, 0.5f}, v -> 0, null)));
+        var view = view(plain.computeIfAbsent(new MeshKey(m), k -> triangles(m, new float[] {0.5f, 0.5f}, (f, c) -> 0)));
         view.setMaterial(material(colour));
         return view;
     }
@@ -75,19 +76,35 @@ public final class Drawn {
             coords[2 * v] = ramp.u(value.applyAsDouble(v));
             coords[2 * v + 1] = 0.5f;
         }
-        return textured(m, ramp, neutral, coords, null);
+        return textured(m, ramp, neutral, coords, false);
     }
 
     /** Colour by a value of each facet. */
     public MeshView byFacet(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value) {
         var coords = new float[2 * m.triangleCount()];
-        var index = new int[m.triangleCount()];
         for (int f = 0; f < m.triangleCount(); f++) {
             coords[2 * f] = ramp.u(value.applyAsDouble(f));
             coords[2 * f + 1] = 0.5f;
-            index[f] = f;
         }
-        return textured(m, ramp, neutral, coords, index);
+        return textured(m, ramp, neutral, coords, true);
+    }
+
+    /** Colour by a value of each facet, with a dark line wherever {@code height} of the vertices, between them even, is whole. */
+    public MeshView striped(Mesh m, Ramp ramp, Color neutral, IntToDoubleFunction value, IntToDoubleFunction height) {
+        var coords = new float[6 * m.triangleCount()];
+        for (int f = 0; f < m.triangleCount(); f++) {
+            float u = ramp.u(value.applyAsDouble(f));
+            for (int k = 0; k < 3; k++) {
+                coords[6 * f + 2 * k] = u;
+                coords[6 * f + 2 * k + 1] = (float) height.applyAsDouble(m.vertex(f, k));
+            }
+        }
+        var view = view(triangles(m, coords, (f, k) -> 3 * f + k));
+        var material = new PhongMaterial(Color.WHITE);
+        material.setDiffuseMap(ramp.striped(neutral));
+        material.setSpecularColor(Color.gray(0.06));
+        view.setMaterial(material);
+        return view;
     }
 
     /** Colour by number: each facet takes one of a few flat colours. */
@@ -102,7 +119,7 @@ public final class Drawn {
         }
         var index = new int[m.triangleCount()];
         for (int f = 0; f < index.length; f++) index[f] = (int) number.applyAsDouble(f);
-        var view = view(triangles(m, coords, v -> 0, index));
+        var view = view(triangles(m, coords, (f, k) -> index[f]));
         var material = new PhongMaterial(Color.WHITE);
         material.setDiffuseMap(image);
         material.setSpecularColor(Color.gray(0.1));
@@ -161,10 +178,10 @@ public final class Drawn {
         return m;
     }
 
-    private MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, int[] byFacet) {
-        var view = view(triangles(m, coords, v -> v, byFacet));
+    private MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, boolean byFacet) {
+        var view = view(triangles(m, coords, byFacet ? (f, k) -> f : m::vertex));
         var material = new PhongMaterial(Color.WHITE);
-        material.setDiffuseMap(ramp.texture(neutral, byFacet == null)); // a facet of one value must not be painted as a line
+        material.setDiffuseMap(ramp.texture(neutral, !byFacet)); // a facet of one value must not be painted as a line
         material.setSpecularColor(Color.gray(0.06));
         view.setMaterial(material);
         return view;
@@ -183,8 +200,8 @@ public final class Drawn {
         return v;
     }
 
-    /** @param byFacet texture coordinate of each facet, or null to take {@code byVertex} of each corner */
-    private TriangleMesh triangles(Mesh m, float[] coords, java.util.function.IntUnaryOperator byVertex, int[] byFacet) {
+    /** @param corner texture coordinate of a facet's corner */
+    private TriangleMesh triangles(Mesh m, float[] coords, IntBinaryOperator corner) {
         var out = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         var points = new float[3 * m.vertexCount()];
         for (int v = 0; v < m.vertexCount(); v++) {
@@ -202,7 +219,7 @@ public final class Drawn {
                 int v = m.vertex(f, k), at = 9 * f + 3 * k;
                 faces[at] = v;
                 faces[at + 1] = corners.index(f, k);
-                faces[at + 2] = byFacet == null ? byVertex.applyAsInt(v) : byFacet[f];
+                faces[at + 2] = corner.applyAsInt(f, k);
             }
         out.getFaces().setAll(faces);
         return out;

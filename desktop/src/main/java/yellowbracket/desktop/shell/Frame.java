@@ -103,16 +103,18 @@ public final class Frame extends StackPane {
     private void stations() {
         var size = new SizeView(model, bench);
         var cut = new CutView(model, bench, files::exportSections);
+        var print = new PrintView(model, bench);
         var join = new JoinView(model, bench, timers);
         var wear = new WearView(model, bench);
         size.onPick(this::rewrite);
         cut.onPick(this::rewrite);
+        print.onPick(this::rewrite);
         join.onPick(this::rewrite);
         wear.onPick(this::rewrite);
         var colour = new ColourView(model, bench);
         pages.put(Page.SIZE, size);
         pages.put(Page.CUT, cut);
-        pages.put(Page.PRINT, new PrintView(model, bench));
+        pages.put(Page.PRINT, print);
         pages.put(Page.JOIN, join);
         pages.put(Page.SMOOTH, new SmoothView(model, bench));
         pages.put(Page.COLOUR, colour);
@@ -196,6 +198,11 @@ public final class Frame extends StackPane {
         return (CutView) pages.get(Page.CUT);
     }
 
+    /** For tests and scripts. */
+    public PrintView printView() {
+        return (PrintView) pages.get(Page.PRINT);
+    }
+
     private void commands() {
         for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
         commands.add("open a build or a mesh", "Ctrl+O", files::open);
@@ -214,6 +221,10 @@ public final class Frame extends StackPane {
         for (var part : CutView.PARTS) commands.add("cut: " + part, "", () -> {
             cutView().show(part);
             model.pageProperty().set(Page.CUT);
+        });
+        for (var part : PrintView.PARTS) commands.add("print: " + part, "", () -> {
+            printView().show(part);
+            model.pageProperty().set(Page.PRINT);
         });
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);

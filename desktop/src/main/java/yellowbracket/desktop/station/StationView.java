@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.paint.Color;
 import yellowbracket.build.Build;
@@ -26,6 +27,9 @@ import yellowbracket.plan.Schedule;
  * keep their state. Confined to the interface thread.
  */
 public abstract class StationView {
+    /** Results kept once for all props. */
+    private static final Set<Node<?>> OF_BUILD = Set.of(Node.TASKS, Node.SCHEDULE, Node.CHANCE, Node.NEEDS, Node.RECORDS, Node.PLATES, Node.SPOOLS);
+
     protected final AppModel model;
     protected final Bench bench;
     private final Map<String, Derived> whatIfs = new HashMap<>();
@@ -73,7 +77,7 @@ public abstract class StationView {
     }
 
     private static boolean isOfBuild(Node<?> n) {
-        return n == Node.TASKS || n == Node.SCHEDULE || n == Node.CHANCE || n == Node.NEEDS;
+        return OF_BUILD.contains(n);
     }
 
     /** True while a control of this page is being dragged: its card must not be written anew under the pointer. */

@@ -55,6 +55,18 @@ public record Ramp(String title, double low, double high, double[] ticks, Color[
         return (float) (0.01 + 0.96 * Math.clamp((value - low) / (high - low), 0, 1));
     }
 
+    /** The scale along x; along y, over and over, a dark line as layers have one between them. */
+    public Image striped(Color neutral) {
+        int high = 48, dark = 9;
+        var image = new WritableImage(WIDTH, high);
+        for (int x = 0; x < WIDTH; x++) {
+            double u = (x + 0.5) / WIDTH;
+            var c = u > 0.985 ? neutral : at(low + (u - 0.01) / 0.96 * (this.high - low));
+            for (int y = 0; y < high; y++) image.getPixelWriter().setColor(x, y, y < dark ? c.interpolate(Color.BLACK, 0.42) : c);
+        }
+        return image;
+    }
+
     /** The texture: the scale, with contour lines at its ticks where asked for, then a strip of neutral for what has no value. */
     public Image texture(Color neutral, boolean lines) {
         var image = new WritableImage(WIDTH, 4);

@@ -1,0 +1,79 @@
+package yellowbracket.desktop.station;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
+import yellowbracket.build.Node;
+import yellowbracket.build.Prop;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.print.PrintPlan;
+import yellowbracket.print.SectionPrint;
+
+/** One part of the print page, shown under a tab of its own. */
+abstract class PrintPart {
+    protected final PrintView view;
+    protected final AppModel model;
+
+    PrintPart(PrintView view) {
+        this.view = view;
+        model = view.model();
+    }
+
+    abstract String heading();
+
+    abstract void write(Card card, PrintPlan plan);
+
+    /** What the bench shows while this part is open. */
+    abstract void draw(PrintPlan plan);
+
+    protected Prop prop() {
+        return model.currentProp().orElseThrow();
+    }
+
+    protected Words words() {
+        return model.words();
+    }
+
+    /** Sections printed. */
+    protected Set<String> done() {
+        return model.ofBuild(Node.TASKS).map(t -> t.lessons().done().keySet()).orElse(Set.of());
+    }
+
+    protected boolean isDone(SectionPrint p) {
+        return done().contains("print:" + p.name());
+    }
+
+    protected NumberField field(String id, String what, String example, double least, double most) {
+        return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
+    }
+
+    /** A stamp for each section, those printed marked; @param all the word for all of them, empty to leave it out */
+    protected FlowPane stamps(PrintPlan plan, String all, Optional<String> picked, java.util.function.Consumer<Optional<String>> pick) {
+        var line = new FlowPane(4, 4);
+        if (!all.isEmpty()) line.getChildren().add(stamp(all, all, picked.isEmpty(), () -> pick.accept(Optional.empty())));
+        for (var p : plan.prints()) line.getChildren().add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().prints().containsKey(p.name()) ? " *" : ""), picked.equals(Optional.of(p.name())), () -> pick.accept(Optional.of(p.name()))));
+        return line;
+    }
+
+    private static ToggleButton stamp(String name, String words, boolean on, Runnable run) {
+        var b = new ToggleButton(words);
+        b.getStyleClass().setAll("toggle-button", "plain", "stamp");
+        b.setId("section-" + name);
+        b.setAccessibleText("section " + name + (words.contains("\u2713") ? ", printed" : ""));
+        b.setSelected(on);
+        b.setOnAction(e -> {
+            b.setSelected(on);
+            if (!on) run.run();
+        });
+        return b;
+    }
+
+    protected static List<String> names(PrintPlan plan) {
+        return plan.prints().stream().map(SectionPrint::name).toList();
+    }
+}
