@@ -87,7 +87,11 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
     public Build with(Entry entry) {
         var list = new ArrayList<>(log);
         list.add(entry);
-        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, list, rates);
+        return withLog(list);
+    }
+
+    public Build withLog(List<Entry> all) {
+        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, all, rates);
     }
 
     public Build withDue(String what, LocalDateTime when) {

@@ -20,7 +20,7 @@ import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.mesh.io.StlReader;
 import yellowbracket.mesh.io.StlWriter;
 
-/** {@code *.bracket}: a ZIP of build.json and the meshes it names. See docs/format.md. The same build gives the same bytes. */
+/** {@code *.bracket}: a ZIP of build.json, the meshes it names and the photos of its log. See docs/format.md. The same build gives the same bytes. */
 public final class BuildFile {
     private static final long MOST_BYTES = 4_000_000_000L;
     private static final int MOST_ENTRIES = 10_000;
@@ -55,6 +55,12 @@ public final class BuildFile {
             for (var hash : named) {
                 var mesh = meshes.get(hash).orElseThrow(() -> new IOException("mesh " + hash.substring(0, 8) + " is not loaded; the file was not written"));
                 put(zip, "meshes/" + hash + ".stl", StlWriter.binary(mesh, hash.substring(0, 16)));
+            }
+            var pictures = new TreeSet<String>();
+            build.log().forEach(e -> pictures.addAll(e.photos()));
+            for (var name : pictures) {
+                var photo = meshes.photo(name);
+                if (photo.isPresent()) put(zip, "photos/" + name, photo.get().bytes());
             }
         }
         return out.toByteArray();
@@ -99,7 +105,11 @@ public final class BuildFile {
                 total += content.length;
                 if (total >= MOST_BYTES) return refuse(name, "entry " + e.getName(), "it unpacks to more than 4 GB", "this is not a build file");
                 if (e.getName().equals("build.json")) build = BuildJson.read(new String(content, StandardCharsets.UTF_8));
-                else if (e.getName().matches("meshes/[0-9a-f]{64}\\.stl")) {
+                else if (e.getName().startsWith("photos/") && Photo.NAME.matcher(e.getName().substring(7)).matches()) {
+                    var photo = Photo.of(content, e.getName().substring(e.getName().length() - 3));
+                    if (!e.getName().endsWith(photo.name())) return refuse(name, e.getName(), "the photo is damaged: its content is not what its name says", "try the copy that ends in ~");
+                    meshes = meshes.with(photo);
+                } else if (e.getName().matches("meshes/[0-9a-f]{64}\\.stl")) {
                     String hash = e.getName().substring(7, 71);
                     switch (StlReader.parse(e.getName(), content, progress)) {
                         case MeshFile.Refused r -> {

@@ -104,6 +104,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
         return new Edit("log entry", b -> b.with(entry));
     }
 
+    /** @param photo by the name under which it must already be in the library */
+    public static Edit photo(Entry entry, String photo) {
+        return new Edit("photo", b -> b.withLog(b.log().stream().map(e -> e.equals(entry) ? e.withPhoto(photo) : e).toList()));
+    }
+
     public static Edit wearer(Wearer w) {
         return new Edit("measures of " + w.name(), b -> b.with(w));
     }

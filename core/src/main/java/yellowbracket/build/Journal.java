@@ -36,6 +36,10 @@ public final class Journal {
             if (mesh.isPresent()) SafeFile.write(folder.resolve(p.mesh() + ".stl"), StlWriter.binary(mesh.get(), p.mesh().substring(0, 16)));
             written.add(p.mesh());
         }
+        for (var e : build.log()) for (var name : e.photos()) {
+            var photo = meshes.photo(name);
+            if (photo.isPresent() && written.add(name)) SafeFile.write(folder.resolve(name), photo.get().bytes());
+        }
         SafeFile.write(folder.resolve("build.json"), BuildJson.write(build).getBytes(StandardCharsets.UTF_8));
     }
 
@@ -59,6 +63,8 @@ public final class Journal {
                 if (!(MeshFile.read(folder.resolve(p.mesh() + ".stl"), Progress.NONE) instanceof MeshFile.Read r)) return Optional.empty();
                 meshes = meshes.with(r.mesh());
             }
+            for (var e : build.log()) for (var name : e.photos())
+                if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r) meshes = meshes.with(r.photo());
             return Optional.of(new BuildFile.Outcome.Opened(build, meshes));
         } catch (IOException | BuildJson.Unreadable e) {
             return Optional.empty();

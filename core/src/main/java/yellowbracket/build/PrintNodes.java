@@ -58,14 +58,14 @@ final class PrintNodes {
     /** What the log says of each printer. */
     Node.Records records() {
         return results.node(Node.RECORDS, Node.BUILD, List.of(build.log(), build.printers(), build.rates()), () -> new Node.Records(build.printers().stream()
-                .map(p -> PrintRecord.of(build.log(), p, build.printers().size(), build.rates().getOrDefault(PrintRecord.rateKey(p.name()), Rate.UNKNOWN))).toList()));
+                .map(p -> PrintRecord.of(build.log(), p, build.printers(), build.rates().getOrDefault(PrintRecord.rateKey(p.name()), Rate.UNKNOWN))).toList()));
     }
 
     /** Factors of hours this build alone taught. */
     Map<String, Rate> own() {
         var out = new HashMap<String, Rate>();
         for (var p : build.printers()) {
-            var rate = PrintRecord.of(build.log(), p, build.printers().size(), Rate.UNKNOWN).factor();
+            var rate = PrintRecord.of(build.log(), p, build.printers(), Rate.UNKNOWN).factor();
             if (rate.jobs() > 0) out.put(PrintRecord.rateKey(p.name()), rate);
         }
         return out;

@@ -74,6 +74,10 @@ public final class Session {
         meshes = meshes.with(mesh);
     }
 
+    public void addPhoto(Photo photo) {
+        meshes = meshes.with(photo);
+    }
+
     /** @throws IOException when it cannot be written; the session and the old file are as before */
     public void save(Path to) throws IOException {
         BuildFile.write(to, history.now(), meshes);

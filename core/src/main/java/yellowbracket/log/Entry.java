@@ -64,6 +64,19 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         return m.find() && number(m.group(1)) > 0 ? OptionalDouble.of(number(m.group(1))) : OptionalDouble.empty();
     }
 
+    private static final String PHOTO = "photo:";
+
+    /** Names of the photos that go with it. */
+    public List<String> photos() {
+        return tags.stream().filter(t -> t.startsWith(PHOTO)).map(t -> t.substring(PHOTO.length())).toList();
+    }
+
+    public Entry withPhoto(String name) {
+        var all = new java.util.ArrayList<>(tags);
+        if (!all.contains(PHOTO + name)) all.add(PHOTO + name);
+        return new Entry(at, kind, about, hours, money, text, all);
+    }
+
     /** What a test piece told, and on whom; only of entries of that kind. */
     public Optional<Tried> trial() {
         return kind == Kind.FIT ? trial(text) : Optional.empty();

@@ -20,8 +20,8 @@ public record PrintRecord(String printer, int done, double hours, Map<FailureKin
         failures = Map.copyOf(failures);
     }
 
-    /** @param before the factor learned in builds before this one */
-    public static PrintRecord of(List<Entry> log, Printer printer, int printers, Rate before) {
+    /** @param all printers of the shop, this one too @param before the factor learned in builds before this one */
+    public static PrintRecord of(List<Entry> log, Printer printer, List<Printer> all, Rate before) {
         var kinds = new EnumMap<FailureKind, Integer>(FailureKind.class);
         var factor = before;
         int done = 0;
@@ -30,8 +30,8 @@ public record PrintRecord(String printer, int done, double hours, Map<FailureKin
             if (e.kind() != Entry.Kind.FAILED && e.kind() != Entry.Kind.DONE || !e.about().startsWith("print:")) continue;
             if (e.kind() == Entry.Kind.FAILED && e.text().contains("cancelled")) continue; // the maker's doing, not the printer's
             boolean tagged = e.tags().contains(printer.tag());
-            if (!tagged && !e.tags().isEmpty()) continue;
-            hours += e.hours() / (tagged ? 1 : printers);
+            if (!tagged && all.stream().anyMatch(p -> e.tags().contains(p.tag()))) continue;
+            hours += e.hours() / (tagged ? 1 : all.size());
             if (e.kind() == Entry.Kind.FAILED) {
                 kinds.merge(FailureKind.in(e.text()), 1, Integer::sum);
                 continue;

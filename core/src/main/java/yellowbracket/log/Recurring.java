@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import yellowbracket.print.FailureKind;
 import yellowbracket.print.SectionPrint;
 
@@ -32,6 +34,7 @@ public final class Recurring {
     /** At most one a section: the newest. @param ahead prints not done yet @param all every print of the build by section */
     public static List<Warning> of(List<Entry> log, List<SectionPrint> ahead, Map<String, SectionPrint> all) {
         var out = new LinkedHashMap<String, Warning>();
+        var printers = all.values().stream().map(p -> p.printer().tag()).collect(Collectors.toSet());
         for (int i = 0; i < log.size(); i++) {
             var e = log.get(i);
             if (e.kind() != Entry.Kind.FAILED) continue;
@@ -40,13 +43,14 @@ public final class Recurring {
             var kind = FailureKind.in(e.text());
             if (then.isEmpty() || kind == FailureKind.OTHER) continue;
             String lesson = lesson(log, i, e).orElse(kind.advice());
-            for (var p : ahead) if (onSame(e, p, then.get()) && alike(kind, p, then.get()) && !heeded(lesson, p)) out.put(p.name(), new Warning(p.name(), name, kind, e.at().toLocalDate(), lesson));
+            for (var p : ahead) if (onSame(e, p, then.get(), printers) && alike(kind, p, then.get()) && !heeded(lesson, p)) out.put(p.name(), new Warning(p.name(), name, kind, e.at().toLocalDate(), lesson));
         }
         return new ArrayList<>(out.values());
     }
 
-    private static boolean onSame(Entry e, SectionPrint ahead, SectionPrint then) {
-        return e.tags().isEmpty() ? ahead.printer().name().equals(then.printer().name()) : e.tags().contains(ahead.printer().tag());
+    /** An entry that names no printer is about the one the plan gave that section. */
+    private static boolean onSame(Entry e, SectionPrint ahead, SectionPrint then, Set<String> printers) {
+        return e.tags().stream().noneMatch(printers::contains) ? ahead.printer().name().equals(then.printer().name()) : e.tags().contains(ahead.printer().tag());
     }
 
     private static boolean alike(FailureKind kind, SectionPrint p, SectionPrint then) {
@@ -67,10 +71,10 @@ public final class Recurring {
         return lesson.contains("brim") && p.profile().brimMm() > 0;
     }
 
-    /** The first line beginning "lesson:" after the failure with one of its tags, or with none. */
+    /** The first line beginning "lesson:" after the failure that shares a tag with it, or has none. */
     private static Optional<String> lesson(List<Entry> log, int from, Entry failed) {
         return log.subList(from + 1, log.size()).stream().filter(e -> e.text().toLowerCase(Locale.ROOT).startsWith("lesson:"))
-                .filter(e -> e.tags().isEmpty() || failed.tags().isEmpty() || e.tags().stream().anyMatch(failed.tags()::contains))
+                .filter(e -> e.tags().isEmpty() || e.tags().stream().anyMatch(failed.tags()::contains))
                 .findFirst().map(e -> e.text().substring("lesson:".length()).replaceAll("#\\S+", "").strip());
     }
 }

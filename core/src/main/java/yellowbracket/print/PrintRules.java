@@ -88,7 +88,8 @@ public final class PrintRules {
             out.add(Remark.of(Weight.CARE, p.name(), text("section %s: %s pulls its corners up on a foot of %.0f cm2: brim, closed chamber, no draught", p.name(), material.name(), o.footMm2() / 100), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
         double share = Math.max(size.x() / p.printer().usableX(), size.y() / p.printer().usableY());
         double brimmed = Math.max((size.x() + 2 * p.profile().brimMm()) / p.printer().bedX(), (size.y() + 2 * p.profile().brimMm()) / p.printer().bedY());
-        if (brimmed > 1) out.add(Remark.of(Weight.CARE, p.name(), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(), p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrim(0)));
+        if (!p.fits()) return;
+        if (brimmed > 1 && p.profile().brimMm() > 0) out.add(Remark.of(Weight.CARE, p.name(), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(), p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrim(0)));
         else if (share > EDGE_SHARE) out.add(Remark.of(material.warp() >= WARPS ? Weight.CARE : Weight.NOTE, p.name(), text("section %s reaches within %.0f mm of the edge of %s, where the bed is cooler: corners lift there first", p.name(), edge(p), p.printer().name())));
     }
 

@@ -215,4 +215,25 @@ class DocumentTest {
         assertThatThrownBy(() -> p.withScale(0)).hasMessageContaining("between 0 and 100");
         assertThatThrownBy(() -> p.withScale(Double.NaN)).hasMessageContaining("scale");
     }
+
+    @Test
+    void photosOfTheLogTravelWithTheBuild(@TempDir Path dir) throws Exception {
+        var picture = dir.resolve("stump.jpeg");
+        Files.write(picture, new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, 1, 2, 3});
+        var photo = ((Photo.Outcome.Read) Photo.read(picture)).photo();
+        assertThat(photo.name()).matches("[0-9a-f]{64}\\.jpg");
+        var build = Edit.photo(build().log().getFirst(), photo.name()).change().apply(build());
+        assertThat(build.log().getFirst().photos()).containsExactly(photo.name());
+        var file = dir.resolve("b.bracket");
+        BuildFile.write(file, build, Meshes.NONE.with(MESH).with(photo));
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.meshes().photo(photo.name()).orElseThrow().bytes()).isEqualTo(photo.bytes());
+        var journal = Journal.beside(file);
+        journal.record(build, opened.meshes());
+        assertThat(Journal.beside(file).left().orElseThrow().meshes().photo(photo.name())).isPresent();
+        Files.writeString(picture, "no picture");
+        assertThat(((Photo.Outcome.Refused) Photo.read(picture)).problem().sentence()).contains("neither a JPEG nor a PNG");
+        assertThat(Photo.read(dir.resolve("none.jpg"))).isInstanceOf(Photo.Outcome.Refused.class);
+        assertThat(refused(dir, zip("photos/" + photo.name(), "other"))).contains("the photo is damaged");
+    }
 }

@@ -43,7 +43,7 @@ class PrintRecordTest {
     @Test
     void countsHoursAndFailuresOfEachPrinter() {
         var log = log("done A 10 h planned 8 h #mid-bed", "failed B 50 % 4 h layer shift #mid-bed", "done B 8 h #mid-bed", "done C 5 h #large-bed", "failed D 10 % 1 h cancelled #mid-bed", "done join:helm:1 2 h #mid-bed");
-        var mid = PrintRecord.of(log, MID, 2, Rate.UNKNOWN);
+        var mid = PrintRecord.of(log, MID, List.of(MID, LARGE), Rate.UNKNOWN);
         assertThat(mid.done()).isEqualTo(2);
         assertThat(mid.hours()).isEqualTo(22);
         assertThat(mid.failures()).containsExactly(Map.entry(FailureKind.LAYER_SHIFT, 1));
@@ -51,7 +51,7 @@ class PrintRecordTest {
         assertThat(mid.lowRate()).isLessThan(mid.failuresPerHour());
         assertThat(mid.highRate()).isGreaterThan(mid.failuresPerHour());
         assertThat(mid.factor()).as("only prints whose plan is known teach the factor").isEqualTo(Rate.UNKNOWN.with(10, 8));
-        var large = PrintRecord.of(log, LARGE, 2, Rate.UNKNOWN);
+        var large = PrintRecord.of(log, LARGE, List.of(MID, LARGE), Rate.UNKNOWN);
         assertThat(large.done()).isEqualTo(1);
         assertThat(large.failures()).isEmpty();
         assertThat(large.failuresPerHour()).as("hours without failure lower it").isLessThan(0.0035);
@@ -61,9 +61,9 @@ class PrintRecordTest {
 
     @Test
     void anEntryWithoutPrinterCountsForAll() {
-        var log = log("failed B 50 % 4 h clog", "done B 8 h");
+        var log = log("failed B 50 % 4 h clog #overnight", "done B 8 h");
         for (var p : List.of(MID, LARGE)) {
-            var r = PrintRecord.of(log, p, 2, Rate.UNKNOWN);
+            var r = PrintRecord.of(log, p, List.of(MID, LARGE), Rate.UNKNOWN);
             assertThat(r.hours()).isEqualTo(6);
             assertThat(r.failed()).isEqualTo(1);
         }

@@ -27,6 +27,7 @@ import yellowbracket.build.Journal;
 import yellowbracket.build.LogEdit;
 import yellowbracket.build.Meshes;
 import yellowbracket.build.Node;
+import yellowbracket.build.Photo;
 import yellowbracket.build.Prop;
 import yellowbracket.build.Session;
 import yellowbracket.build.ShopFile;
@@ -150,6 +151,19 @@ public final class AppModel implements AutoCloseable {
     public Optional<Entry> note(String line) {
         LogEdit.of(now(), line, session.build(), derived.get() == null ? Derived.NOTHING : derived.get()).ifPresent(this::apply);
         return Entry.parse(now(), line);
+    }
+
+    /** Puts a picture beside an entry of the log. */
+    public void addPhoto(Entry entry, Path file) {
+        background("reading " + file.getFileName(), p -> Photo.read(file), outcome -> {
+            switch (outcome) {
+                case Photo.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case Photo.Outcome.Read r -> {
+                    session.addPhoto(r.photo());
+                    apply(Edit.photo(entry, r.photo().name()));
+                }
+            }
+        });
     }
 
     public void preview(Edit edit) {

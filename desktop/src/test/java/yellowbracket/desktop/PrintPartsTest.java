@@ -87,6 +87,7 @@ class PrintPartsTest extends WindowTest {
         settled();
         assertThat(Math.toDegrees(Math.acos(print("A").orientation().turn().row2().dot(taken.row2())))).as("tilted by the step").isCloseTo(15, within(1e-6));
         type(robot, "#tilt-step", "lots");
+        until("refused", () -> !told().isEmpty());
         assertThat(told()).contains("step \"lots\"", "degrees between 1 and 90");
         robot.interact(() -> press(robot, "as proposed"));
         settled();
@@ -261,5 +262,27 @@ class PrintPartsTest extends WindowTest {
         type(robot, "#stump-D", "9999");
         assertThat(told()).contains("height of the stump");
         assertThat(text(robot, ".row-name")).contains("layer shift", "in one piece", "failing at 80 %");
+    }
+
+    @Test
+    void aPhotoGoesBesideAnEntryAndIsShown(FxRobot robot) throws Exception {
+        derived();
+        robot.interact(() -> {
+            model.note("failed D 64 % layer shift #mid-bed");
+            model.pageProperty().set(Page.LOG);
+        });
+        derived();
+        var picture = dir.resolve("d.png");
+        var image = new java.awt.image.BufferedImage(40, 30, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        javax.imageio.ImageIO.write(image, "png", picture.toFile());
+        var sheet = robot.lookup(n -> "entries".equals(n.getAccessibleText())).<javafx.scene.control.TableView<Entry>>query();
+        robot.interact(() -> sheet.getSelectionModel().select(0));
+        until("offered", () -> robot.lookup("add ...").tryQuery().isPresent());
+        robot.interact(() -> model.addPhoto(model.shownProperty().get().log().getFirst(), picture));
+        until("kept", () -> model.shownProperty().get().log().getFirst().photos().size() == 1);
+        until("shown on the bench", () -> frame.bench().lookupAll(".image-view").stream().anyMatch(javafx.scene.Node::isVisible));
+        Files.writeString(picture, "no picture");
+        robot.interact(() -> model.addPhoto(model.shownProperty().get().log().getFirst(), picture));
+        until("refused", () -> told().contains("neither a JPEG nor a PNG"));
     }
 }

@@ -119,7 +119,9 @@ public final class Frame extends StackPane {
         pages.put(Page.SMOOTH, new SmoothView(model, bench));
         pages.put(Page.COLOUR, colour);
         pages.put(Page.WEAR, wear);
-        pages.put(Page.LOG, new LogView(model, bench, colour, files::exportLog));
+        var log = new LogView(model, bench, colour, files::exportLog);
+        log.onPick(this::rewrite);
+        pages.put(Page.LOG, log);
         pages.put(Page.PLAN, new PlanView(model, bench, colour, files::exportCalendar, this::benchMode));
     }
 

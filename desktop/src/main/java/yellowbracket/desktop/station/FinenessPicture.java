@@ -18,7 +18,7 @@ import yellowbracket.shop.Profile;
 /** Hours against layer height, a panel for each nozzle: printing below, the smoothing it causes on top, the sum as a line; the least sum and what is planned are marked. A point takes its layer height. */
 final class FinenessPicture {
     private static final double WIDE = 760;
-    private static final double TALL = 520;
+    private static final double TALL = 500;
     private static final double LEFT = 54;
     private static final double TOP = 62;
     private static final double BOTTOM = 54;
@@ -49,6 +49,7 @@ final class FinenessPicture {
         pane.setMinSize(WIDE, TALL);
         pane.setPrefSize(WIDE, TALL);
         pane.setMaxSize(WIDE, TALL);
+        pane.setTranslateY(-26); // above the gauges
         double highest = fine.points().stream().mapToDouble(Fineness.Point::sumH).max().orElse(1), least = fine.least().orElseThrow().sumH();
         // what takes many times the least is of no interest and would flatten the rest
         mostH = nice(Math.min(highest, 3.2 * least));

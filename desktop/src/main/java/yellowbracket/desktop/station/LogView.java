@@ -1,7 +1,12 @@
 package yellowbracket.desktop.station;
 
+import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.stage.FileChooser;
 import yellowbracket.build.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
@@ -16,11 +21,18 @@ import yellowbracket.shop.Rate;
 public final class LogView extends StationView {
     private final StationView backdrop;
     private final Runnable export;
+    private Optional<Entry> looked = Optional.empty();
+    private Runnable rewrite = () -> {};
 
     public LogView(AppModel model, Bench bench, StationView backdrop, Runnable export) {
         super(model, bench);
         this.backdrop = backdrop;
         this.export = export;
+    }
+
+    /** Called when another entry is looked at. */
+    public void onPick(Runnable r) {
+        rewrite = r;
     }
 
     @Override
@@ -32,7 +44,7 @@ public final class LogView extends StationView {
     public Card card() {
         var build = model.shownProperty().get();
         var card = new Card("what has happened", build.name() + " \u00b7 since " + Words.day(build.started()));
-        var tasks = model.derivedProperty().get() == null ? java.util.Optional.<Node.Tasks>empty() : model.derivedProperty().get().get(Node.TASKS);
+        var tasks = model.derivedProperty().get() == null ? Optional.<Node.Tasks>empty() : model.derivedProperty().get().get(Node.TASKS);
         if (tasks.isPresent()) {
             var lessons = tasks.get().lessons();
             long done = tasks.get().list().stream().filter(t -> lessons.done().containsKey(t.id())).count();
@@ -47,14 +59,45 @@ public final class LogView extends StationView {
         }
         card.title("entries, newest first");
         var entries = build.log().reversed();
-        card.add(new Sheet<Entry>("entries", "write in the line below: done C 1.2 h, failed B 60 %, spent 14.50 filler, or a note").words("when", 100, e -> Words.dayTime(e.at())).words("", 60, e -> e.kind().name().toLowerCase(java.util.Locale.ROOT))
-                .words("what", 270, Entry::text).rows(entries, 12));
-        card.text("the line below understands: done C 1.2 h \u00b7 failed B 60 % \u00b7 spent 14.50 filler \u00b7 anything else is a note; #words are tags");
+        card.add(entrySheet(entries));
+        looked().ifPresentOrElse(e -> card.row("photo", Card.more(e.text()), Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e))), () -> card.text("pick an entry to put a photo beside it, or to see the one it has"));
+        card.text("the line below understands: done C 1.2 h \u00b7 failed B 60 % layer shift \u00b7 started D \u00b7 spent 14.50 filler \u00b7 lesson: what helped \u00b7 anything else is a note; #words are tags, a printer's name with - for blanks counts for that printer");
         return card.primary("see the plan", () -> model.pageProperty().set(Page.PLAN), Card.action("export log ...", export));
+    }
+
+    private Sheet<Entry> entrySheet(List<Entry> entries) {
+        var sheet = new Sheet<Entry>("entries", "write in the line below: done C 1.2 h, failed B 60 %, spent 14.50 filler, or a note").words("when", 100, e -> Words.dayTime(e.at())).words("", 60, e -> e.kind().name().toLowerCase(java.util.Locale.ROOT))
+                .words("what", 270, e -> (e.photos().isEmpty() ? "" : "[photo] ") + e.text()).rows(entries, 12);
+        looked().ifPresent(sheet.getSelectionModel()::select);
+        return sheet.onPick(e -> {
+            if (looked.equals(Optional.of(e))) return;
+            looked = Optional.of(e);
+            rewrite.run();
+        });
+    }
+
+    /** The entry picked, if the log still has it: a photo added makes it another. */
+    private Optional<Entry> looked() {
+        return looked.flatMap(l -> model.shownProperty().get().log().stream().filter(e -> e.at().equals(l.at()) && e.text().equals(l.text())).findFirst());
+    }
+
+    private void photo(Entry e) {
+        var chooser = new FileChooser();
+        chooser.setTitle("a photo of " + e.text());
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("pictures", "*.jpg", "*.jpeg", "*.png", "*.JPG", "*.JPEG", "*.PNG"));
+        Optional.ofNullable(chooser.showOpenDialog(bench.getScene().getWindow())).ifPresent(f -> model.addPhoto(e, f.toPath()));
     }
 
     @Override
     public void draw() {
         if (model.currentProp().isPresent()) backdrop.draw();
+        looked().flatMap(e -> e.photos().stream().reduce((a, b) -> b)).flatMap(model.session().meshes()::photo).ifPresent(p -> {
+            var image = new ImageView(new Image(new ByteArrayInputStream(p.bytes()), 1400, 1400, true, true));
+            image.setPreserveRatio(true);
+            image.setFitWidth(0.9 * bench.getWidth());
+            image.setFitHeight(0.8 * bench.getHeight());
+            image.setMouseTransparent(true);
+            bench.picture(Optional.of(image));
+        });
     }
 }

@@ -124,7 +124,7 @@ final class StandPart extends PrintPart {
         right.setAccessibleText("lower the right side");
         front.setId("tilt-near-up");
         left.setId("tilt-right-up");
-        card.row("tilt by \u00b0", step, soft("near side"), front, back, soft("right"), left, right);
+        card.row("tilt by \u00b0", step, soft("near"), front, back, soft("right"), left, right);
         var lay = new ToggleButton("lay a face down");
         lay.getStyleClass().setAll("toggle-button", "plain");
         lay.setId("lay-face");
