@@ -74,6 +74,7 @@ public final class PlatesPart extends PrintPart {
             return;
         }
         modes(card, plates.get());
+        away(card);
         var rows = rows();
         if (rows.isEmpty()) card.text("the queue is empty: everything is printed");
         for (var printer : model.shownProperty().get().printers()) {
@@ -92,6 +93,16 @@ public final class PlatesPart extends PrintPart {
         mode(table, "one section after another", plates.single(), !plates.fullPlates(), false);
         mode(table, "full beds", plates.full(), plates.fullPlates(), true);
         card.add(table);
+    }
+
+    /** When nobody is there to change a plate; one span for the working days. */
+    private void away(Card card) {
+        var hours = model.shownProperty().get().hours();
+        var span = hours.away().stream().findFirst();
+        var from = time("away-from", "nobody there from", span.map(s -> s.from().toString()).orElse(""), "08:00");
+        var to = time("away-to", "nobody there until", span.map(s -> s.to().toString()).orElse(""), "17:00");
+        times("nobody there", from, to, (a, b) -> model.apply(new Edit("nobody there from " + a + " to " + b, x -> x.withHours(x.hours().awayOnWeekdays(a, b)))), () -> model.apply(new Edit("always somebody there", x -> x.withHours(x.hours().withAway(List.of())))));
+        card.row("nobody there", from, to, Card.more(Words.text("Monday to Friday; plates are changed from %s to %s", hours.printFrom(), hours.printTo())));
     }
 
     private void mode(Alternatives table, String name, List<Plates.Plate> list, boolean current, boolean full) {

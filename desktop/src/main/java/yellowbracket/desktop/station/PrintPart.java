@@ -1,8 +1,12 @@
 package yellowbracket.desktop.station;
 
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiConsumer;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import yellowbracket.build.Node;
@@ -50,6 +54,34 @@ abstract class PrintPart {
 
     protected NumberField field(String id, String what, String example, double least, double most) {
         return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
+    }
+
+    /** A field for a time of day. */
+    protected static TextField time(String id, String what, String now, String prompt) {
+        var f = new TextField(now);
+        f.setId(id);
+        f.setPromptText(prompt);
+        f.setPrefWidth(62);
+        f.setMinWidth(54);
+        f.setAccessibleText(what);
+        return f;
+    }
+
+    /** Two times that go together, typed in fields: taken when both are there, taken away when both are empty, else told what to type. */
+    protected void times(String what, TextField from, TextField to, BiConsumer<LocalTime, LocalTime> take, Runnable none) {
+        Runnable read = () -> {
+            String a = from.getText().strip(), b = to.getText().strip();
+            try {
+                if (a.isEmpty() && b.isEmpty()) none.run();
+                else take.accept(LocalTime.parse(a), LocalTime.parse(b));
+            } catch (DateTimeParseException e) {
+                model.tell(AppModel.Tone.STOP, what + " \"" + a + "\" to \"" + b + "\": type both as 22:00 and 07:00, or leave both empty");
+            } catch (IllegalArgumentException e) {
+                model.tell(AppModel.Tone.STOP, e.getMessage());
+            }
+        };
+        from.setOnAction(e -> read.run());
+        to.setOnAction(e -> read.run());
     }
 
     /** A stamp for each section, those printed marked; @param all the word for all of them, empty to leave it out */

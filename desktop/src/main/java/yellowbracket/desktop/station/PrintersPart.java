@@ -1,7 +1,5 @@
 package yellowbracket.desktop.station;
 
-import java.time.LocalTime;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -11,7 +9,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.TextField;
 import yellowbracket.build.Edit;
 import yellowbracket.build.LogEdit;
 import yellowbracket.build.Node;
@@ -97,37 +94,16 @@ final class PrintersPart extends PrintPart {
     }
 
     private void quiet(Card card, Printer p) {
-        var from = time("quiet-from-" + p.name().replace(' ', '-'), p.quiet().map(q -> q.from().toString()).orElse(""), "22:00");
-        var to = time("quiet-to-" + p.name().replace(' ', '-'), p.quiet().map(q -> q.to().toString()).orElse(""), "07:00");
-        Runnable take = () -> quiet(p, from.getText().strip(), to.getText().strip());
-        from.setOnAction(e -> take.run());
-        to.setOnAction(e -> take.run());
-        card.row("quiet hours", from, to, Card.more(p.quiet().isPresent() ? "it pauses" : "none; Enter takes them"));
-    }
-
-    private static TextField time(String id, String now, String prompt) {
-        var f = new TextField(now);
-        f.setId(id);
-        f.setPromptText(prompt);
-        f.setPrefWidth(62);
-        f.setMinWidth(54);
-        f.setAccessibleText(id.startsWith("quiet-from") ? "quiet from" : "quiet to");
-        return f;
-    }
-
-    private void quiet(Printer p, String from, String to) {
-        if (from.isEmpty() && to.isEmpty()) {
-            if (p.quiet().isPresent()) model.apply(Edit.printer("no quiet hours on " + p.name(), p.name(), q -> q.withQuiet(Optional.empty())));
-            return;
-        }
-        try {
-            var quiet = new Quiet(LocalTime.parse(from), LocalTime.parse(to));
+        String tag = p.name().replace(' ', '-');
+        var from = time("quiet-from-" + tag, "quiet from", p.quiet().map(q -> q.from().toString()).orElse(""), "22:00");
+        var to = time("quiet-to-" + tag, "quiet to", p.quiet().map(q -> q.to().toString()).orElse(""), "07:00");
+        times("quiet hours", from, to, (a, b) -> {
+            var quiet = new Quiet(a, b);
             model.apply(Edit.printer("quiet on " + p.name() + " from " + quiet, p.name(), q -> q.withQuiet(Optional.of(quiet))));
-        } catch (DateTimeParseException e) {
-            model.tell(AppModel.Tone.STOP, "quiet hours \"" + from + "\" to \"" + to + "\": type both as 22:00 and 07:00, or leave both empty");
-        } catch (IllegalArgumentException e) {
-            model.tell(AppModel.Tone.STOP, e.getMessage());
-        }
+        }, () -> {
+            if (p.quiet().isPresent()) model.apply(Edit.printer("no quiet hours on " + p.name(), p.name(), q -> q.withQuiet(Optional.empty())));
+        });
+        card.row("quiet hours", from, to, Card.more(p.quiet().isPresent() ? "it pauses" : "none; Enter takes them"));
     }
 
     private void more(Card card) {
