@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Remembers the last few values of each node with the inputs they were made from, so that undo, redo and what-ifs cost nothing twice. Thread-safe. */
-final class Memo {
+/** Remembers the values of each node asked for last, with the inputs they were made from, so that undo, redo and what-ifs cost nothing twice. Thread-safe. */
+public final class Memo {
     /** Enough for a table of alternatives; each entry shares most of its parts with the next. */
     private static final int KEPT = 12;
 
@@ -18,7 +18,12 @@ final class Memo {
     synchronized Optional<Object> find(Derived.Key key, List<Object> inputs) {
         var list = entries.get(key);
         if (list == null) return Optional.empty();
-        for (var e : list) if (same(e.inputs, inputs)) return Optional.of(e.value);
+        for (var e : list) {
+            if (!same(e.inputs, inputs)) continue;
+            list.remove(e);
+            list.addFirst(e);
+            return Optional.of(e.value);
+        }
         return Optional.empty();
     }
 
@@ -28,7 +33,7 @@ final class Memo {
         while (list.size() > KEPT) list.removeLast();
     }
 
-    /** The newest value whatever it was made from: a first guess. */
+    /** The value asked for last, whatever it was made from: a first guess. */
     synchronized Optional<Object> newest(Derived.Key key) {
         var list = entries.get(key);
         return list == null || list.isEmpty() ? Optional.empty() : Optional.of(list.getFirst().value);

@@ -17,7 +17,7 @@ import yellowbracket.shop.Catalogue;
  * hear after every node, on the worker's thread. What-ifs wait until the shown build is derived and share what is already known.
  */
 public final class Workings implements AutoCloseable {
-    private final Memo memo = new Memo();
+    private final Memo memo;
     private final Catalogue shop;
     private final WeatherFeed weather;
     private final Clock clock;
@@ -29,6 +29,12 @@ public final class Workings implements AutoCloseable {
 
     /** @param listener hears each new state of results, on a worker thread */
     public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Consumer<Derived> listener) {
+        this(shop, weather, clock, new Memo(), listener);
+    }
+
+    /** @param memo what is known already; it may be shared with others that use the same catalogue */
+    public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Memo memo, Consumer<Derived> listener) {
+        this.memo = memo;
         this.shop = shop;
         this.weather = weather;
         this.clock = clock;

@@ -25,6 +25,7 @@ import yellowbracket.build.Derived;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Journal;
 import yellowbracket.build.LogEdit;
+import yellowbracket.build.Memo;
 import yellowbracket.build.Meshes;
 import yellowbracket.build.Node;
 import yellowbracket.build.Photo;
@@ -91,11 +92,16 @@ public final class AppModel implements AutoCloseable {
      * @param shopFile where wearers and learned rates are kept across builds
      */
     public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile) {
+        this(build, meshes, file, weather, clock, unsaved, shopFile, new Memo());
+    }
+
+    /** @param memo results known already */
+    AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile, Memo memo) {
         this.weather = weather;
         this.clock = clock;
         this.unsaved = unsaved;
         this.shopFile = shopFile;
-        workings = new Workings(shop, weather, clock, this::arrived);
+        workings = new Workings(shop, weather, clock, memo, this::arrived);
         var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
         start(new Session(build, meshes, file));
         left.ifPresent(this::recover);

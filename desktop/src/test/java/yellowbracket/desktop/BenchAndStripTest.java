@@ -190,7 +190,7 @@ class BenchAndStripTest extends WindowTest {
         until("undone", () -> prop().profile().layerMm() == layer && !model.session().dirty());
         robot.interact(frame.bench()::requestFocus);
         robot.type(KeyCode.F1);
-        until("help", () -> told().contains("Finer layers"));
+        until("help", () -> told().contains("least sum of printing"));
         robot.type(KeyCode.CLOSE_BRACKET);
         until("plan", () -> model.pageProperty().get() == Page.PLAN);
         robot.type(KeyCode.OPEN_BRACKET);

@@ -135,9 +135,9 @@ class FrameTest extends WindowTest {
     @Order(4)
     void anAlternativeIsPreviewedBeforeItIsTaken(FxRobot robot) {
         derived();
-        robot.interact(() -> model.pageProperty().set(Page.PRINT));
-        until("figures of 0.12 mm", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("0.12") && t.getAccessibleText().contains("~")));
-        var row = robot.lookup(".alt").queryAll().stream().filter(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("0.12")).findFirst().orElseThrow();
+        robot.interact(() -> frame.run("print: how fine"));
+        until("figures of 0.12 mm", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp") && t.getAccessibleText().contains("~")));
+        var row = robot.lookup(".alt").queryAll().stream().filter(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp")).findFirst().orElseThrow();
         robot.moveTo(row);
         until("a ghost bracket", () -> model.ghostProperty().get().isPresent());
         double before = printHours();

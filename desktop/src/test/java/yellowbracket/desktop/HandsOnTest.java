@@ -200,7 +200,7 @@ class HandsOnTest extends WindowTest {
     @Test
     void aFailedPrintOffersWhatCanBeSaved(FxRobot robot) {
         derived();
-        robot.interact(() -> model.pageProperty().set(Page.PRINT));
+        robot.interact(() -> frame.run("print: failures"));
         until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
         assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");

@@ -21,6 +21,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.build.Memo;
 import yellowbracket.build.Meshes;
 import yellowbracket.build.Node;
 import yellowbracket.build.Prop;
@@ -38,6 +39,11 @@ import yellowbracket.plan.Schedule;
 abstract class WindowTest {
     static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
 
+    /** What one test has worked out need not be worked out by the next: the same decisions give the same results. */
+    private static final Memo KNOWN = new Memo();
+    private static DemoBuild full;
+    private static DemoBuild light;
+
     @TempDir
     Path dir;
     AppModel model;
@@ -46,12 +52,23 @@ abstract class WindowTest {
 
     /** What the window opens on. */
     DemoBuild first() {
-        return DemoBuild.at(TODAY);
+        return fullDemo();
+    }
+
+    static synchronized DemoBuild fullDemo() {
+        if (full == null) full = DemoBuild.at(TODAY);
+        return full;
+    }
+
+    /** The results tests share; a class that looks at results while they are worked out takes its own. */
+    Memo known() {
+        return KNOWN;
     }
 
     /** The demo with coarser meshes: every control works as on the full one, ten times as fast. */
-    static DemoBuild lightDemo() {
-        var demo = DemoBuild.at(TODAY);
+    static synchronized DemoBuild lightDemo() {
+        if (light != null) return light;
+        var demo = fullDemo();
         var build = demo.build();
         var meshes = Meshes.NONE;
         for (var p : demo.build().props()) {
@@ -59,7 +76,8 @@ abstract class WindowTest {
             meshes = meshes.with(coarse);
             build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(), p.registration(), p.profile(), p.prints(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
         }
-        return new DemoBuild(build, meshes);
+        light = new DemoBuild(build, meshes);
+        return light;
     }
 
     static Clock clock() {
@@ -71,10 +89,10 @@ abstract class WindowTest {
     void open(Stage stage) {
         Theme.loadFonts();
         var first = first();
-        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json"));
+        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json"), known());
         timers = new Timers(clock());
         frame = new Frame(model, timers, () -> {
-            var d = DemoBuild.at(TODAY);
+            var d = fullDemo();
             model.replace(d.build(), d.meshes());
         });
         stage.setScene(new Scene(frame, 1280, 800));
