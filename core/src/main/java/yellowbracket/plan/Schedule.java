@@ -36,7 +36,7 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
     public List<String> conflicts() {
         var out = new ArrayList<String>();
         for (var p : placed) {
-            if (p.done) continue;
+            if (p.done || p.start.isBefore(now)) continue; // begun is begun
             for (var id : p.task.after()) {
                 var before = placed(id);
                 if (before.isEmpty()) out.add(p.task.id() + " waits for " + id + ", which is not planned");

@@ -116,6 +116,8 @@ public final class AppModel implements AutoCloseable {
 
     private void start(Session s) {
         session = s;
+        links.values().forEach(SimulatedPrinter::close);
+        links.clear();
         journal = Journal.beside(s.file().orElse(unsaved));
         prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
         refresh();

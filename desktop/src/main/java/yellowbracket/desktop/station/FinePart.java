@@ -217,10 +217,14 @@ final class FinePart extends PrintPart {
 
     @Override
     void draw(PrintPlan plan) {
+        var fine = model.result(Node.FINENESS).filter(f -> !f.points().isEmpty());
+        if (fine.isEmpty()) {
+            view.overview(plan);
+            return;
+        }
         view.bench().show(List.of(), Bounds3.of(-100, -100, -100, 100, 100, 100), view.frameKey("fineness"));
         view.bench().callouts(List.of());
         view.bench().legend().none();
-        var fine = model.result(Node.FINENESS).filter(f -> !f.points().isEmpty());
         view.bench().picture(fine.map(f -> FinenessPicture.of(f, prop().profile(), view.night(), p -> model.apply(Edit.ofProp(Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()), prop().id(), q -> q.withProfile(q.profile().withNozzle(p.nozzleMm()).withLayer(p.layerMm())))))));
         view.gauges(plan);
     }

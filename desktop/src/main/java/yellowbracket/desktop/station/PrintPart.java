@@ -10,38 +10,24 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import yellowbracket.build.Node;
-import yellowbracket.build.Prop;
 import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
 
 /** One part of the print page, shown under a tab of its own. */
-abstract class PrintPart {
+abstract class PrintPart extends PagePart {
     protected final PrintView view;
-    protected final AppModel model;
 
     PrintPart(PrintView view) {
+        super(view.model());
         this.view = view;
-        model = view.model();
     }
-
-    abstract String heading();
 
     abstract void write(Card card, PrintPlan plan);
 
     /** What the bench shows while this part is open. */
     abstract void draw(PrintPlan plan);
-
-    protected Prop prop() {
-        return model.currentProp().orElseThrow();
-    }
-
-    protected Words words() {
-        return model.words();
-    }
 
     /** Sections printed. */
     protected Set<String> done() {
@@ -50,10 +36,6 @@ abstract class PrintPart {
 
     protected boolean isDone(SectionPrint p) {
         return done().contains("print:" + p.name());
-    }
-
-    protected NumberField field(String id, String what, String example, double least, double most) {
-        return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
     }
 
     /** A field for a time of day. */

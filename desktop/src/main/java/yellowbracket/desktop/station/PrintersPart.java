@@ -28,7 +28,7 @@ import yellowbracket.shop.Spool;
 
 /** The printers: what each is doing now, what the log says of it, its spool, its quiet hours and nozzle. Part of the print page. */
 final class PrintersPart extends PrintPart {
-    private final Map<String, LinkPane> panes = new HashMap<>();
+    private final Map<PrinterLink, LinkPane> panes = new HashMap<>();
 
     PrintersPart(PrintView view) {
         super(view);
@@ -42,6 +42,7 @@ final class PrintersPart extends PrintPart {
     @Override
     void write(Card card, PrintPlan plan) {
         var all = model.shownProperty().get().printers();
+        panes.keySet().retainAll(all.stream().map(model::link).toList());
         for (var p : all) printer(card, p, all.size());
         model.ofBuild(Node.SPOOLS).ifPresent(s -> s.findings().forEach(f -> card.finding(f.contains("runs out") || f.startsWith("no spool") ? yellowbracket.size.Fit.Weight.CARE : yellowbracket.size.Fit.Weight.NOTE, f, "", () -> {})));
         more(card);
@@ -50,7 +51,7 @@ final class PrintersPart extends PrintPart {
 
     private void printer(Card card, Printer p, int count) {
         card.title(p.name() + Words.text(", %.0f \u00d7 %.0f \u00d7 %.0f mm", p.bedX(), p.bedY(), p.bedZ()));
-        card.add(panes.computeIfAbsent(p.name(), n -> new LinkPane(model.link(p), this::start, this::noted)));
+        card.add(panes.computeIfAbsent(model.link(p), link -> new LinkPane(link, this::start, this::noted)));
         model.ofBuild(Node.RECORDS).flatMap(r -> r.list().stream().filter(x -> x.printer().equals(p.name())).findFirst()).ifPresent(r -> record(card, r));
         if (p.process() == Process.FILAMENT) spool(card, p);
         quiet(card, p);

@@ -8,31 +8,25 @@ import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
 import yellowbracket.build.Edit;
 import yellowbracket.build.Node;
-import yellowbracket.build.Prop;
-import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Fit;
 import yellowbracket.size.Pose;
 
 /** One part of the size page, shown under a tab of its own: what it writes on the card and draws on the bench. */
-abstract class SizePart {
+abstract class SizePart extends PagePart {
     protected final SizeView view;
-    protected final AppModel model;
     protected final Bench bench;
 
     SizePart(SizeView view) {
+        super(view.model());
         this.view = view;
-        model = view.model();
         bench = view.bench();
     }
-
-    abstract String heading();
 
     /** Results this part shows. */
     abstract List<Node<?>> shows();
@@ -41,21 +35,9 @@ abstract class SizePart {
 
     abstract void draw();
 
-    protected Prop prop() {
-        return model.currentProp().orElseThrow();
-    }
-
-    protected Words words() {
-        return model.words();
-    }
-
     /** The fit of the first wearer at the scale shown last. */
     protected Optional<Fit> fit() {
         return model.result(Node.FITS).flatMap(f -> f.list().stream().findFirst());
-    }
-
-    protected NumberField field(String id, String what, String example, double least, double most) {
-        return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
     }
 
     /** The head, coloured by its clearance, in a pose. */

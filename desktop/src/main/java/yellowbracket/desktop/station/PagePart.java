@@ -1,0 +1,29 @@
+package yellowbracket.desktop.station;
+
+import yellowbracket.build.Prop;
+import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.Words;
+import yellowbracket.desktop.widget.NumberField;
+
+/** One part of a station's page, shown under a tab of its own. */
+abstract class PagePart {
+    protected final AppModel model;
+
+    PagePart(AppModel model) {
+        this.model = model;
+    }
+
+    abstract String heading();
+
+    protected Prop prop() {
+        return model.currentProp().orElseThrow();
+    }
+
+    protected Words words() {
+        return model.words();
+    }
+
+    protected NumberField field(String id, String what, String example, double least, double most) {
+        return new NumberField(id, what, example, least, most, words -> model.tell(AppModel.Tone.STOP, words));
+    }
+}
