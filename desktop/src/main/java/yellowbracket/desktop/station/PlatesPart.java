@@ -133,6 +133,7 @@ public final class PlatesPart extends PrintPart {
         HBox.setHgrow(gap, Priority.ALWAYS);
         var figures = new Label(Words.text("%s  %s  %s", Words.about(r.plate.hours()), Words.grams(r.plate.grams()), Words.percent(r.plate.risk())));
         figures.getStyleClass().addAll("small", "num");
+        figures.setMinWidth(Region.USE_PREF_SIZE);
         var row = new HBox(8, grip, tags, when, gap, figures);
         row.getStyleClass().add("queue-row");
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
@@ -250,6 +251,7 @@ public final class PlatesPart extends PrintPart {
     void draw(PrintPlan plan) {
         var rows = rows();
         double x = 0, tall = 40, deep = 1;
+        var on = new ArrayList<String>();
         var things = new ArrayList<javafx.scene.Node>();
         var labels = new ArrayList<Bench.Callout>();
         for (var printer : model.shownProperty().get().printers()) {
@@ -258,12 +260,13 @@ public final class PlatesPart extends PrintPart {
             var own = rows.stream().filter(r -> r.plate.printer().name().equals(printer.name())).toList();
             var shown = own.stream().filter(r -> r.plate.name().equals(picked)).findFirst().or(() -> own.stream().findFirst());
             labels.add(new Bench.Callout(scene.place(printer.bedX() / 2, -8, 0), printer.name() + shown.map(r -> "  " + r.plate.name() + "  " + r.at.map(p -> Words.dayTime(p.start())).orElse("")).orElse("  free"), ""));
+            on.add(shown.map(r -> r.plate.name()).orElse(""));
             if (shown.isPresent()) tall = Math.max(tall, place(scene, shown.get().plate, labels));
             things.addAll(scene.things());
             x += printer.bedX() + GAP_MM;
             deep = Math.max(deep, printer.bedY());
         }
-        view.bench().show(things, Bounds3.of(-x + GAP_MM, -deep, -0.2 * deep, 0, 0, tall), view.frameKey("plates"));
+        view.bench().show(things, Bounds3.of(-x + GAP_MM, -deep, -0.2 * deep, 0, 0, tall), view.frameKey("plates " + on));
         view.bench().legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
         view.bench().callouts(labels);
         double left = rows.stream().mapToDouble(r -> r.plate.hours()).sum();
