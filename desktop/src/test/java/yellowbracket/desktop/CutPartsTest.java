@@ -222,5 +222,7 @@ class CutPartsTest extends WindowTest {
         derived();
         page(robot, "sections");
         until("mirror images are told", () -> model.fresh(Node.TWINS));
+        var twins = model.result(Node.TWINS).orElseThrow().list();
+        assertThat(twins).as("left and right of an even helm are each other's mirror images").isNotEmpty().allSatisfy(t -> assertThat(t.mirrored()).isTrue());
     }
 }
