@@ -222,6 +222,10 @@ class CutPartsTest extends WindowTest {
         derived();
         page(robot, "sections");
         until("mirror images are told", () -> model.fresh(Node.TWINS));
+        assertThat(model.result(Node.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams").isEmpty();
+        robot.interact(() -> model.apply(yellowbracket.build.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
+        derived();
+        until("mirror images anew", () -> model.fresh(Node.TWINS));
         var twins = model.result(Node.TWINS).orElseThrow().list();
         assertThat(twins).as("left and right of an even helm are each other's mirror images").isNotEmpty().allSatisfy(t -> assertThat(t.mirrored()).isTrue());
     }
