@@ -60,6 +60,11 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         return new ShopFile(schema, printers, List.copyOf(list), stock, spools, learned);
     }
 
+    /** Printers and spools stand in the same shop for the next build. */
+    public ShopFile withMachines(List<Printer> all, List<Spool> left) {
+        return new ShopFile(schema, List.copyOf(all), wearers, stock, List.copyOf(left), learned);
+    }
+
     /** What one build taught takes the place of what it taught before, so that saving twice counts once. */
     public ShopFile withLessons(String build, Map<String, Rate> rates) {
         var all = new TreeMap<>(learned);

@@ -236,4 +236,27 @@ class DocumentTest {
         assertThat(Photo.read(dir.resolve("none.jpg"))).isInstanceOf(Photo.Outcome.Refused.class);
         assertThat(refused(dir, zip("photos/" + photo.name(), "other"))).contains("the photo is damaged");
     }
+
+    @Test
+    void aShopOfTheSchemaBeforeIsReadAndANewerOneIsLeftAlone(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("shop.json");
+        Files.writeString(file, """
+                {"schema": 1, "printers": [{"name": "mine", "bedX": 200, "bedY": 200, "bedZ": 200, "marginMm": 5, "nozzleMm": 0.4, "speedMmS": 80, "hoursFactor": 1.1, "failuresPerHour": 0.002, "costPerHour": 0.1}],
+                 "wearers": [], "stock": [{"name": "PLA filament", "amount": 300, "unit": "g"}], "learned": {}}""");
+        var shop = ShopFile.read(file);
+        assertThat(shop.printers()).singleElement().satisfies(p -> {
+            assertThat(p.process()).isEqualTo(yellowbracket.shop.Process.FILAMENT);
+            assertThat(p.flowMm3S()).isEqualTo(yellowbracket.shop.Printer.USUAL_FLOW_MM3_S);
+            assertThat(p.quiet()).isEmpty();
+            assertThat(p.hoursFactor()).isEqualTo(1.1);
+        });
+        assertThat(shop.spools()).isEmpty();
+        assertThat(shop.stock()).hasSize(1);
+        var kept = new ShopFile(ShopFile.SCHEMA, List.of(shop.printers().getFirst().withQuiet(java.util.Optional.of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(22, 0), java.time.LocalTime.of(7, 0))))), List.of(), List.of(), List.of(new yellowbracket.shop.Spool("grey", "PLA", 500, 210, "mine")), Map.of());
+        kept.write(file);
+        assertThat(ShopFile.read(file)).isEqualTo(kept);
+        assertThat(ShopFile.fresh().withMachines(kept.printers(), kept.spools()).printers()).isEqualTo(kept.printers());
+        Files.writeString(file, Files.readString(file).replace("\"schema\" : 2", "\"schema\" : 9"));
+        assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("newer version");
+    }
 }

@@ -282,10 +282,12 @@ public final class AppModel implements AutoCloseable {
         }
     }
 
-    /** What this build has taught goes to the shop, for the builds to come. */
+    /** Printers, spools and what this build has taught go to the shop, for the builds to come. */
     private void keepLessons() {
         var d = derived.get();
-        String key = session.build().key(); // here: the session may be another by the time the file is written
+        var build = session.build(); // here: the session may be another by the time the file is written
+        String key = build.key();
+        changeShop(s -> s.withMachines(build.printers(), build.spools()));
         if (d != null && d.fresh(Node.TASKS, Node.BUILD)) d.get(Node.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
     }
 

@@ -119,9 +119,10 @@ class HandsOnTest extends WindowTest {
         assertThat(ShopFile.read(dir.resolve("shop.json")).wearers()).singleElement().satisfies(w -> assertThat(w.name()).isEqualTo("Maren"));
         derived();
         robot.interact(() -> model.save(dir.resolve("mine.bracket")));
-        until("what this build taught", () -> {
+        until("what this build taught, and its printers and spools", () -> {
             try {
-                return !ShopFile.read(dir.resolve("shop.json")).rates().isEmpty();
+                var shop = ShopFile.read(dir.resolve("shop.json"));
+                return !shop.rates().isEmpty() && shop.spools().equals(model.session().build().spools()) && shop.printers().equals(model.session().build().printers());
             } catch (java.io.IOException e) {
                 return false;
             }
