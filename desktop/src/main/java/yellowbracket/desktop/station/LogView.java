@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.stage.FileChooser;
@@ -37,7 +38,7 @@ public final class LogView extends StationView {
 
     @Override
     protected List<Node<?>> shows() {
-        return List.of(Node.TASKS, Node.PROXY);
+        return List.of(Node.TASKS, Node.RECORDS, Node.PROXY);
     }
 
     @Override
@@ -55,7 +56,7 @@ public final class LogView extends StationView {
             card.row("failed prints", String.valueOf(failed), failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(k -> k.replace("print:", "section ")).toList()));
             card.title("your rates against the catalogue");
             card.add(new Sheet<Map.Entry<String, Rate>>("rates", "finish a task and tell its hours to see them here").words("work", 150, e -> e.getKey()).number("factor", 80, e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
-                    .words("from", 190, e -> e.getValue().source()).rows(lessons.rates().entrySet().stream().sorted(Map.Entry.comparingByKey()).toList(), 7));
+                    .words("from", 190, e -> e.getValue().source()).rows(rates(lessons.rates()), 8));
         }
         card.title("entries, newest first");
         var entries = build.log().reversed();
@@ -63,6 +64,13 @@ public final class LogView extends StationView {
         looked().ifPresentOrElse(e -> card.row("photo", Card.more(e.text()), Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e))), () -> card.text("pick an entry to put a photo beside it, or to see the one it has"));
         card.text("the line below understands: done C 1.2 h \u00b7 failed B 60 % layer shift \u00b7 started D \u00b7 spent 14.50 filler \u00b7 lesson: what helped \u00b7 anything else is a note; #words are tags, a printer's name with - for blanks counts for that printer");
         return card.primary("see the plan", () -> model.pageProperty().set(Page.PLAN), Card.action("export log ...", export));
+    }
+
+    /** Of each work by hand, and of each printer. */
+    private List<Map.Entry<String, Rate>> rates(Map<String, Rate> byHand) {
+        var all = new TreeMap<>(byHand);
+        model.ofBuild(Node.RECORDS).ifPresent(r -> r.list().stream().filter(x -> x.factor().jobs() > 0).forEach(x -> all.put("print on " + x.printer(), x.factor())));
+        return List.copyOf(all.entrySet());
     }
 
     private Sheet<Entry> entrySheet(List<Entry> entries) {
