@@ -118,11 +118,12 @@ final class PrintNodes {
     /** What the print page shows beside the plan. */
     void rest(Prop p, Mesh mesh, Fineness.Smoothing smoothing) {
         var known = results.known();
-        var sections = known.get(Node.SECTIONS, p.id()).orElse(null);
-        var samples = known.get(Node.SAMPLES, p.id()).orElse(null);
-        var prints = known.get(Node.PRINTS, p.id()).orElse(null);
-        var choices = known.get(Node.ALL_WAYS, p.id()).orElse(null);
-        if (sections == null || samples == null || prints == null || choices == null || prints.prints().isEmpty()) return;
+        if (Stream.of(Node.SECTIONS, Node.SAMPLES, Node.PRINTS, Node.ALL_WAYS).anyMatch(n -> !known.fresh(n, p.id()))) return;
+        var sections = known.require(Node.SECTIONS, p.id());
+        var samples = known.require(Node.SAMPLES, p.id());
+        var prints = known.require(Node.PRINTS, p.id());
+        var choices = known.require(Node.ALL_WAYS, p.id());
+        if (prints.prints().isEmpty()) return;
         results.node(Node.WAYS, p, List.of(prints, choices), () -> new Node.Ways(each(sections, s -> ways(s, prints.print(s.name()), choices.bySection().get(s.name()), p.scale()))));
         results.node(Node.POSTS, p, List.of(sections, turns(prints), angles(prints)), () -> new Node.Posts(each(sections, s -> posts(s, prints.print(s.name()), samples.bySection().get(s.name()).scaled(p.scale())))));
         results.node(Node.FINENESS, p, List.of(prints, samples, p.finish(), p.school(), p.hurry(), build.shopCelsius(), p.profile()), () -> p.profile().cure().isPresent() ? new Fineness(List.of()) : Fineness.of(sections.sections(), samples.bySection(), prints, p.scale(), p.profile(), shop, smoothing));

@@ -24,14 +24,15 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
         /** Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. */
         private static final double FLOW_LEFT = 0.49;
         /** Filler and sanding on a band 28 mm wide, at some 30 min a dm2. */
-        private static final double HIDE_H_MM = 0.0014;
+        public static final double HIDE_H_MM = 0.0014;
         public static final Rates USUAL = new Rates(17_000, 0.0025, 1.3, 0.15, HIDE_H_MM);
 
         public static Rates of(Profile profile, List<Printer> printers) {
             if (printers.isEmpty()) return USUAL;
-            double speed = printers.stream().mapToDouble(p -> p.speedMmS() / p.hoursFactor()).average().orElseThrow();
+            double line = profile.lineWidthMm() * profile.layerMm();
+            double speed = printers.stream().mapToDouble(p -> Math.min(p.speedMmS(), p.flowMm3S() / line) / p.hoursFactor()).average().orElseThrow();
             double failures = printers.stream().mapToDouble(Printer::failuresPerHour).average().orElseThrow();
-            return new Rates(FLOW_LEFT * 3600 * speed * profile.lineWidthMm() * profile.layerMm(), failures, profile.wallMm(), profile.infill(), HIDE_H_MM);
+            return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), HIDE_H_MM);
         }
 
         /** Expected hours of one print of that volume and surface, begun again when it fails: (e^(rate t) - 1) / rate. */

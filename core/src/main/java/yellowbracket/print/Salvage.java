@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import yellowbracket.cut.CutPlane;
+import yellowbracket.cut.PlanWishes;
 import yellowbracket.cut.PlaneCut;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
@@ -18,7 +19,6 @@ public record Salvage(String section, double share, double heightMm, double miss
     /** Hours to level the stump, glue, and each mm of the new seam's line: gluing, and hiding the half of it that is outside. */
     private static final double LEVEL_H = 0.4;
     private static final double GLUE_H_MM = 1.0 / 260 / 60;
-    private static final double HIDE_H_MM = 0.0014;
     /** Heating up, first layer, taking off. */
     private static final double START_H = 0.15;
     /** A filler coat, mm, and its hours with cure and shaping; higher stumps are not worth it. */
@@ -103,7 +103,7 @@ public record Salvage(String section, double share, double heightMm, double miss
         double rate = print.printer().failuresPerHour(), grams = print.grams();
         var options = new ArrayList<Option>();
         options.add(new Option(Way.AGAIN, print.expectedHours(), grams, 0));
-        if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate) + LEVEL_H + line * GLUE_H_MM + line / 2 * HIDE_H_MM, left * grams, line));
+        if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate) + LEVEL_H + line * GLUE_H_MM + line / 2 * PlanWishes.Rates.HIDE_H_MM, left * grams, line));
         if (missing <= MOST_FILLED_MM) options.add(new Option(Way.FILL, COAT_H * Math.ceil(missing / COAT_MM), 0, 0));
         options.sort(java.util.Comparator.comparingDouble(Option::hours));
         return new Salvage(print.name(), share, height, missing, new CutPlane(up, floor + height), print.orientation().turn(), share * print.hours(), share * grams, options);

@@ -300,4 +300,14 @@ class PrintStationTest {
         for (var p : b.path("printers")) ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove(List.of("process", "flowMm3S", "quiet"));
         assertThat(BuildJson.write(BuildJson.read(old.toString()))).isEqualTo(now);
     }
+
+    @Test
+    void theLeastSumIsFoundOverAllNozzlesAndInEach() {
+        var fine = new Fineness(List.of(new Fineness.Point(0.4, 0.2, 40, 10, 900, 140), new Fineness.Point(0.4, 0.3, 30, 12, 900, 200), new Fineness.Point(0.6, 0.3, 28, 13, 900, 200), new Fineness.Point(0.6, 0.45, 27, 20, 900, 300)));
+        assertThat(fine.least().orElseThrow().nozzleMm()).isEqualTo(0.6);
+        assertThat(fine.least(0.4).orElseThrow().layerMm()).isEqualTo(0.3);
+        assertThat(fine.nozzles()).containsExactly(0.4, 0.6);
+        assertThat(fine.least(0.8)).isEmpty();
+        assertThat(fine.of(0.6).getLast().sumH()).isCloseTo(47, within(1e-12));
+    }
 }
