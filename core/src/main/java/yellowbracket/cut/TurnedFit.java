@@ -1,10 +1,10 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Outermost;
 import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
@@ -18,6 +18,7 @@ public final class TurnedFit {
     private static final List<Vec3> SUPPORT = ShowSide.spread(220);
     private static final List<Vec3> UPS = ups();
     private static final int STEPS = 36;
+    private static final int ASKED = 6000;
 
     private TurnedFit() {}
 
@@ -101,23 +102,9 @@ public final class TurnedFit {
         return Math.abs(t.row0().dot(size)) <= bed.x() && Math.abs(t.row1().dot(size)) <= bed.y() && Math.abs(t.row2().dot(size)) <= bed.z();
     }
 
+    /** A bounded search; the check after it is on every vertex. */
     private static List<Vec3> support(Mesh m) {
-        var best = new int[SUPPORT.size()];
-        var most = new double[SUPPORT.size()];
-        java.util.Arrays.fill(most, Double.NEGATIVE_INFINITY);
-        int step = Math.max(1, m.vertexCount() / 6000); // a bounded search; the check after it is on every vertex
-        for (int v = 0; v < m.vertexCount(); v += step)
-            for (int i = 0; i < best.length; i++) {
-                var d = SUPPORT.get(i);
-                double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
-                if (h > most[i]) {
-                    most[i] = h;
-                    best[i] = v;
-                }
-            }
-        var out = new HashSet<Integer>();
-        for (int b : best) out.add(b);
-        return out.stream().sorted().map(m::point).toList();
+        return Outermost.of(m, SUPPORT, ASKED);
     }
 
     private static boolean stands(List<Vec3> flat, double c, double s, Bed bed) {

@@ -1,10 +1,10 @@
 package yellowbracket.print;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Outermost;
 import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
 
@@ -16,6 +16,7 @@ import yellowbracket.mesh.Vec3;
 final class Resting {
     private static final List<Vec3> OUTWARD = ShowSide.spread(1000);
     private static final List<Vec3> STARTS = ShowSide.spread(40);
+    private static final int ASKED = 5000;
     private static final int MOST_ROLLS = 60;
     private static final double SAME = Math.cos(Math.toRadians(4));
 
@@ -39,22 +40,7 @@ final class Resting {
 
     /** The corners furthest out in many directions. */
     static List<Vec3> outermost(Mesh m) {
-        var best = new int[OUTWARD.size()];
-        var most = new double[OUTWARD.size()];
-        java.util.Arrays.fill(most, Double.NEGATIVE_INFINITY);
-        int step = Math.max(1, m.vertexCount() / 5000);
-        for (int v = 0; v < m.vertexCount(); v += step)
-            for (int i = 0; i < best.length; i++) {
-                var d = OUTWARD.get(i);
-                double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
-                if (h > most[i]) {
-                    most[i] = h;
-                    best[i] = v;
-                }
-            }
-        var set = new HashSet<Integer>();
-        for (int b : best) set.add(b);
-        return set.stream().sorted().map(m::point).toList();
+        return Outermost.of(m, OUTWARD, ASKED);
     }
 
     /** Rolls down from one direction; empty if it finds no rest, as a ball does not. */
