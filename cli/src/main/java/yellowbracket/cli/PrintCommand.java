@@ -25,6 +25,7 @@ import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
+import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 
 @Command(name = "print", description = "which way up, how long, how heavy")
@@ -63,7 +64,8 @@ final class PrintCommand extends Output {
         var shop = Catalogue.builtIn();
         var profile = Profile.of("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls, infill > 1 ? infill / 100 : infill);
         var wrong = new ArrayList<>(profile.check());
-        if (shop.materials().stream().noneMatch(m -> m.name().equals(profile.material()))) wrong.add("material " + material + " is not known: " + String.join(", ", shop.materials().stream().map(m -> m.name()).toList()) + ".");
+        var filaments = shop.materials().stream().filter(m -> m.process() == Process.FILAMENT).map(m -> m.name()).toList();
+        if (!filaments.contains(profile.material())) wrong.add("material " + material + " is not known: " + String.join(", ", filaments) + ".");
         if (!wrong.isEmpty()) throw new Refused(wrong);
         var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12);
         var sections = new ArrayList<Section>();

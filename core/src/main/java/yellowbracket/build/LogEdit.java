@@ -37,17 +37,19 @@ public final class LogEdit {
 
     private static Entry told(Entry e, List<SectionPrint> prints, Build build, Derived derived) {
         var words = new StringBuilder(e.text());
-        // hours as computed, what was learned of the printer left out
-        double learned = derived.get(Node.RECORDS).map(r -> r.of(prints.getFirst().printer().name()).factor().factor()).orElse(1.0);
-        if (e.kind() == Entry.Kind.DONE && e.hours() > 0 && e.planned().isEmpty())
+        var printer = prints.getFirst().printer();
+        boolean named = build.printers().stream().anyMatch(p -> e.tags().contains(p.tag()));
+        // hours as computed, what was learned of the printer left out; another printer than planned would have taken others
+        double learned = derived.get(Node.RECORDS).flatMap(r -> r.list().stream().filter(x -> x.printer().equals(printer.name())).findFirst()).map(x -> x.factor().factor()).orElse(1.0);
+        if (e.kind() == Entry.Kind.DONE && e.hours() > 0 && e.planned().isEmpty() && (!named || e.tags().contains(printer.tag())))
             words.append(String.format(Locale.ROOT, " planned %.2f h", prints.stream().mapToDouble(SectionPrint::hours).sum() / learned));
-        if (build.printers().stream().noneMatch(p -> e.tags().contains(p.tag()))) words.append(" #").append(prints.getFirst().printer().tag());
+        if (!named) words.append(" #").append(printer.tag());
         return Entry.parse(e.at(), words.toString()).orElseThrow();
     }
 
     private static Build taken(Build b, String printer, double grams) {
         if (printer.isEmpty() || grams <= 0) return b;
-        return b.withSpools(b.spools().stream().map(s -> s.printer().equals(printer) ? new yellowbracket.shop.Spool(s.name(), s.material(), Math.max(0, s.grams() - grams), s.emptyG(), s.printer()) : s).toList());
+        return b.withSpools(b.spools().stream().map(s -> s.printer().equals(printer) ? s.less(grams) : s).toList());
     }
 
     /** The line a linked printer's end writes. */

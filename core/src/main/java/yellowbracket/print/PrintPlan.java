@@ -94,7 +94,7 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
     }
 
     public double grams() {
-        return prints.stream().mapToDouble(p -> p.estimate().grams() + p.estimate().supportGrams()).sum();
+        return prints.stream().mapToDouble(SectionPrint::grams).sum();
     }
 
     public double cost() {

@@ -33,6 +33,10 @@ public record Printer(String name, Process process, double bedX, double bedY, do
 
     /** Its name in one word, as log entries are tagged with it. */
     public String tag() {
+        return tag(name);
+    }
+
+    public static String tag(String name) {
         return name.replace(' ', '-');
     }
 

@@ -24,7 +24,7 @@ public record Profile(String name, String material, double layerMm, double nozzl
         return cure.isPresent() ? Process.RESIN : Process.FILAMENT;
     }
 
-    /** Thickness that can be sanded before the wall is through, mm; resin prints are taken to be solid to a handsbreadth's shell. */
+    /** Thickness that can be sanded before the wall is through, mm; of a resin print the shell that hollowing usually leaves. */
     public double wallMm() {
         return cure.isPresent() ? RESIN_WALL_MM : walls * lineWidthMm;
     }

@@ -15,6 +15,11 @@ public record Spool(String name, String material, double grams, double emptyG, S
         return new Spool(name, material, scaleG - emptyG, emptyG, printer);
     }
 
+    /** After a print drew from it. */
+    public Spool less(double drawnG) {
+        return new Spool(name, material, Math.max(0, grams - drawnG), emptyG, printer);
+    }
+
     public Spool on(String other) {
         return new Spool(name, material, grams, emptyG, other);
     }

@@ -200,6 +200,8 @@ class PrintStationTest {
         var failed = LogEdit.of(NOW, "failed B 50 % 2 h clog", b, d).orElseThrow().change().apply(b);
         assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(Node.PRINTS, "bar").print("B").grams(), within(1e-9));
         assertThat(LogEdit.of(NOW, "done B 5 h planned 4 h #mid-bed", b, d).orElseThrow().change().apply(b).log().getLast().text()).isEqualTo("done B 5 h planned 4 h #mid-bed");
+        var vat = b.withPrinters(List.of(BED, Printer.of("attic", 220, 220, 250, 5, 0.4, 60, 0.002, 0.1)));
+        assertThat(LogEdit.of(NOW, "done B 5 h #attic", vat, d).orElseThrow().change().apply(vat).log().getLast().text()).as("the plan had it on another printer: its hours are not those").isEqualTo("done B 5 h #attic");
         assertThat(LogEdit.of(NOW, "a note", b, d).orElseThrow().change().apply(b).spools()).isEqualTo(b.spools());
         assertThat(LogEdit.of(NOW, "  ", b, d)).isEmpty();
     }

@@ -110,7 +110,7 @@ final class FinePart extends PrintPart {
         var material = new ChoiceBox<String>();
         material.setId("material");
         material.setAccessibleText("material");
-        material.getItems().setAll(model.shop().materials().stream().map(m -> m.name()).filter(m -> m.contains("resin") == (p.process() == Process.RESIN)).toList());
+        material.getItems().setAll(model.shop().materials().stream().filter(m -> m.process() == p.process()).map(m -> m.name()).toList());
         material.setValue(p.material());
         material.setOnAction(e -> change("print in " + material.getValue(), q -> q.withMaterial(material.getValue())));
         var printer = new ChoiceBox<String>();

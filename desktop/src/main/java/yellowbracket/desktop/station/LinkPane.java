@@ -12,6 +12,7 @@ import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.print.FailureKind;
+import yellowbracket.shop.Printer;
 
 /** What a linked printer is doing: job, layer, what remains, a fault; start, pause, go on, cancel, write it down. Follows the link's status while it lives; statuses in between are passed over. */
 final class LinkPane extends VBox {
@@ -30,7 +31,7 @@ final class LinkPane extends VBox {
     LinkPane(PrinterLink link, Consumer<PrinterLink> start, Consumer<PrinterLink> write) {
         super(4);
         this.link = link;
-        String tag = link.name().replace(' ', '-');
+        String tag = Printer.tag(link.name());
         this.start = button("start next", "start-" + tag, () -> start.accept(link));
         pause = button("pause", "pause-" + tag, link::pause);
         resume = button("go on", "resume-" + tag, link::resume);

@@ -55,7 +55,7 @@ final class PrintersPart extends PrintPart {
         model.ofBuild(Node.RECORDS).flatMap(r -> r.list().stream().filter(x -> x.printer().equals(p.name())).findFirst()).ifPresent(r -> record(card, r));
         if (p.process() == Process.FILAMENT) spool(card, p);
         quiet(card, p);
-        var nozzle = field("nozzle-" + p.name().replace(' ', '-'), "nozzle on " + p.name(), "mm between 0.1 and 2, such as 0.4", 0.1, 2).with(Words.text("%s", p.nozzleMm()));
+        var nozzle = field("nozzle-" + p.tag(), "nozzle on " + p.name(), "mm between 0.1 and 2, such as 0.4", 0.1, 2).with(Words.text("%s", p.nozzleMm()));
         nozzle.setOnAction(e -> nozzle.read().ifPresent(v -> model.apply(Edit.printer("nozzle of " + v + " mm on " + p.name(), p.name(), q -> q.withNozzle(v)))));
         if (count > 1) card.row(p.process() == Process.FILAMENT ? "nozzle fitted" : "resin", p.process() == Process.FILAMENT ? nozzle : Card.more("lit layer by layer"), Card.more(p.process() == Process.FILAMENT ? "mm" : ""), Card.action("remove", () -> model.apply(new Edit("remove printer " + p.name(), b -> b.withPrinters(b.printers().stream().filter(q -> !q.name().equals(p.name())).toList())))));
         else card.row("nozzle fitted", nozzle, Card.more("mm"));
@@ -72,7 +72,7 @@ final class PrintersPart extends PrintPart {
         var spools = model.shownProperty().get().spools();
         var on = spools.stream().filter(s -> s.printer().equals(p.name())).findFirst();
         var box = new ChoiceBox<String>();
-        box.setId("spool-" + p.name().replace(' ', '-'));
+        box.setId("spool-" + p.tag());
         box.setAccessibleText("spool on " + p.name());
         box.getItems().setAll(spools.stream().map(Spool::name).toList());
         on.ifPresent(s -> box.setValue(s.name()));
@@ -88,14 +88,14 @@ final class PrintersPart extends PrintPart {
             return;
         }
         var s = on.get();
-        var scale = field("weigh-" + p.name().replace(' ', '-'), "weight of " + s.name(), Words.text("grams on the scale, spool and all: between %.0f and 6000", s.emptyG()), s.emptyG(), 6000);
+        var scale = field("weigh-" + p.tag(), "weight of " + s.name(), Words.text("grams on the scale, spool and all: between %.0f and 6000", s.emptyG()), s.emptyG(), 6000);
         scale.setPromptText("on scale");
         scale.setOnAction(e -> scale.read().ifPresent(g -> model.apply(Edit.spool(s.name() + " weighs " + Math.round(g) + " g", s.name(), q -> q.weighed(g)))));
         card.row("spool", box, Card.more(Words.grams(s.grams()) + " left"), scale);
     }
 
     private void quiet(Card card, Printer p) {
-        String tag = p.name().replace(' ', '-');
+        String tag = p.tag();
         var from = time("quiet-from-" + tag, "quiet from", p.quiet().map(q -> q.from().toString()).orElse(""), "22:00");
         var to = time("quiet-to-" + tag, "quiet to", p.quiet().map(q -> q.to().toString()).orElse(""), "07:00");
         times("quiet hours", from, to, (a, b) -> {
@@ -139,7 +139,7 @@ final class PrintersPart extends PrintPart {
         var p = plate.get();
         switch (link.start(new PrinterLink.Job(p.name(), p.prints().stream().mapToInt(q -> q.estimate().layers()).max().orElse(1), p.hours()))) {
             case PrinterLink.Answer.Refused r -> model.tell(AppModel.Tone.STOP, r.why());
-            case PrinterLink.Answer.Taken t -> model.note(LogEdit.line(link.status(), link.name().replace(' ', '-')));
+            case PrinterLink.Answer.Taken t -> model.note(LogEdit.line(link.status(), Printer.tag(link.name())));
         }
     }
 
@@ -147,7 +147,7 @@ final class PrintersPart extends PrintPart {
     private void noted(PrinterLink link) {
         var status = link.status();
         if (status.job().isEmpty() || status.state().busy()) return;
-        model.note(LogEdit.line(status, link.name().replace(' ', '-')));
+        model.note(LogEdit.line(status, Printer.tag(link.name())));
         link.clear();
         model.tell(status.state() == PrinterLink.State.DONE ? AppModel.Tone.GOOD : AppModel.Tone.NOTE, status.state() == PrinterLink.State.DONE ? "noted: " + status.job().get().name() + " is printed"
                 : "noted: " + status.job().get().name() + " failed at " + Words.percent(status.share()) + status.fault().map(FailureKind::advice).filter(a -> !a.isEmpty()).map(a -> "; usual help: " + a).orElse("") + "; see failures for what can be saved");

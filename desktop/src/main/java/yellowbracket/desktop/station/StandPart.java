@@ -23,6 +23,7 @@ import yellowbracket.print.Orientation;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.safety.Caution;
+import yellowbracket.shop.Rate;
 
 /** Which way up: for one section the ways none of the others beats, tilting by hand, a face picked and laid down; for all of them at once one aim. Part of the print page. */
 final class StandPart extends PrintPart {
@@ -165,13 +166,14 @@ final class StandPart extends PrintPart {
         var e = p.estimate();
         String what = p.profile().cure().isPresent() ? Words.text("%d layers of light and lift", e.layers())
                 : Words.text("walls %.1f, infill %.1f, support %.1f, rest %.1f h; %d layers, %.0f m", e.wallHours(), e.infillHours(), e.supportHours(), e.otherHours(), e.layers(), e.metres());
-        card.row("prints", Words.about(p.hours()), Words.text("%s on %s, %s; risk %s", p.profile().layerMm() + " mm", p.printer().name(), Words.grams(p.grams()), Words.percent(p.risk())) + "\n" + what);
+        card.row("prints", Words.about(p.hours()), Words.text("%.1f to %.1f h; %s on %s, %s; risk %s", e.lowHours(), e.highHours(), p.profile().layerMm() + " mm", p.printer().name(), Words.grams(p.grams()), Words.percent(p.risk())) + "\n" + what);
     }
 
     private void cleanUp(Card card, SectionPrint p) {
         var clean = CleanUp.of(p);
-        card.title(Words.text("when %s is printed: %s", p.name(), Words.about(clean.hours())));
-        for (var s : clean.steps()) card.step(Words.text("%.0f min", 60 * s.hours()), s.what(), s.tool() + "; " + Caution.of(s.work()).gear());
+        var rate = model.ofBuild(Node.TASKS).map(t -> t.lessons().rates().getOrDefault("clean", Rate.UNKNOWN)).orElse(Rate.UNKNOWN);
+        card.title(Words.text("when %s is printed: %s, by %s", p.name(), Words.about(rate.factor() * clean.hours()), rate.source()));
+        for (var s : clean.steps()) card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(), s.tool() + "; " + Caution.of(s.work()).gear());
     }
 
     @Override
