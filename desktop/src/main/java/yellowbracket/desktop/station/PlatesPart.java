@@ -127,7 +127,7 @@ public final class PlatesPart extends PrintPart {
         r.plate.sections().forEach(s -> tags.getChildren().add(Card.tag(s)));
         tags.setMinWidth(44);
         tags.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        var when = new Label(r.at.map(p -> Words.dayTime(p.start()) + " \u2013 " + Words.dayTime(p.end())).orElse("not planned"));
+        var when = new Label(!r.plate.fits() ? "fits no bed" : r.at.map(p -> Words.dayTime(p.start()) + " \u2013 " + Words.dayTime(p.end())).orElse("not planned"));
         when.getStyleClass().add("small");
         var gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);

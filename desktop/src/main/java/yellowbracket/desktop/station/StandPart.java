@@ -92,7 +92,7 @@ final class StandPart extends PrintPart {
             boolean current = same(w.print().orientation().turn(), p.orientation().turn());
             var o = w.print().orientation();
             String[] known = {Words.text("%.0f", w.print().cusp95Um()), Words.text("%.1f", o.showContactMm2() / 100), Words.text("~%.1f", w.print().hours())};
-            var row = view.row(table, o.label().replace(", tilted", ""), current, turn(p, w.turn()), (r, d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
+            var row = view.row(table, o.label().contains("-") ? o.label().replace(", tilted", "") : o.label(), current, turn(p, w.turn()), (r, d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
             row.estimates(known);
             row.more((w.aims().isEmpty() ? "" : w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", ")) + "\n") + Words.text("%s tall, ~%s support, ~%s to clean up, stands on %.1f cm\u00b2, tips at %.0f\u00b0", words().longLength(o.size().z()), Words.grams(w.print().estimate().supportGrams()),
                     Words.hours(CleanUp.of(w.print()).hours()), o.footMm2() / 100, o.tipDeg()) + (w.print().fits() ? "" : "\nfits no bed"));
@@ -188,10 +188,11 @@ final class StandPart extends PrintPart {
         var scene = new OnBed(view.bench(), view.night(), 0, 0);
         scene.bed(bed);
         double x = (bed.bedX() - box.size().x()) / 2, y = (bed.bedY() - box.size().y()) / 2;
+        double outX = Math.max(0, -x), outY = Math.max(0, -y); // what is too large for the bed is still seen whole
         var body = scene.section(mesh, turn, s, x, y, p.profile().layerMm(), Math.max(1, (int) Math.round(LINE_MM / p.profile().layerMm())), view.bare());
         if (laying) body.setUserData(new Bench.Target(f -> lay(p, mesh.areaVector(f))));
         else model.result(Node.POSTS).map(q -> q.bySection().get(p.name())).ifPresent(held -> scene.support(held.posts(), held.bedZ(), box, x, y));
-        view.bench().show(scene.things(), Bounds3.of(-bed.bedX(), -bed.bedY(), -0.3 * bed.bedX(), 0, 0, Math.max(60, box.size().z())), view.frameKey("stand " + bed.name()));
+        view.bench().show(scene.things(), Bounds3.of(-bed.bedX() - outX, -bed.bedY() - outY, -0.3 * bed.bedX(), outX, outY, Math.max(60, box.size().z())), view.frameKey("stand " + bed.name() + (outX + outY > 0 ? Math.round(outX) + " " + Math.round(outY) : "")));
         view.bench().legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
         view.bench().callouts(List.of(new Bench.Callout(scene.place(bed.bedX() / 2, bed.bedY() / 2, box.size().z()), p.name() + "  " + Words.about(p.hours()), "")));
         var o = p.orientation();
