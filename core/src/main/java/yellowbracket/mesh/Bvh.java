@@ -1,29 +1,26 @@
 package yellowbracket.mesh;
 
 import java.util.OptionalInt;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /**
  * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Binned surface-area heuristic (Wald,
- * "On fast construction of SAH-based bounding volume hierarchies", 2007), built on all cores. Immutable once built, safe to share between threads.
+ * "On fast construction of SAH-based bounding volume hierarchies", 2007), built on all cores. Safe to share between threads.
  * Build O(n log n); queries O(log n) in practice.
  */
 public final class Bvh {
-    /** Depth of the traversal stack; a median fallback keeps the tree far below this. */
-    static final int STACK = 96;
-
     final double[] corners; // nine a triangle, in leaf order: the three corners' coordinates
     final int[] order;      // leaf position -> triangle of the mesh
-    /** Eight a node, together in memory: min xyz and max xyz as the bits of floats rounded outwards; left child or -(first + 1); right child or count. */
-    final int[] tree;
-    static final int NODE = 8, LEFT = 6, RIGHT = 7;
+    final WideNodes nodes;
+    private final AtomicReference<OrientedBoxes> oriented = new AtomicReference<>();
 
     private Bvh(double[] corners, BvhBuild build) {
         this.corners = corners;
         order = build.order;
-        tree = build.tree();
+        nodes = WideNodes.of(build.boxes, build.links);
     }
 
     /** What a ray met: the distance along the (unit) direction, the triangle, and whether it came through the back of it. */
@@ -110,6 +107,16 @@ public final class Bvh {
         return closestQuery().closest(p);
     }
 
+    /** The boxes along the surface that nearest points are looked for with: made when first asked for, and kept. */
+    OrientedBoxes oriented() {
+        var made = oriented.get();
+        if (made != null) return made;
+        synchronized (oriented) {
+            if (oriented.get() == null) oriented.set(OrientedBoxes.of(this));
+            return oriented.get();
+        }
+    }
+
     /** For many nearest points in a row, on one thread. */
     public ClosestQuery closestQuery() {
         return new ClosestQuery(this);
@@ -135,25 +142,17 @@ public final class Bvh {
 
     private void visit(BoxTest test, IntConsumer out) {
         if (order.length == 0) return;
-        var stack = new int[STACK];
+        var stack = new int[nodes.stack()];
         int top = 1;
         while (top > 0) {
-            int b = NODE * stack[--top];
-            if (!test.meets(side(b), side(b + 1), side(b + 2), side(b + 3), side(b + 4), side(b + 5))) continue;
-            int left = tree[b + LEFT];
-            if (left >= 0) {
-                stack[top++] = left;
-                stack[top++] = tree[b + RIGHT];
-                continue;
+            int node = stack[--top];
+            for (int k = 0; k < WideNodes.WIDE; k++) {
+                if (!test.meets(nodes.low(node, k, 0), nodes.low(node, k, 1), nodes.low(node, k, 2), nodes.high(node, k, 0), nodes.high(node, k, 1), nodes.high(node, k, 2))) continue;
+                int link = nodes.link(node, k);
+                if (link >= 0) stack[top++] = link;
+                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) if (leafMeets(i, test)) out.accept(order[i]);
             }
-            int from = -left - 1, to = from + tree[b + RIGHT];
-            for (int i = from; i < to; i++) if (leafMeets(i, test)) out.accept(order[i]);
         }
-    }
-
-    /** One of the six sides of a box. */
-    float side(int at) {
-        return Float.intBitsToFloat(tree[at]);
     }
 
     private boolean leafMeets(int i, BoxTest test) {

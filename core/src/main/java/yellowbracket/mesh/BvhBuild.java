@@ -11,10 +11,10 @@ import java.util.stream.IntStream;
  * same time. That is four times as fast as splitting down to triangles and answers as quickly. Boxes are floats rounded outwards. Single use.
  */
 final class BvhBuild {
-    /** Triangles in a leaf, at most; 3 to 8 differ by less than a tenth in query time on the demo helm. */
-    private static final int LEAF = 4;
+    /** Triangles in a leaf, at most; no more than {@link WideNodes#WIDE}, as {@link OrientedBoxes} has a box for each. */
+    private static final int LEAF = WideNodes.WIDE;
     /** A leaf's box may have this many times the area of its triangles' own boxes: a run that jumps is ended. */
-    private static final double LOOSE = 2.2;
+    private static final double LOOSE = 1.5;
     private static final int BINS = 16;
     /** Smaller nodes are not worth a task of their own. */
     private static final int PARALLEL = 4_000;
@@ -23,6 +23,8 @@ final class BvhBuild {
     private static final int COARSE = 1024;
     private static final int CELLS = 1024;
     static final int BOX = 6;
+    /** More than the tree is ever deep: a median split comes in where the heuristic fails. */
+    private static final int STACK = 96;
 
     final int[] order;
     float[] boxes;
@@ -56,18 +58,6 @@ final class BvhBuild {
         inTreeOrder();
         boxes = Arrays.copyOf(boxes, BOX * nodes.get());
         links = Arrays.copyOf(links, 2 * nodes.get());
-    }
-
-    /** Boxes and links side by side, as {@link Bvh} keeps them. */
-    int[] tree() {
-        int n = links.length / 2;
-        var out = new int[Bvh.NODE * n];
-        for (int i = 0; i < n; i++) {
-            for (int k = 0; k < BOX; k++) out[Bvh.NODE * i + k] = Float.floatToRawIntBits(boxes[BOX * i + k]);
-            out[Bvh.NODE * i + Bvh.LEFT] = links[2 * i];
-            out[Bvh.NODE * i + Bvh.RIGHT] = links[2 * i + 1];
-        }
-        return out;
     }
 
     /** Fills {@link #order} by the Morton code of the triangles' middles: a cube of 1024 cells a side about the mesh. */
@@ -242,7 +232,7 @@ final class BvhBuild {
     /** Triangles come to lie in the order in which the tree meets its leaves, which keeps neighbours together in memory. */
     private void inTreeOrder() {
         var was = order.clone();
-        var stack = new int[Bvh.STACK];
+        var stack = new int[STACK];
         int top = 1, at = 0;
         while (top > 0) {
             int node = stack[--top], left = links[2 * node];

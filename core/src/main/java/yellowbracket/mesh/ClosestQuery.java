@@ -6,9 +6,15 @@ package yellowbracket.mesh;
  * Collision Detection", 2005, 5.1.5.
  */
 public final class ClosestQuery {
+    /** A box's distance in floats is off by no more than this share of the way to the middle of the mesh. */
+    private static final double ROUNDING = 2e-6;
+
     private final Bvh of;
-    private final int[] stack = new int[Bvh.STACK];
-    private final double[] reach = new double[Bvh.STACK];
+    private final OrientedBoxes in;
+    private final long[] stack;
+    /** Four times the square of the distance beyond which a box cannot matter, with room for what floats round off. */
+    private float limit;
+    private double rounding;
     private double px;
     private double py;
     private double pz;
@@ -19,6 +25,8 @@ public final class ClosestQuery {
 
     ClosestQuery(Bvh of) {
         this.of = of;
+        in = of.oriented();
+        stack = new long[of.nodes.stack() + WideNodes.WIDE];
     }
 
     /** The distance to the surface, infinite for an empty mesh. */
@@ -42,39 +50,51 @@ public final class ClosestQuery {
         py = y;
         pz = z;
         best = Double.POSITIVE_INFINITY;
+        limit = Float.POSITIVE_INFINITY;
+        float fx = (float) (x - in.x0), fy = (float) (y - in.y0), fz = (float) (z - in.z0);
+        rounding = ROUNDING * (Math.abs(x - in.x0) + Math.abs(y - in.y0) + Math.abs(z - in.z0));
         if (bestAt >= 0) triangle(bestAt);
-        reach[0] = box(0);
-        stack[0] = 0;
-        int top = 1;
-        while (top > 0) {
-            int node = stack[--top];
-            if (reach[top] >= best) continue;
-            int left = of.tree[Bvh.NODE * node + Bvh.LEFT];
-            if (left < 0) {
-                int from = -left - 1, to = from + of.tree[Bvh.NODE * node + Bvh.RIGHT];
-                for (int i = from; i < to; i++) triangle(i);
-                continue;
-            }
-            int right = of.tree[Bvh.NODE * node + Bvh.RIGHT];
-            double dl = box(left), dr = box(right);
-            boolean leftNear = dl < dr;
-            double far = leftNear ? dr : dl, near = leftNear ? dl : dr;
-            if (far < best) {
-                stack[top] = leftNear ? right : left;
-                reach[top++] = far;
-            }
-            if (near < best) {
-                stack[top] = leftNear ? left : right;
-                reach[top++] = near;
-            }
-        }
+        search(fx, fy, fz);
         return best;
     }
 
-    private double box(int node) {
-        int b = Bvh.NODE * node;
-        double x = Math.max(0, Math.max(of.side(b) - px, px - of.side(b + 3))), y = Math.max(0, Math.max(of.side(b + 1) - py, py - of.side(b + 4))), z = Math.max(0, Math.max(of.side(b + 2) - pz, pz - of.side(b + 5)));
-        return x * x + y * y + z * z;
+    /** Nearest boxes first. What a processor would have to guess is computed: which child is nearer, whether one is near enough to be kept. */
+    private void search(float x, float y, float z) {
+        var boxes = in.boxes;
+        var stack = this.stack; // here: four times a box's squared distance, as a float's bits, above its link; positive floats sort as their bits do
+        int top = 1;
+        stack[0] = 0;
+        while (top > 0) {
+            long next = stack[--top];
+            if (Float.intBitsToFloat((int) (next >>> 32)) > limit) continue;
+            int link = (int) next;
+            if ((link & 1) != 0) {
+                triangle(link >> 1);
+                continue;
+            }
+            int at = OrientedBoxes.NODE * (link >> 1), beyond = Float.floatToRawIntBits(limit) + 1;
+            long a = box(boxes, at, x, y, z), b = box(boxes, at + OrientedBoxes.BOX, x, y, z), c = box(boxes, at + 2 * OrientedBoxes.BOX, x, y, z), d = box(boxes, at + 3 * OrientedBoxes.BOX, x, y, z);
+            long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
+            top = push(stack, top, Math.max(ba, dc), beyond);
+            top = push(stack, top, Math.max(inner, outer), beyond);
+            top = push(stack, top, Math.min(inner, outer), beyond);
+            top = push(stack, top, Math.min(ab, cd), beyond);
+        }
+    }
+
+    private static int push(long[] stack, int top, long box, int beyond) {
+        stack[top] = box;
+        return top + ((int) (box >>> 32) - beyond >>> 31);
+    }
+
+    private static long box(float[] b, int at, float x, float y, float z) {
+        float u = Math.abs(Math.fma(b[at], x, Math.fma(b[at + 1], y, Math.fma(b[at + 2], z, b[at + 3])))) - b[at + 12];
+        float v = Math.abs(Math.fma(b[at + 4], x, Math.fma(b[at + 5], y, Math.fma(b[at + 6], z, b[at + 7])))) - b[at + 13];
+        float w = Math.abs(Math.fma(b[at + 8], x, Math.fma(b[at + 9], y, Math.fma(b[at + 10], z, b[at + 11])))) - b[at + 14];
+        u += Math.abs(u); // here: twice what is above 0
+        v += Math.abs(v);
+        w += Math.abs(w);
+        return (long) Float.floatToRawIntBits(Math.fma(u, u, Math.fma(v, v, w * w))) << 32 | Float.floatToRawIntBits(b[at + 15]);
     }
 
     /** By the region of the triangle's plane in which the foot of the perpendicular lies: corner, edge or face. */
@@ -119,5 +139,7 @@ public final class ClosestQuery {
         bestAt = i;
         bestV = v;
         bestW = w;
+        double reach = Math.sqrt(d) + rounding;
+        limit = (float) (4.000004 * reach * reach);
     }
 }

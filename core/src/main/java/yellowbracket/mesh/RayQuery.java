@@ -4,74 +4,118 @@ import java.util.OptionalInt;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntPredicate;
 
-/** One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997. Single use. */
+/**
+ * One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Boxes are met on the lattice of {@link WideNodes} in
+ * floats, triangles in doubles (Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997). What a processor would have to guess is
+ * computed instead: which child is nearer, whether one is met. Single use.
+ */
 final class RayQuery {
-    private static final int NODE = Bvh.NODE;
-    private static final int STACK = Bvh.STACK;
     /** Share of a triangle by which a ray may miss it and still count, so that none slips through between two neighbours. */
     private static final double EDGE = 1e-10;
+    /** A direction with less than this share along an axis is taken to have that much: over any mesh it strays by far less than a lattice step. */
+    private static final double STEEPEST = 1e-12;
+    /** Sizes of the mesh from which on the way there is left out. */
+    private static final double FAR = 8;
+    private static final int MISSED = Integer.MAX_VALUE;
 
-    private final double[] corners;
-    private final int[] order;
-    private final int[] tree;
-    private final double ox, oy, oz, dx, dy, dz, ix, iy, iz;
-    /** Which of a box's six numbers the ray meets first along each axis. */
-    private final int nearX, nearY, nearZ;
+    private final Bvh of;
+    private final double ox, oy, oz, dx, dy, dz;
+    /** Along each axis: the way to lattice line q is q * slope + start, in the direction's largest component from {@link #skipped} on. */
+    private final float slopeX, slopeY, slopeZ, startX, startY, startZ, steepX, steepY, steepZ;
+    private final double largest;
+    /** Lengths of the direction left out before the ray comes near the mesh, so that floats suffice however far off it begins. */
+    private final double skipped;
     private int nearestAt = -1;
 
     RayQuery(Bvh of, double ox, double oy, double oz, double dx, double dy, double dz) {
-        corners = of.corners;
-        order = of.order;
-        tree = of.tree;
+        this.of = of;
         this.ox = ox;
         this.oy = oy;
         this.oz = oz;
         this.dx = dx;
         this.dy = dy;
         this.dz = dz;
-        ix = 1 / dx;
-        iy = 1 / dy;
-        iz = 1 / dz;
-        nearX = ix < 0 ? 3 : 0; // here: by the inverse, which tells -0 from 0
-        nearY = iy < 0 ? 4 : 1;
-        nearZ = iz < 0 ? 5 : 2;
+        var grid = of.nodes;
+        largest = Math.max(Math.abs(dx), Math.max(Math.abs(dy), Math.abs(dz)));
+        double x = grid.x0 - ox, y = grid.y0 - oy, z = grid.z0 - oz, size = WideNodes.CELLS * grid.step;
+        boolean far = Math.max(Math.abs(x), Math.max(Math.abs(y), Math.abs(z))) > FAR * size;
+        skipped = far ? skip(x, y, z, size) : 0;
+        double ix = inverse(dx), iy = inverse(dy), iz = inverse(dz);
+        slopeX = (float) (ix * grid.step);
+        slopeY = (float) (iy * grid.step);
+        slopeZ = (float) (iz * grid.step);
+        steepX = Math.abs(slopeX);
+        steepY = Math.abs(slopeY);
+        steepZ = Math.abs(slopeZ);
+        startX = (float) ((x - skipped * dx) * ix);
+        startY = (float) ((y - skipped * dy) * iy);
+        startZ = (float) ((z - skipped * dz) * iz);
+    }
+
+    private double skip(double x, double y, double z, double size) {
+        double length2 = dx * dx + dy * dy + dz * dz;
+        return Math.max(0, (x * dx + y * dy + z * dz) / length2 - FAR / 2 * size / Math.sqrt(length2));
+    }
+
+    private double inverse(double d) {
+        return Math.abs(d) < STEEPEST * largest ? Math.copySign(1 / STEEPEST, d) : largest / d;
     }
 
     double nearest(double least) {
-        var stack = new int[STACK];
-        var entered = new double[STACK];
-        int top = 0;
         double best = Double.POSITIVE_INFINITY;
-        if (entry(0, best) < Double.POSITIVE_INFINITY) stack[top++] = 0;
+        if (of.order.length == 0 || largest == 0) return best;
+        var data = of.nodes.data;
+        var stack = new long[of.nodes.stack()]; // here: a float's bits, at which the ray enters the box, above the link; positive floats sort as their bits do
+        int top = 1, limit = limit(best);
         while (top > 0) {
-            int node = stack[--top];
-            if (entered[top] > best) continue;
-            int left = tree[NODE * node + Bvh.LEFT];
-            if (left < 0) {
-                int from = -left - 1, to = from + tree[NODE * node + Bvh.RIGHT];
-                for (int i = from; i < to; i++) {
+            long next = stack[--top];
+            if ((int) (next >>> 32) > limit) continue;
+            int link = (int) next;
+            if (link < 0) {
+                for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) {
                     double t = hit(i);
                     if (t >= least && t < best) {
                         best = t;
                         nearestAt = i;
+                        limit = limit(best);
                     }
                 }
-            } else {
-                int right = tree[NODE * node + Bvh.RIGHT];
-                double tl = entry(left, best), tr = entry(right, best);
-                boolean leftFirst = tl <= tr;
-                double far = leftFirst ? tr : tl, near = leftFirst ? tl : tr;
-                if (far < Double.POSITIVE_INFINITY) {
-                    stack[top] = leftFirst ? right : left;
-                    entered[top++] = far;
-                }
-                if (near < Double.POSITIVE_INFINITY) {
-                    stack[top] = leftFirst ? left : right;
-                    entered[top++] = near;
-                }
+                continue;
             }
+            int at = WideNodes.NODE * link;
+            long a = entry(data, at, 0, limit), b = entry(data, at, 1, limit), c = entry(data, at, 2, limit), d = entry(data, at, 3, limit);
+            long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
+            top = push(stack, top, Math.max(ba, dc));
+            top = push(stack, top, Math.max(inner, outer));
+            top = push(stack, top, Math.min(inner, outer));
+            top = push(stack, top, Math.min(ab, cd));
         }
         return best;
+    }
+
+    private static int push(long[] stack, int top, long entry) {
+        stack[top] = entry;
+        return top + ((int) (entry >>> 32) - MISSED >>> 31);
+    }
+
+    /** A distance as the bits of the float that box entries are held against, on the safe side. */
+    private int limit(double distance) {
+        return distance == Double.POSITIVE_INFINITY ? bits(Float.MAX_VALUE) : Math.max(0, bits((float) (((distance - skipped) * largest + of.nodes.step) * 1.000001)));
+    }
+
+    /** Where the ray enters child {@code k}'s box, or {@link #MISSED} if it does not before {@code limit}, above the child's link. */
+    private long entry(char[] data, int node, int k, int limit) {
+        int at = node + WideNodes.BOX * k, link = node + WideNodes.LINKS + 2 * k;
+        float x = Math.fma((float) data[at], slopeX, startX), y = Math.fma((float) data[at + 1], slopeY, startY), z = Math.fma((float) data[at + 2], slopeZ, startZ);
+        float hx = data[at + 3], hy = data[at + 4], hz = data[at + 5];
+        int in = Math.max(Math.max(bits(Math.fma(hx, -steepX, x)), 0), Math.max(bits(Math.fma(hy, -steepY, y)), bits(Math.fma(hz, -steepZ, z))));
+        int out = Math.min(Math.min(bits(Math.fma(hx, steepX, x)), limit), Math.min(bits(Math.fma(hy, steepY, y)), bits(Math.fma(hz, steepZ, z))));
+        int missed = Math.max(out, -1) - in >> 31 & MISSED; // here: of negative floats only the sign counts, which their bits share
+        return (long) (in | missed) << 32 | (data[link] << 16 | data[link + 1]) & 0xFFFF_FFFFL;
+    }
+
+    private static int bits(float f) {
+        return Float.floatToRawIntBits(f);
     }
 
     boolean any(double least) {
@@ -89,8 +133,8 @@ final class RayQuery {
 
     /** A triangle met between two distances, if any that is not skipped. */
     OptionalInt crossed(double from, double to, IntPredicate skip) {
-        int leaf = meets(to, (i, t) -> t > from && t < to && !skip.test(order[i]));
-        return leaf < 0 ? OptionalInt.empty() : OptionalInt.of(order[leaf]);
+        int leaf = meets(to, (i, t) -> t > from && t < to && !skip.test(of.order[i]));
+        return leaf < 0 ? OptionalInt.empty() : OptionalInt.of(of.order[leaf]);
     }
 
     /** Every hit, in no order. */
@@ -103,19 +147,18 @@ final class RayQuery {
 
     /** The leaf position at which {@code test} has enough, -1 if it never has; boxes entered beyond {@code limit} are passed over. */
     private int meets(double limit, HitTest test) {
-        var stack = new int[STACK];
-        int top = 1;
+        if (of.order.length == 0 || largest == 0) return -1;
+        var data = of.nodes.data;
+        var stack = new long[of.nodes.stack()];
+        int top = 1, until = limit(limit);
         while (top > 0) {
-            int node = stack[--top];
-            if (entry(node, limit) == Double.POSITIVE_INFINITY) continue;
-            int left = tree[NODE * node + Bvh.LEFT];
-            if (left >= 0) {
-                stack[top++] = left;
-                stack[top++] = tree[NODE * node + Bvh.RIGHT];
+            int link = (int) stack[--top];
+            if (link >= 0) {
+                int at = WideNodes.NODE * link;
+                for (int k = 0; k < WideNodes.WIDE; k++) top = push(stack, top, entry(data, at, k, until));
                 continue;
             }
-            int from = -left - 1, to = from + tree[NODE * node + Bvh.RIGHT];
-            for (int i = from; i < to; i++) {
+            for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) {
                 double t = hit(i);
                 if (t < Double.POSITIVE_INFINITY && test.enough(i, t)) return i;
             }
@@ -123,39 +166,27 @@ final class RayQuery {
         return -1;
     }
 
-    /** Where the ray enters the node's box, infinity if it misses or enters beyond {@code limit}. */
-    private double entry(int node, double limit) {
-        int b = NODE * node;
-        double lo = Math.max((side(b + nearX) - ox) * ix, Math.max((side(b + nearY) - oy) * iy, (side(b + nearZ) - oz) * iz));
-        double hi = Math.min((side(b + 3 - nearX) - ox) * ix, Math.min((side(b + 5 - nearY) - oy) * iy, (side(b + 7 - nearZ) - oz) * iz));
-        if (lo > hi || hi < 0 || lo > limit) return Double.POSITIVE_INFINITY;
-        return lo > 0 ? lo : 0; // a ray in the plane of a box face gives NaN bounds: such a box is kept
-    }
-
-    private float side(int at) {
-        return Float.intBitsToFloat(tree[at]);
-    }
-
     private double hit(int i) {
+        var k = of.corners;
         int c = 9 * i;
-        double ax = corners[c], ay = corners[c + 1], az = corners[c + 2];
-        double ex = corners[c + 3] - ax, ey = corners[c + 4] - ay, ez = corners[c + 5] - az;
-        double fx = corners[c + 6] - ax, fy = corners[c + 7] - ay, fz = corners[c + 8] - az;
+        double ax = k[c], ay = k[c + 1], az = k[c + 2];
+        double ex = k[c + 3] - ax, ey = k[c + 4] - ay, ez = k[c + 5] - az;
+        double fx = k[c + 6] - ax, fy = k[c + 7] - ay, fz = k[c + 8] - az;
         double px = dy * fz - dz * fy, py = dz * fx - dx * fz, pz = dx * fy - dy * fx;
         double det = ex * px + ey * py + ez * pz;
         if (det == 0) return Double.POSITIVE_INFINITY;
-        double sign = det < 0 ? -1 : 1, size = det * sign, slack = EDGE * size, tx = ox - ax, ty = oy - ay, tz = oz - az; // here: u, v, t are kept times size, one division less
+        double sign = Math.signum(det), size = det * sign, slack = EDGE * size, tx = ox - ax, ty = oy - ay, tz = oz - az; // here: u, v, t are kept times size, one division less
         double u = (tx * px + ty * py + tz * pz) * sign;
-        if (u < -slack || u > size + slack) return Double.POSITIVE_INFINITY;
         double qx = ty * ez - tz * ey, qy = tz * ex - tx * ez, qz = tx * ey - ty * ex;
         double v = (dx * qx + dy * qy + dz * qz) * sign;
-        if (v < -slack || u + v > size + slack) return Double.POSITIVE_INFINITY;
-        double t = (fx * qx + fy * qy + fz * qz) * sign;
-        return t >= 0 ? t / size : Double.POSITIVE_INFINITY;
+        double t = (fx * qx + fy * qy + fz * qz) * sign + 0.0; // here: -0 becomes 0, as only signs are looked at
+        long beside = Double.doubleToRawLongBits(u + slack) | Double.doubleToRawLongBits(v + slack) | Double.doubleToRawLongBits(size + slack - u - v) | Double.doubleToRawLongBits(t);
+        return beside < 0 ? Double.POSITIVE_INFINITY : t / size;
     }
 
     /** Direction against normal of leaf entry {@code i}: above 0 when the ray leaves through it. */
     double facing(int i) {
+        var corners = of.corners;
         int c = 9 * i;
         double ex = corners[c + 3] - corners[c], ey = corners[c + 4] - corners[c + 1], ez = corners[c + 5] - corners[c + 2];
         double fx = corners[c + 6] - corners[c], fy = corners[c + 7] - corners[c + 1], fz = corners[c + 8] - corners[c + 2];

@@ -8,14 +8,14 @@ package yellowbracket.mesh;
 public final class WindingNumber {
     /** A group this many radii away counts as one dipole; 2.5 keeps the error below 0.05 on coarse tori and boxes, and far below on fine meshes. */
     private static final double FAR = 2.5;
-    private static final int DIPOLE = 7;
+    private static final int DIPOLE = 8;
 
     private final Bvh index;
-    private final double[] dipoles; // seven a node: area vector, centre, radius
+    private final double[] dipoles; // eight a child of a node: area vector, centre, radius, area
 
     private WindingNumber(Bvh index) {
         this.index = index;
-        dipoles = new double[DIPOLE * index.tree.length / Bvh.NODE];
+        dipoles = new double[DIPOLE * WideNodes.WIDE * index.nodes.count];
         if (index.order.length > 0) gather(0);
     }
 
@@ -23,30 +23,34 @@ public final class WindingNumber {
         return new WindingNumber(index);
     }
 
-    /** Area vector, area-weighted centre and radius of a node; returns its area. */
-    private double gather(int node) {
-        int left = index.tree[Bvh.NODE * node + Bvh.LEFT], d = DIPOLE * node;
-        double area = 0;
-        if (left < 0) {
-            int from = -left - 1, to = from + index.tree[Bvh.NODE * node + Bvh.RIGHT];
-            for (int i = from; i < to; i++) area += leaf(d, i);
-        } else {
-            int right = index.tree[Bvh.NODE * node + Bvh.RIGHT];
-            double la = gather(left), ra = gather(right);
-            area = la + ra;
-            for (int k = 0; k < 3; k++) {
-                dipoles[d + k] = dipoles[DIPOLE * left + k] + dipoles[DIPOLE * right + k];
-                dipoles[d + 3 + k] = la * dipoles[DIPOLE * left + 3 + k] + ra * dipoles[DIPOLE * right + 3 + k];
+    /** Area vectors, area-weighted centres and radii of a node's children. */
+    private void gather(int node) {
+        for (int k = 0; k < WideNodes.WIDE; k++) {
+            int link = index.nodes.link(node, k), d = DIPOLE * (WideNodes.WIDE * node + k);
+            double area = 0;
+            if (link < 0) for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) area += leaf(d, i);
+            else {
+                gather(link);
+                for (int j = 0; j < WideNodes.WIDE; j++) area += add(d, DIPOLE * (WideNodes.WIDE * link + j));
             }
+            double far = 0;
+            for (int a = 0; a < 3; a++) {
+                double low = index.nodes.low(node, k, a), high = index.nodes.high(node, k, a);
+                dipoles[d + 3 + a] = area > 0 ? dipoles[d + 3 + a] / area : low;
+                double reach = Math.max(high - dipoles[d + 3 + a], dipoles[d + 3 + a] - low);
+                far += reach * reach;
+            }
+            dipoles[d + 6] = Math.sqrt(far);
+            dipoles[d + 7] = area;
         }
-        int b = Bvh.NODE * node;
-        double far = 0;
-        for (int k = 0; k < 3; k++) {
-            dipoles[d + 3 + k] = area > 0 ? dipoles[d + 3 + k] / area : index.side(b + k);
-            double reach = Math.max(index.side(b + 3 + k) - dipoles[d + 3 + k], dipoles[d + 3 + k] - index.side(b + k));
-            far += reach * reach;
+    }
+
+    private double add(int d, int by) {
+        double area = dipoles[by + 7];
+        for (int a = 0; a < 3; a++) {
+            dipoles[d + a] += dipoles[by + a];
+            dipoles[d + 3 + a] += area * dipoles[by + 3 + a];
         }
-        dipoles[d + 6] = Math.sqrt(far);
         return area;
     }
 
@@ -68,24 +72,19 @@ public final class WindingNumber {
 
     public double at(double x, double y, double z) {
         if (index.order.length == 0) return 0;
-        var stack = new int[Bvh.STACK];
+        var stack = new int[index.nodes.stack()];
         int top = 1;
         double sum = 0;
         while (top > 0) {
-            int node = stack[--top], d = DIPOLE * node;
-            double rx = dipoles[d + 3] - x, ry = dipoles[d + 4] - y, rz = dipoles[d + 5] - z, r2 = rx * rx + ry * ry + rz * rz, reach = FAR * dipoles[d + 6];
-            if (r2 > reach * reach) {
-                sum += (dipoles[d] * rx + dipoles[d + 1] * ry + dipoles[d + 2] * rz) / (r2 * Math.sqrt(r2));
-                continue;
+            int node = stack[--top];
+            for (int k = 0; k < WideNodes.WIDE; k++) {
+                int link = index.nodes.link(node, k), d = DIPOLE * (WideNodes.WIDE * node + k);
+                if (link == WideNodes.EMPTY) break;
+                double rx = dipoles[d + 3] - x, ry = dipoles[d + 4] - y, rz = dipoles[d + 5] - z, r2 = rx * rx + ry * ry + rz * rz, reach = FAR * dipoles[d + 6];
+                if (r2 > reach * reach) sum += (dipoles[d] * rx + dipoles[d + 1] * ry + dipoles[d + 2] * rz) / (r2 * Math.sqrt(r2));
+                else if (link >= 0) stack[top++] = link;
+                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) sum += solidAngle(i, x, y, z);
             }
-            int left = index.tree[Bvh.NODE * node + Bvh.LEFT];
-            if (left >= 0) {
-                stack[top++] = left;
-                stack[top++] = index.tree[Bvh.NODE * node + Bvh.RIGHT];
-                continue;
-            }
-            int from = -left - 1, to = from + index.tree[Bvh.NODE * node + Bvh.RIGHT];
-            for (int i = from; i < to; i++) sum += solidAngle(i, x, y, z);
         }
         return sum / (4 * Math.PI);
     }

@@ -52,6 +52,80 @@ class BvhTest {
         }
     }
 
+    /** The index works on a lattice and in floats: neither may show, wherever the mesh lies, however far off the ray begins, along whatever axis it runs. */
+    @Test
+    void whereTheMeshLiesAndHowFarOffARayBeginsMakesNoDifference() {
+        var r = new Random(7);
+        for (double scale : new double[] {0.01, 1, 300}) for (double away : new double[] {0, 1000, 50_000}) {
+            var shift = new Vec3(away, -away / 2, away / 3);
+            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16))).mapped(p -> p.times(scale).plus(shift));
+            var index = Bvh.of(m);
+            for (int i = 0; i < 120; i++) {
+                int f = r.nextInt(m.triangleCount());
+                double u = r.nextDouble(0.1, 0.4), v = r.nextDouble(0.1, 0.4);
+                var target = m.corner(f, 0).times(1 - u - v).plus(m.corner(f, 1).times(u)).plus(m.corner(f, 2).times(v));
+                var d = i % 3 == 0 ? AXES[r.nextInt(6)] : i % 3 == 1 ? new Vec3(1, 1e-9 * r.nextGaussian(), 1e-14).unit() : new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).unit();
+                double back = scale * Math.pow(10, r.nextDouble(0, 5));
+                var o = target.minus(d.times(back));
+                double nearest = Double.POSITIVE_INFINITY;
+                int meets = 0;
+                for (int g = 0; g < m.triangleCount(); g++) {
+                    double t = ray(m, g, o, d);
+                    if (Double.isFinite(t)) meets++;
+                    nearest = Math.min(nearest, t);
+                }
+                double stretch = Math.pow(10, r.nextDouble(-4, 4)), slack = 1e-9 * (away + back) + 1e-9 * scale * 1000;
+                double found = index.firstDistance(o.x(), o.y(), o.z(), stretch * d.x(), stretch * d.y(), stretch * d.z(), 0) * stretch;
+                assertThat(found).as("scale %s, %s away, ray %d from %s along %s", scale, away, i, o, d).isCloseTo(nearest, within(slack));
+                var all = new ArrayList<Double>();
+                index.allDistances(o, d, all::add);
+                assertThat(all.size()).isGreaterThanOrEqualTo(meets);
+            }
+        }
+    }
+
+    private static final Vec3[] AXES = {Vec3.X, Vec3.Y, Vec3.Z, Vec3.X.times(-1), Vec3.Y.times(-1), Vec3.Z.times(-1)};
+
+    /** Against every triangle, by its edges and its plane; the mesh has walls that lean every way, needles, and single triangles far from the rest. */
+    @Test
+    void theNearestPointIsTheNearestOfAllTriangles() {
+        var r = new Random(11);
+        for (double scale : new double[] {0.01, 1, 300}) for (double away : new double[] {0, 20_000}) {
+            var shift = new Vec3(-away, away / 2, away / 3);
+            var needle = new MeshBuilder(3, 1);
+            for (double z : new double[] {0, 0.001, 90}) needle.addVertex(60, z / 90, z);
+            needle.addTriangle(0, 1, 2);
+            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16), needle.build())).mapped(p -> p.times(scale).plus(shift));
+            var index = Bvh.of(m);
+            var query = index.closestQuery();
+            for (int i = 0; i < 150; i++) {
+                double reach = scale * (i % 10 == 0 ? 5000 : 70);
+                var p = new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).times(reach).plus(shift);
+                double nearest = Double.POSITIVE_INFINITY;
+                for (int f = 0; f < m.triangleCount(); f++) nearest = Math.min(nearest, distance(m, f, p));
+                assertThat(query.distance(p.x(), p.y(), p.z())).as("scale %s, %s away, %s", scale, away, p).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
+                var at = index.closest(p);
+                assertThat(at.point().distance(p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
+                assertThat(distance(m, at.triangle(), p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
+            }
+        }
+    }
+
+    /** To the plane where the foot lies in the triangle, else to the nearest edge: nothing shared with the index. */
+    private static double distance(Mesh m, int f, Vec3 p) {
+        var n = m.areaVector(f);
+        double nearest = Double.POSITIVE_INFINITY;
+        boolean within = n.norm() > 0;
+        for (int k = 0; k < 3; k++) {
+            var a = m.corner(f, k);
+            var along = m.corner(f, (k + 1) % 3).minus(a);
+            double t = along.dot(along) == 0 ? 0 : Math.clamp(p.minus(a).dot(along) / along.dot(along), 0, 1);
+            nearest = Math.min(nearest, p.distance(a.plus(along.times(t))));
+            within &= along.cross(p.minus(a)).dot(n) >= 0;
+        }
+        return within ? Math.min(nearest, Math.abs(p.minus(m.corner(f, 0)).dot(n.unit()))) : nearest;
+    }
+
     /** Plane, then inside the triangle by its three edges: nothing shared with the index. */
     private static double ray(Mesh m, int f, Vec3 o, Vec3 d) {
         var n = m.areaVector(f);
