@@ -148,7 +148,8 @@ final class OrientedBoxes {
             uv += u * v;
             vv += v * v;
         }
-        double angle = Math.atan2(2 * uv, uu - vv) / 2, cos = Math.cos(angle), sin = Math.sin(angle);
+        double size = Math.sqrt((uu - vv) * (uu - vv) + 4 * uv * uv), twice = size > 0 ? (uu - vv) / size : 1; // here: the cosine of twice the angle
+        double cos = Math.sqrt(Math.max(0, 1 + twice) / 2), sin = Math.copySign(Math.sqrt(Math.max(0, 1 - twice) / 2), uv);
         span(at, 0, nx, ny, nz, from, to);
         span(at, 1, cos * ux + sin * vx, cos * uy + sin * vy, cos * uz + sin * vz, from, to);
         span(at, 2, cos * vx - sin * ux, cos * vy - sin * uy, cos * vz - sin * uz, from, to);

@@ -41,8 +41,19 @@ public final class VertexWeld {
         return new Vec3(xyz[3 * index], xyz[3 * index + 1], xyz[3 * index + 2]);
     }
 
-    /** The welded points as double triples. */
-    public double[] toXyz() {
+    /** Takes in the points of another weld in their order; returns the index of each here. */
+    public int[] addAll(VertexWeld other) {
+        var out = new int[other.count];
+        for (int i = 0; i < out.length; i++) out[i] = index(other.xyz[3 * i], other.xyz[3 * i + 1], other.xyz[3 * i + 2]);
+        return out;
+    }
+
+    /** The mesh over these points, all finite. @param corners triples of indices given here, handed over; the first {@code used} count */
+    public Mesh mesh(int[] corners, int used) {
+        return Mesh.owning(toXyz(), used == corners.length ? corners : Arrays.copyOf(corners, used), new int[0]);
+    }
+
+    private double[] toXyz() {
         var out = new double[3 * count];
         for (int i = 0; i < out.length; i++) out[i] = xyz[i];
         return out;

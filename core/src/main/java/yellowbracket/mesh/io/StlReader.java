@@ -8,7 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import yellowbracket.mesh.Mesh;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.VertexWeld;
 
@@ -20,6 +20,9 @@ public final class StlReader {
     private static final VarHandle FLOAT = MethodHandles.byteArrayViewVarHandle(float[].class, ByteOrder.LITTLE_ENDIAN);
     private static final int HEADER = 84;
     private static final int RECORD = 50;
+    /** Triangles that are worth a thread of their own. */
+    private static final int RUN = 50_000;
+    private static final int MOST_RUNS = 8;
 
     private final String name;
     private final byte[] bytes;
@@ -76,23 +79,42 @@ public final class StlReader {
         return false;
     }
 
+    /** Runs of the file are welded at the same time, then their points are brought together in the order of the file. */
     private MeshFile binary(int count) {
-        var weld = new VertexWeld(count / 2 + 16);
+        int runs = Math.clamp(count / RUN, 1, Math.min(MOST_RUNS, Runtime.getRuntime().availableProcessors()));
         var tri = new int[3 * count];
+        var parts = new Part[runs];
+        IntStream.range(0, runs).parallel().forEach(r -> parts[r] = part(tri, (int) ((long) r * count / runs), (int) ((long) (r + 1) * count / runs), r == 0 ? count : 0));
+        var weld = parts[0].weld;
+        int kept = parts[0].kept, broken = parts[0].broken;
+        for (var p : Arrays.asList(parts).subList(1, runs)) {
+            var here = weld.addAll(p.weld);
+            for (int i = 3 * p.from; i < 3 * p.from + p.kept; i++) tri[kept++] = here[tri[i]];
+            broken += p.broken;
+        }
+        return finish(weld, tri, kept, broken);
+    }
+
+    /** A run of triangles: their corners by its own weld, {@code kept} of them written from {@code 3 * from} on. */
+    private record Part(VertexWeld weld, int from, int kept, int broken) {}
+
+    /** @param all triangles of the file, for telling how far it is; 0 to stay silent */
+    private Part part(int[] tri, int from, int to, int all) {
+        var weld = new VertexWeld((to - from) / 2 + 16);
         int kept = 0, broken = 0;
-        for (int f = 0; f < count; f++) {
+        for (int f = from; f < to; f++) {
             int at = HEADER + RECORD * f + 12;
             if ((f & 0xFFFF) == 0) {
                 progress.check();
-                progress.report(f, count);
+                if (all > 0) progress.report((long) all * (f - from) / (to - from), all);
             }
             if (!finite(at)) {
                 broken++;
                 continue;
             }
-            for (int k = 0; k < 3; k++, at += 12) tri[kept++] = weld.index(number(at), number(at + 4), number(at + 8));
+            for (int k = 0; k < 3; k++, at += 12) tri[3 * from + kept++] = weld.index(number(at), number(at + 4), number(at + 8));
         }
-        return finish(weld.toXyz(), tri, kept, broken);
+        return new Part(weld, from, kept, broken);
     }
 
     /** x - x is 0, or NaN where x is no number. */
@@ -152,13 +174,13 @@ public final class StlReader {
             }
         }
         if (inFacet != 0) return refuse("line " + text.line(), "the file ends within a facet", "download or export it again");
-        return finish(weld.toXyz(), tri, kept, broken);
+        return finish(weld, tri, kept, broken);
     }
 
-    private MeshFile finish(double[] xyz, int[] tri, int used, int broken) {
+    private MeshFile finish(VertexWeld weld, int[] tri, int used, int broken) {
         if (broken > 0) notices.add(broken + " triangles with a coordinate that is no number were left out");
         if (used == 0) return refuse("", "the file holds no triangle", "open another file");
-        return new MeshFile.Read(Mesh.of(xyz, Arrays.copyOf(tri, used)), List.copyOf(notices));
+        return new MeshFile.Read(weld.mesh(tri, used), List.copyOf(notices));
     }
 
     private MeshFile refuse(String where, String what, String todo) {

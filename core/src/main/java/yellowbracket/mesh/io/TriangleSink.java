@@ -3,7 +3,6 @@ package yellowbracket.mesh.io;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Polygon3;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.VertexWeld;
@@ -71,6 +70,6 @@ final class TriangleSink {
         if (broken > 0) all.add(broken + " facets with a coordinate that is no number were left out");
         if (fans > 0) all.add(fans + " facets with more than " + Polygon3.MOST_CORNERS + " corners were split as fans: look at them");
         if (used == 0) return MeshFile.refuse(name, "", "the file holds no facet", "open another file");
-        return new MeshFile.Read(Mesh.of(weld.toXyz(), Arrays.copyOf(tri, used)).compact(), List.copyOf(all), unitDeclared);
+        return new MeshFile.Read(weld.mesh(tri, used).compact(), List.copyOf(all), unitDeclared);
     }
 }
