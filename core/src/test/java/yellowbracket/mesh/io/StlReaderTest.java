@@ -1,6 +1,7 @@
 package yellowbracket.mesh.io;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.fail;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -83,6 +84,30 @@ class StlReaderTest {
     void aCountOfFourThousandMillionIsNotBelieved() {
         var bytes = ByteBuffer.allocate(184).order(ByteOrder.LITTLE_ENDIAN).putInt(80, -1).array();
         assertThat(refused(bytes).what()).contains("ends early");
+    }
+
+    /** Long files are welded in runs at the same time: the points must still be numbered as they are first met, and what is broken in any run left out. */
+    @Test
+    void aLongFileComesOutAsIfReadFromStartToEnd() {
+        var model = Shapes.bumpySphere(80, 160_000);
+        var bytes = StlWriter.binary(model, "long");
+        int count = model.triangleCount();
+        int[] broken = {3, count / 2, count / 2 + 1, count - 1};
+        for (int f : broken) ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).putFloat(84 + 50 * f + 12 + 16, Float.NaN);
+        var read = (MeshFile.Read) StlReader.parse("long.stl", bytes, Progress.NONE);
+        assertThat(read.notices()).singleElement().asString().startsWith("4 triangles");
+        var mesh = read.mesh();
+        assertThat(mesh.triangleCount()).isEqualTo(count - 4);
+        int met = 0, from = 0;
+        for (int f = 0; f < mesh.triangleCount(); f++, from++) {
+            while (Arrays.binarySearch(broken, from) >= 0) from++;
+            for (int k = 0; k < 3; k++) {
+                int v = mesh.vertex(f, k);
+                if (v > met || mesh.x(v) != (float) model.corner(from, k).x() || mesh.z(v) != (float) model.corner(from, k).z()) fail("triangle " + f + " corner " + k + " is point " + v + " of " + met + " met");
+                if (v == met) met++;
+            }
+        }
+        assertThat(mesh.vertexCount()).isEqualTo(met);
     }
 
     @Test
