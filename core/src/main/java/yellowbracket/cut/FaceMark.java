@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
+import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 import yellowbracket.mesh.Vec3;
 
@@ -36,6 +38,7 @@ final class FaceMark {
         if (half < HEIGHTS[HEIGHTS.length - 1] / 2) return Optional.empty();
         var spots = spots(room, widest.getCenter().getCoordinate());
         var prepared = PreparedGeometryFactory.prepare(room);
+        var where = new IndexedPointInAreaLocator(room);
         var n = seam.face().plane().normal();
         var up = Math.abs(n.z()) < 0.9 ? Vec3.Z : Vec3.Y;
         var f = seam.face().plane().frame();
@@ -45,15 +48,22 @@ final class FaceMark {
             if (half < h / 2 || wide * h > room.getArea()) continue;
             var box = Footprints.GEOMETRY.toGeometry(new org.locationtech.jts.geom.Envelope(-wide / 2 - stroke / 2, wide / 2 + stroke / 2, -h / 2 - stroke / 2, h / 2 + stroke / 2));
             for (var c : spots) {
-                if (!prepared.contains(Footprints.GEOMETRY.createPoint(c))) continue;
-                for (int i = 0; i < TURNS; i++) {
+                if (where.locate(c) != Location.INTERIOR) continue;
+                for (int i = 0; i < TURNS / 2; i++) { // here: turned half round the box is the same
                     double turn = 2 * Math.PI * i / TURNS;
-                    if (!prepared.contains(StrokeFont.placed(box, turn, c.x, c.y))) continue;
+                    var placed = StrokeFont.placed(box, turn, c.x, c.y);
+                    if (!cornersIn(placed, where) || !prepared.contains(placed)) continue;
                     return Optional.of(marks(text, h, stroke, wide, turn, upTurn, c, upper));
                 }
             }
         }
         return Optional.empty();
+    }
+
+    /** Spares the whole test where a corner lies outside already. */
+    private static boolean cornersIn(Geometry box, IndexedPointInAreaLocator where) {
+        for (var c : box.getCoordinates()) if (where.locate(c) == Location.EXTERIOR) return false;
+        return true;
     }
 
     private static List<CapFeature> marks(String text, double h, double stroke, double wide, double turn, double upTurn, Coordinate c, boolean upper) {

@@ -223,7 +223,7 @@ public final class Registrar {
         var inner = seam.face().shape().buffer(-(r + wanted.wallMm()));
         if (inner.isEmpty()) return List.of();
         var open = candidates(inner);
-        widest(inner).ifPresent(c -> open.add(c.c));
+        widest.getOrDefault(seam.name(), Optional.empty()).ifPresent(c -> open.add(c.c)); // here: also the widest place of what is left when the rim is taken off
         var chosen = new ArrayList<Coordinate>();
         var middle = n == 1 ? open.getLast() : inner.getCentroid().getCoordinate();
         while (chosen.size() < n && !open.isEmpty()) {

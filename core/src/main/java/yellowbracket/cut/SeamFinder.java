@@ -1,6 +1,7 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -75,11 +76,13 @@ final class SeamFinder {
             for (int k = 0; k < 3; k++) addEdge(rim, mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3));
         }
         if (!any) return;
+        var onRim = new BitSet(mesh.vertexCount());
+        for (long edge : rim.keySet()) onRim.set((int) (edge >>> 32));
         for (int f = 0; f < mesh.triangleCount(); f++) {
             if (mesh.tag(f) != Mesh.ORIGINAL) continue;
             for (int k = 0; k < 3; k++) {
-                long reverse = key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k));
-                if (rim.containsKey(reverse)) beside.put(reverse, f);
+                int from = mesh.vertex(f, k), to = mesh.vertex(f, (k + 1) % 3);
+                if (onRim.get(from) && onRim.get(to) && rim.containsKey(key(to, from))) beside.put(key(to, from), f);
             }
         }
         boolean upper = up < 0; // the cap of the upper side looks down

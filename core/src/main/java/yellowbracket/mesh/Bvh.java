@@ -62,7 +62,12 @@ public final class Bvh {
 
     /** Whether anything lies on the ray beyond {@code least} mm. */
     public boolean blocked(Vec3 o, Vec3 d, double least) {
-        return ray(o, d).any(least);
+        return blocked(o, d, least, Double.POSITIVE_INFINITY);
+    }
+
+    /** Whether anything lies on the ray between {@code least} and {@code most}, in lengths of {@code d}. */
+    public boolean blocked(Vec3 o, Vec3 d, double least, double most) {
+        return ray(o, d).any(least, most);
     }
 
     /** Every distance at which the ray passes a triangle, in no order. */

@@ -61,12 +61,23 @@ final class RayQuery {
         return Math.abs(d) < STEEPEST * largest ? Math.copySign(1 / STEEPEST, d) : largest / d;
     }
 
+    /** The distance to the nearest hit from {@code least} on. */
     double nearest(double least) {
+        return search(least, Double.POSITIVE_INFINITY, false);
+    }
+
+    /** Whether there is a hit from {@code least} on and no farther than {@code most}. */
+    boolean any(double least, double most) {
+        return search(least, most, true) < Double.POSITIVE_INFINITY;
+    }
+
+    /** @param any whether the first hit found will do, else the nearest is looked for; infinity if there is none up to {@code most} */
+    private double search(double least, double most, boolean any) {
         double best = Double.POSITIVE_INFINITY;
         if (of.order.length == 0 || largest == 0) return best;
         var data = of.nodes.data;
         var stack = new long[of.nodes.stack()]; // here: a float's bits, at which the ray enters the box, above the link; positive floats sort as their bits do
-        int top = 1, limit = limit(best);
+        int top = 1, limit = limit(most);
         while (top > 0) {
             long next = stack[--top];
             if ((int) (next >>> 32) > limit) continue;
@@ -74,7 +85,8 @@ final class RayQuery {
             if (link < 0) {
                 for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) {
                     double t = hit(i);
-                    if (t >= least && t < best) {
+                    if (t >= least && t < best && t <= most) {
+                        if (any) return t;
                         best = t;
                         nearestAt = i;
                         limit = limit(best);
@@ -116,10 +128,6 @@ final class RayQuery {
 
     private static int bits(float f) {
         return Float.floatToRawIntBits(f);
-    }
-
-    boolean any(double least) {
-        return meets(Double.POSITIVE_INFINITY, (i, t) -> t >= least) >= 0;
     }
 
     /** What is asked of a hit: leaf position and distance; true ends the search. */
