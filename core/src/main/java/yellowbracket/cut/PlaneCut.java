@@ -1,12 +1,15 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ForkJoinTask;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -19,33 +22,37 @@ public final class PlaneCut {
     /** Below the resolution of a 32-bit float at 1 m, so that nothing a file can hold is told apart any finer. */
     public static final double ON_PLANE_MM = 1e-4;
 
+    private static final int ABOVE = 1, BELOW = 2, ON = ABOVE | BELOW;
+    /** Vertices and triangles worked at a time, on as many threads as there are. */
+    private static final int BLOCK = 1 << 13;
+
     private final Mesh mesh;
     private final CutPlane plane;
     private final int capTag;
-    private final byte[] side;
-    private final double[] height;
-    private final MeshBuilder above;
-    private final MeshBuilder below;
-    private final int[] aboveIndex;
-    private final int[] belowIndex;
+    /** A vertex's side in the lower two bits; above them its number among those of its side, or for one on the plane its number in {@link #on}, counted from 1. */
+    private final int[] at;
+    /** Vertices above and below the plane before each block, and at the end. */
+    private final int[] aboveBefore;
+    private final int[] belowBefore;
+    /** Vertices on the plane that a triangle uses, each with its number among those of the upper and of the lower side, -1 if that side does not use it. */
+    private final List<int[]> on = new ArrayList<>();
+    private int onAbove;
+    private int onBelow;
     private final List<Vec3> crossings = new ArrayList<>();
     private final Map<Long, Integer> crossingOf = new HashMap<>();
     private final Map<Long, Integer> rim = new HashMap<>();
-    private int[] crossAbove = new int[64];
-    private int[] crossBelow = new int[64];
 
     private PlaneCut(Mesh mesh, CutPlane plane, int capTag) {
         this.mesh = mesh;
         this.plane = plane;
         this.capTag = capTag;
-        side = new byte[mesh.vertexCount()];
-        height = new double[mesh.vertexCount()];
-        above = new MeshBuilder(mesh.vertexCount() / 2, mesh.triangleCount() / 2);
-        below = new MeshBuilder(mesh.vertexCount() / 2, mesh.triangleCount() / 2);
-        aboveIndex = new int[mesh.vertexCount()];
-        belowIndex = new int[mesh.vertexCount()];
-        java.util.Arrays.fill(aboveIndex, -1);
-        java.util.Arrays.fill(belowIndex, -1);
+        at = new int[mesh.vertexCount()];
+        aboveBefore = new int[blocks(at.length) + 1];
+        belowBefore = new int[blocks(at.length) + 1];
+    }
+
+    private static int blocks(int n) {
+        return (n + BLOCK - 1) / BLOCK;
     }
 
     /** The two sides (either may be empty) and how many chains of an open mesh were left uncapped. */
@@ -61,95 +68,273 @@ public final class PlaneCut {
     }
 
     private Halves run() {
+        classify();
+        if (belowBefore[belowBefore.length - 1] == 0) return new Halves(mesh, Mesh.empty(), 0);
+        if (aboveBefore[aboveBefore.length - 1] == 0) return new Halves(Mesh.empty(), mesh, 0);
+        var blocks = new Block[blocks(mesh.triangleCount())];
+        IntStream.range(0, blocks.length).parallel().forEach(b -> blocks[b] = sorted(b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK)));
         int up = 0, down = 0;
-        var n = plane.normal();
-        for (int v = 0; v < side.length; v++) {
-            height[v] = n.x() * mesh.x(v) + n.y() * mesh.y(v) + n.z() * mesh.z(v) - plane.offsetMm();
-            side[v] = (byte) (height[v] > ON_PLANE_MM ? 1 : height[v] < -ON_PLANE_MM ? -1 : 0);
-            if (side[v] > 0) up++;
-            else if (side[v] < 0) down++;
+        for (var b : blocks) {
+            b.firstAbove = up;
+            b.firstBelow = down;
+            for (int i = 0; i < b.met.length; i++) {
+                b.pieces[i] = piece(b.met[i]);
+                up += b.pieces[i].trianglesAbove();
+                down += b.pieces[i].trianglesBelow();
+            }
+            up += b.above;
+            down += b.below;
         }
-        if (down == 0) return new Halves(mesh, Mesh.empty(), 0);
-        if (up == 0) return new Halves(Mesh.empty(), mesh, 0);
-        for (int f = 0; f < mesh.triangleCount(); f++) place(f);
-        int open = cap();
-        return new Halves(above.build(), below.build(), open);
+        var chains = RimChains.of(rim, this::keyPoint, plane);
+        for (var loop : chains.loops())
+            for (int key : loop)
+                if (key < mesh.vertexCount()) {
+                    use(key, true);
+                    use(key, false);
+                }
+        var filling = ForkJoinTask.adapt(() -> CapTriangulator.filled(chains.loops(), this::keyPoint, plane)).fork(); // while the pieces are copied
+        int expected = chains.loops().stream().mapToInt(this::triangles).sum(), trianglesAbove = up, trianglesBelow = down;
+        var halves = Stream.of(true, false).parallel().map(upper -> new Half(upper, upper ? trianglesAbove : trianglesBelow, expected)).toList(); // here: arrays this large take their time to clear
+        var above = halves.getFirst();
+        var below = halves.getLast();
+        copyVertices(above, below);
+        IntStream.range(0, blocks.length).parallel().forEach(b -> write(blocks[b], b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK), above, below));
+        var cap = filling.join();
+        var made = halves.parallelStream().map(h -> h.capped(cap)).toList();
+        return new Halves(made.getFirst(), made.getLast(), chains.openChains());
     }
 
-    private void place(int f) {
-        int a = mesh.vertex(f, 0), b = mesh.vertex(f, 1), c = mesh.vertex(f, 2);
-        int lo = Math.min(side[a], Math.min(side[b], side[c])), hi = Math.max(side[a], Math.max(side[b], side[c]));
-        if (lo < 0 && hi > 0) {
-            split(f, a, b, c);
-            return;
+    private void classify() {
+        IntStream.range(0, blocks(at.length)).parallel().forEach(b -> {
+            double nx = plane.normal().x(), ny = plane.normal().y(), nz = plane.normal().z(), offset = plane.offsetMm();
+            int above = 0, below = 0;
+            for (int v = b * BLOCK, to = Math.min(at.length, (b + 1) * BLOCK); v < to; v++) {
+                double h = nx * mesh.x(v) + ny * mesh.y(v) + nz * mesh.z(v) - offset;
+                at[v] = h > ON_PLANE_MM ? ABOVE : h < -ON_PLANE_MM ? BELOW : ON;
+                above += at[v] & ~at[v] >> 1 & 1;
+                below += at[v] >> 1 & ~at[v] & 1;
+            }
+            aboveBefore[b + 1] = above;
+            belowBefore[b + 1] = below;
+        });
+        Arrays.parallelPrefix(aboveBefore, Integer::sum);
+        Arrays.parallelPrefix(belowBefore, Integer::sum);
+    }
+
+    private double height(int v) {
+        var n = plane.normal();
+        return n.x() * mesh.x(v) + n.y() * mesh.y(v) + n.z() * mesh.z(v) - plane.offsetMm();
+    }
+
+    private int side(int v) {
+        int code = at[v] & ON;
+        return code == ABOVE ? 1 : code == BELOW ? -1 : 0;
+    }
+
+    /** A run of triangles: how many lie wholly above and below, and those that meet the plane, with what becomes of each. */
+    private static final class Block {
+        private final int above;
+        private final int below;
+        private final int[] met;
+        private final Piece[] pieces;
+        private int firstAbove;
+        private int firstBelow;
+
+        Block(int above, int below, int[] met) {
+            this.above = above;
+            this.below = below;
+            this.met = met;
+            pieces = new Piece[met.length];
         }
+    }
+
+    /** What a triangle that meets the plane leaves on either side: the keys of the corners of a polygon, none where nothing is left. A key is a vertex or, from their count on, a crossing. */
+    private record Piece(int[] above, int[] below) {
+        int trianglesAbove() {
+            return Math.max(0, above.length - 2);
+        }
+
+        int trianglesBelow() {
+            return Math.max(0, below.length - 2);
+        }
+    }
+
+    private Block sorted(int from, int to) {
+        int above = 0, below = 0, n = 0;
+        var met = new int[16];
+        for (int f = from; f < to; f++) {
+            int sides = at[mesh.vertex(f, 0)] | at[mesh.vertex(f, 1)] | at[mesh.vertex(f, 2)];
+            if (sides == ABOVE) above++;
+            else if (sides == BELOW) below++;
+            else {
+                if (n == met.length) met = Arrays.copyOf(met, 2 * n);
+                met[n++] = f;
+            }
+        }
+        return new Block(above, below, Arrays.copyOf(met, n));
+    }
+
+    private static final int[] NOTHING = {};
+
+    private Piece piece(int f) {
+        int[] v = {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2)};
+        int lo = Math.min(side(v[0]), Math.min(side(v[1]), side(v[2]))), hi = Math.max(side(v[0]), Math.max(side(v[1]), side(v[2])));
+        if (lo < 0 && hi > 0) return split(v);
         boolean goesUp = hi > 0 || lo == 0 && mesh.areaVector(f).dot(plane.normal()) < 0;
-        if (!goesUp) {
-            below.addTriangle(low(a), low(b), low(c), mesh.tag(f));
-            return;
-        }
-        above.addTriangle(high(a), high(b), high(c), mesh.tag(f));
-        if (side[a] == 0 && side[b] == 0) addRim(a, b);
-        if (side[b] == 0 && side[c] == 0) addRim(b, c);
-        if (side[c] == 0 && side[a] == 0) addRim(c, a);
+        for (int p : v) if (side(p) == 0) use(p, goesUp);
+        if (!goesUp) return new Piece(NOTHING, v);
+        for (int k = 0; k < 3; k++) if (side(v[k]) == 0 && side(v[(k + 1) % 3]) == 0) addRim(v[k], v[(k + 1) % 3]);
+        return new Piece(v, NOTHING);
     }
 
     /** Walks the corners once; where an edge changes sides, its crossing joins both polygons. */
-    private void split(int f, int a, int b, int c) {
-        int[] v = {a, b, c};
+    private Piece split(int[] v) {
         var upper = new int[4];
         var lower = new int[4];
-        var upperKey = new int[4];
         int up = 0, down = 0;
         for (int k = 0; k < 3; k++) {
             int p = v[k], q = v[(k + 1) % 3];
-            if (side[p] >= 0) {
-                upperKey[up] = side[p] == 0 ? p : -1;
-                upper[up++] = high(p);
+            if (side(p) >= 0) upper[up++] = p;
+            if (side(p) <= 0) lower[down++] = p;
+            if (side(p) == 0) {
+                use(p, true);
+                use(p, false);
             }
-            if (side[p] <= 0) lower[down++] = low(p);
-            if (side[p] * side[q] < 0) {
-                int x = crossing(p, q);
-                upperKey[up] = mesh.vertexCount() + x;
-                upper[up++] = crossAbove[x];
-                lower[down++] = crossBelow[x];
-            }
+            if (side(p) * side(q) < 0) upper[up++] = lower[down++] = mesh.vertexCount() + crossing(p, q);
         }
-        fan(above, upper, up, f);
-        fan(below, lower, down, f);
-        for (int k = 0; k < up; k++) if (upperKey[k] >= 0 && upperKey[(k + 1) % up] >= 0) addRim(upperKey[k], upperKey[(k + 1) % up]);
+        for (int k = 0; k < up; k++) if (inPlane(upper[k]) && inPlane(upper[(k + 1) % up])) addRim(upper[k], upper[(k + 1) % up]);
+        return new Piece(Arrays.copyOf(upper, up), Arrays.copyOf(lower, down));
     }
 
-    private void fan(MeshBuilder to, int[] corners, int n, int f) {
-        to.addTriangle(corners[0], corners[1], corners[2], mesh.tag(f));
-        if (n == 4) to.addTriangle(corners[0], corners[2], corners[3], mesh.tag(f));
+    private boolean inPlane(int key) {
+        return key >= mesh.vertexCount() || side(key) == 0;
+    }
+
+    /** Numbers a vertex on the plane for the side that uses it, unless it has its number. */
+    private void use(int v, boolean upper) {
+        if (at[v] == ON) {
+            on.add(new int[] {v, -1, -1});
+            at[v] = on.size() << 2 | ON;
+        }
+        var numbers = on.get((at[v] >> 2) - 1);
+        if (upper && numbers[1] < 0) numbers[1] = onAbove++;
+        if (!upper && numbers[2] < 0) numbers[2] = onBelow++;
     }
 
     private int crossing(int p, int q) {
         int a = Math.min(p, q), b = Math.max(p, q); // the same arithmetic from both triangles of the edge
         return crossingOf.computeIfAbsent((long) a << 32 | b, key -> {
-            double t = height[a] / (height[a] - height[b]);
-            var at = mesh.point(a).plus(mesh.point(b).minus(mesh.point(a)).times(t));
-            int x = crossings.size();
-            crossings.add(at);
-            if (x == crossAbove.length) {
-                crossAbove = java.util.Arrays.copyOf(crossAbove, 2 * x);
-                crossBelow = java.util.Arrays.copyOf(crossBelow, 2 * x);
-            }
-            crossAbove[x] = above.addVertex(at);
-            crossBelow[x] = below.addVertex(at);
-            return x;
+            double ha = height(a), t = ha / (ha - height(b));
+            crossings.add(mesh.point(a).plus(mesh.point(b).minus(mesh.point(a)).times(t)));
+            return crossings.size() - 1;
         });
     }
 
-    private int high(int v) {
-        if (aboveIndex[v] < 0) aboveIndex[v] = above.addVertex(mesh.x(v), mesh.y(v), mesh.z(v));
-        return aboveIndex[v];
+    /** How many triangles fill a loop: two fewer than corners, two more for a hole, which is joined to its outline. */
+    private int triangles(int[] loop) {
+        var frame = plane.frame();
+        double area = 0;
+        for (int i = 0; i < loop.length; i++) {
+            var p = keyPoint(loop[i]);
+            var q = keyPoint(loop[(i + 1) % loop.length]);
+            area += frame.u(p) * frame.v(q) - frame.u(q) * frame.v(p);
+        }
+        return area < 0 ? loop.length + 2 : loop.length - 2;
     }
 
-    private int low(int v) {
-        if (belowIndex[v] < 0) belowIndex[v] = below.addVertex(mesh.x(v), mesh.y(v), mesh.z(v));
-        return belowIndex[v];
+    /** One side as it is written: vertices of its own, then those on the plane, then crossings. */
+    private final class Half {
+        private final boolean upper;
+        private final int own;
+        private final int onPlane;
+        private final double[] xyz;
+        private final int own3;
+        private int[] tri;
+        private int[] tag;
+
+        Half(boolean upper, int triangles, int capTriangles) {
+            this.upper = upper;
+            own = upper ? aboveBefore[aboveBefore.length - 1] : belowBefore[belowBefore.length - 1];
+            onPlane = upper ? onAbove : onBelow;
+            xyz = new double[3 * (own + onPlane + crossings.size())];
+            own3 = 3 * triangles;
+            tri = new int[own3 + 3 * capTriangles];
+            tag = capTriangles == 0 && mesh.untagged() ? NOTHING : new int[triangles + capTriangles];
+            for (var n : on) if (n[upper ? 1 : 2] >= 0) put(own + n[upper ? 1 : 2], mesh.point(n[0]));
+            for (int x = 0; x < crossings.size(); x++) put(own + onPlane + x, crossings.get(x));
+        }
+
+        private void put(int vertex, Vec3 p) {
+            xyz[3 * vertex] = p.x();
+            xyz[3 * vertex + 1] = p.y();
+            xyz[3 * vertex + 2] = p.z();
+        }
+
+        private void copy(int vertex, int from) {
+            xyz[3 * vertex] = mesh.x(from);
+            xyz[3 * vertex + 1] = mesh.y(from);
+            xyz[3 * vertex + 2] = mesh.z(from);
+        }
+
+        private int number(int key) {
+            if (key >= mesh.vertexCount()) return own + onPlane + key - mesh.vertexCount();
+            return (at[key] & ON) == ON ? own + on.get((at[key] >> 2) - 1)[upper ? 1 : 2] : at[key] >> 2;
+        }
+
+        private void triangle(int position, int a, int b, int c, int tagged) {
+            tri[3 * position] = a;
+            tri[3 * position + 1] = b;
+            tri[3 * position + 2] = c;
+            if (tag.length > 0) tag[position] = tagged;
+        }
+
+        /** The fan of a polygon's keys; returns where the next triangle goes. */
+        private int fan(int position, int[] keys, int tagged) {
+            for (int k = 2; k < keys.length; k++) triangle(position++, number(keys[0]), number(keys[k - 1]), number(keys[k]), tagged);
+            return position;
+        }
+
+        private Mesh capped(List<Integer> cap) {
+            if (own3 + cap.size() != tri.length) {
+                tri = Arrays.copyOf(tri, own3 + cap.size());
+                tag = cap.isEmpty() && mesh.untagged() ? NOTHING : Arrays.copyOf(tag, tri.length / 3);
+            }
+            for (int i = 0; i < cap.size(); i += 3) {
+                int a = number(cap.get(i)), b = number(cap.get(i + 1)), c = number(cap.get(i + 2));
+                triangle((own3 + i) / 3, a, upper ? c : b, upper ? b : c, capTag);
+            }
+            return Mesh.adopting(xyz, tri, tag);
+        }
+    }
+
+    private void copyVertices(Half above, Half below) {
+        IntStream.range(0, blocks(at.length)).parallel().forEach(b -> {
+            int up = aboveBefore[b], down = belowBefore[b];
+            for (int v = b * BLOCK, to = Math.min(at.length, (b + 1) * BLOCK); v < to; v++) {
+                int code = at[v] & ON;
+                if (code == ABOVE) {
+                    above.copy(up, v);
+                    at[v] = up++ << 2 | ABOVE;
+                } else if (code == BELOW) {
+                    below.copy(down, v);
+                    at[v] = down++ << 2 | BELOW;
+                }
+            }
+        });
+    }
+
+    private void write(Block block, int from, int to, Half above, Half below) {
+        int up = block.firstAbove, down = block.firstBelow, met = 0;
+        for (int f = from; f < to; f++) {
+            int a = at[mesh.vertex(f, 0)], b = at[mesh.vertex(f, 1)], c = at[mesh.vertex(f, 2)], sides = (a | b | c) & ON;
+            if (sides == ABOVE) above.triangle(up++, a >> 2, b >> 2, c >> 2, mesh.tag(f));
+            else if (sides == BELOW) below.triangle(down++, a >> 2, b >> 2, c >> 2, mesh.tag(f));
+            else {
+                var piece = block.pieces[met++];
+                up = above.fan(up, piece.above, mesh.tag(f));
+                down = below.fan(down, piece.below, mesh.tag(f));
+            }
+        }
     }
 
     /** Directed edges of the upper side in the plane; an edge and its reverse cancel, what remains is the open rim. */
@@ -161,28 +346,8 @@ public final class PlaneCut {
         else rim.put(reverse, n - 1);
     }
 
-    private int cap() {
-        var chains = RimChains.of(rim, this::keyPoint, plane);
-        if (chains.loops().isEmpty()) return chains.openChains();
-        var tri = CapTriangulator.filled(chains.loops(), this::keyPoint, plane);
-        for (int i = 0; i < tri.size(); i += 3) {
-            int a = tri.get(i), b = tri.get(i + 1), c = tri.get(i + 2);
-            below.addTriangle(lowOf(a), lowOf(b), lowOf(c), capTag);
-            above.addTriangle(highOf(a), highOf(c), highOf(b), capTag);
-        }
-        return chains.openChains();
-    }
-
     private Vec3 keyPoint(int key) {
         return key < mesh.vertexCount() ? mesh.point(key) : crossings.get(key - mesh.vertexCount());
-    }
-
-    private int highOf(int key) {
-        return key < mesh.vertexCount() ? high(key) : crossAbove[key - mesh.vertexCount()];
-    }
-
-    private int lowOf(int key) {
-        return key < mesh.vertexCount() ? low(key) : crossBelow[key - mesh.vertexCount()];
     }
 
     /** The plane through three points, above on the side their order turns counter-clockwise; empty when they lie on a line. */

@@ -128,7 +128,7 @@ public record Mend(Mesh mesh, List<Change> changes) {
             keep[f] = tri[3 * f] != tri[3 * f + 1] && tri[3 * f + 1] != tri[3 * f + 2] && tri[3 * f] != tri[3 * f + 2];
             tag[f] = m.tag(f);
         }
-        return new Done(Mesh.owning(m.copyXyz(), tri, tag).only(keep), moved);
+        return new Done(Mesh.adopting(m.copyXyz(), tri, tag).only(keep), moved);
     }
 
     /** Closes each simple border of at most {@link #HOLE_EDGES} edges. */

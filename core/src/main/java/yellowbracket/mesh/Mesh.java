@@ -46,8 +46,8 @@ public final class Mesh {
         return new Mesh(xyz.clone(), tri.clone(), tag.clone());
     }
 
-    /** Without copies or checks, for builders in this module that hand their arrays over. */
-    static Mesh owning(double[] xyz, int[] tri, int[] tag) {
+    /** Without copies or checks: for builders that made the arrays, know them to be right and keep no hold of them. */
+    public static Mesh adopting(double[] xyz, int[] tri, int[] tag) {
         return new Mesh(xyz, tri, tag);
     }
 
@@ -90,6 +90,11 @@ public final class Mesh {
 
     public Vec3 corner(int f, int k) {
         return point(vertex(f, k));
+    }
+
+    /** Whether every triangle is the model's own surface for want of any tags. */
+    public boolean untagged() {
+        return tag.length == 0;
     }
 
     public int tag(int f) {

@@ -294,6 +294,6 @@ public final class Simplify {
             tag[f] = source.tag(f);
             keep[f] = !dead[f];
         }
-        return Mesh.owning(xyz, tri, tag).only(keep);
+        return Mesh.adopting(xyz, tri, tag).only(keep);
     }
 }

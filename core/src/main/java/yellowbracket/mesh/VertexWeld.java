@@ -50,7 +50,7 @@ public final class VertexWeld {
 
     /** The mesh over these points, all finite. @param corners triples of indices given here, handed over; the first {@code used} count */
     public Mesh mesh(int[] corners, int used) {
-        return Mesh.owning(toXyz(), used == corners.length ? corners : Arrays.copyOf(corners, used), new int[0]);
+        return Mesh.adopting(toXyz(), used == corners.length ? corners : Arrays.copyOf(corners, used), new int[0]);
     }
 
     private double[] toXyz() {
