@@ -1,11 +1,10 @@
 package yellowbracket.cut;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntFunction;
-import java.util.TreeMap;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -20,8 +19,12 @@ record RimChains(List<int[]> loops, int openChains) {
     }
 
     private static final class Walk {
-        private final Map<Integer, List<Integer>> out = new TreeMap<>(); // ordered: the same mesh gives the same caps
-        private final Map<Integer, Integer> balance = new HashMap<>();
+        private final int[] from; // every vertex with a way out, in order: the same mesh gives the same caps
+        private final int[] first; // where its ways begin in to
+        private final int[] ways; // how many of them are not walked yet
+        private final int[] balance; // ways out less ways in
+        private final int[] to;
+        private final int[] where; // in the walk being parted: the place of a vertex, -1 if it was not passed
         private final IntFunction<Vec3> point;
         private final CutPlane.Frame frame;
         private final List<int[]> loops = new ArrayList<>();
@@ -30,55 +33,77 @@ record RimChains(List<int[]> loops, int openChains) {
         Walk(Map<Long, Integer> rim, IntFunction<Vec3> point, CutPlane plane) {
             this.point = point;
             frame = plane.frame();
-            new TreeMap<>(rim).forEach((key, n) -> {
-                int from = (int) (key >>> 32), to = key.intValue();
-                for (int i = 0; i < n; i++) {
-                    out.computeIfAbsent(from, k -> new ArrayList<>(2)).add(to);
-                    balance.merge(from, 1, Integer::sum);
-                    balance.merge(to, -1, Integer::sum);
+            var edges = rim.keySet().stream().mapToLong(Long::longValue).sorted().toArray();
+            from = Arrays.stream(edges).mapToInt(e -> (int) (e >>> 32)).distinct().toArray();
+            first = new int[from.length];
+            ways = new int[from.length];
+            balance = new int[from.length];
+            var ends = new int[rim.values().stream().mapToInt(Integer::intValue).sum()];
+            int n = 0, v = -1;
+            for (long e : edges) {
+                if (v < 0 || from[v] != (int) (e >>> 32)) first[++v] = n;
+                for (int i = rim.get(e); i > 0; i--) {
+                    ends[n++] = (int) e;
+                    ways[v]++;
                 }
-            });
+            }
+            to = ends;
+            where = new int[from.length];
+            Arrays.fill(where, -1);
+            for (int i = 0; i < from.length; i++) balance[i] = ways[i];
+            for (int end : to) {
+                int i = index(end);
+                if (i >= 0) balance[i]--;
+            }
+        }
+
+        private int index(int vertex) {
+            return Arrays.binarySearch(from, vertex);
         }
 
         RimChains run() {
             // here: a vertex with more ways out than in starts a chain that cannot close
-            for (int v : List.copyOf(out.keySet()))
-                for (int i = balance.getOrDefault(v, 0); i > 0; i--) {
+            for (int v = 0; v < from.length; v++)
+                for (int i = balance[v]; i > 0; i--) {
                     follow(v);
                     open++;
                 }
-            for (int v : List.copyOf(out.keySet())) while (!out.get(v).isEmpty()) split(follow(v));
+            for (int v = 0; v < from.length; v++) while (ways[v] > 0) split(follow(v));
             return new RimChains(List.copyOf(loops), open);
         }
 
-        /** Walks until there is no way on; returns the vertices passed, the start not repeated at the end. */
-        private List<Integer> follow(int start) {
-            var path = new ArrayList<Integer>();
-            int at = start, before = -1;
-            while (out.containsKey(at) && !out.get(at).isEmpty()) {
-                path.add(at);
-                int next = take(before, at);
+        /** Walks until there is no way on; returns the indices of the vertices passed, the start not repeated at the end. */
+        private int[] follow(int start) {
+            var path = new int[16];
+            int n = 0, at = start, before = -1;
+            while (at >= 0 && ways[at] > 0) {
+                if (n == path.length) path = Arrays.copyOf(path, 2 * n);
+                path[n++] = at;
+                int next = index(take(before < 0 ? -1 : from[before], at));
                 before = at;
                 at = next;
-                if (at == start && before >= 0 && balance.getOrDefault(start, 0) <= 0) break;
+                if (at == start && balance[start] <= 0) break;
             }
-            return path;
+            return Arrays.copyOf(path, n);
         }
 
+        /** Takes the way that turns sharpest to the left; returns the vertex it leads to. */
         private int take(int before, int at) {
-            var ways = out.get(at);
-            int best = 0;
-            if (before >= 0 && ways.size() > 1) {
+            int begin = first[at], end = begin + ways[at], best = begin;
+            if (before >= 0 && end - begin > 1) {
                 double most = Double.NEGATIVE_INFINITY;
-                for (int i = 0; i < ways.size(); i++) {
-                    double turn = turn(before, at, ways.get(i));
+                for (int i = begin; i < end; i++) {
+                    double turn = turn(before, from[at], to[i]);
                     if (turn > most) {
                         most = turn;
                         best = i;
                     }
                 }
             }
-            return ways.remove(best);
+            int taken = to[best];
+            System.arraycopy(to, best + 1, to, best, end - best - 1);
+            ways[at]--;
+            return taken;
         }
 
         /** Angle turned at {@code b} on the way from a to c, left positive; straight back counts as the hardest right. */
@@ -91,24 +116,22 @@ record RimChains(List<int[]> loops, int openChains) {
         }
 
         /** A walk that passes a vertex twice is two loops. */
-        private void split(List<Integer> path) {
-            var stack = new ArrayList<Integer>();
-            var where = new HashMap<Integer, Integer>();
+        private void split(int[] path) {
+            var stack = new int[path.length];
+            int n = 0;
             for (int v : path) {
-                var seen = where.get(v);
-                if (seen != null) {
-                    add(stack.subList(seen, stack.size()), where);
-                }
-                where.put(v, stack.size());
-                stack.add(v);
+                if (where[v] >= 0) n = add(stack, where[v], n);
+                where[v] = n;
+                stack[n++] = v;
             }
-            add(stack, where);
+            add(stack, 0, n);
         }
 
-        private void add(List<Integer> part, Map<Integer, Integer> where) {
-            if (part.size() >= 3) loops.add(part.stream().mapToInt(Integer::intValue).toArray());
-            part.forEach(where::remove);
-            part.clear();
+        /** Takes a loop off the stack, from {@code begin} on. */
+        private int add(int[] stack, int begin, int end) {
+            if (end - begin >= 3) loops.add(Arrays.stream(stack, begin, end).map(i -> from[i]).toArray());
+            for (int i = begin; i < end; i++) where[stack[i]] = -1;
+            return begin;
         }
     }
 }
