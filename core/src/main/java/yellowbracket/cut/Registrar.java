@@ -162,11 +162,14 @@ public final class Registrar {
         return "there is not the depth for the smallest, " + Math.round(d) + " mm, in both sections";
     }
 
+    /** How far from the widest place of a face what is taken for it may be: along an even wall any place is as good. */
+    private static final double WIDEST_MM = 0.1;
+
     private record Circle(Coordinate c, double r) {}
 
     private static Optional<Circle> widest(Geometry shape) {
         if (shape.getArea() < 1) return Optional.empty();
-        var mic = new MaximumInscribedCircle(shape, 0.05);
+        var mic = new MaximumInscribedCircle(shape, WIDEST_MM);
         return Optional.of(new Circle(mic.getCenter().getCoordinate(), mic.getRadiusLine().getLength()));
     }
 

@@ -69,7 +69,7 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
     /** Takes discs away about the places where the groove would leave less than half a cheek. */
     private static Geometry trimmed(Geometry groove, Seam seam, WallRoom room, double depth) {
         var n = seam.face().plane().normal();
-        var bad = new ArrayList<Geometry>();
+        var bad = new ArrayList<Coordinate>();
         for (var p : Footprints.polygons(groove)) {
             for (int r = -1; r < p.getNumInteriorRing(); r++) {
                 var ring = (r < 0 ? p.getExteriorRing() : p.getInteriorRingN(r)).getCoordinates();
@@ -78,12 +78,12 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
                     run += ring[i].distance(ring[i - 1]);
                     if (run < ASKED_EVERY_MM) continue;
                     run = 0;
-                    if (!deepEnough(ring[i], seam, room, n, depth)) bad.add(Footprints.GEOMETRY.createPoint(ring[i]).buffer(0.8 * ASKED_EVERY_MM, 4));
+                    if (!deepEnough(ring[i], seam, room, n, depth)) bad.add(ring[i]);
                 }
             }
         }
         if (bad.isEmpty()) return groove;
-        return groove.difference(Footprints.GEOMETRY.createGeometryCollection(bad.toArray(Geometry[]::new)).union());
+        return groove.difference(Footprints.GEOMETRY.createMultiPointFromCoords(bad.toArray(Coordinate[]::new)).buffer(0.8 * ASKED_EVERY_MM, 4));
     }
 
     private static boolean deepEnough(Coordinate c, Seam seam, WallRoom room, yellowbracket.mesh.Vec3 n, double depth) {
