@@ -4,8 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Random;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class BvhTest {
     private static final Mesh BALL = Shapes.sphere(50, 96);
@@ -108,6 +114,54 @@ class BvhTest {
                 assertThat(at.point().distance(p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
                 assertThat(distance(m, at.triangle(), p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
             }
+        }
+    }
+
+    /** Meshes that leave a tree little to go by. */
+    static Stream<Arguments> awkward() {
+        var r = new Random(5);
+        var flat = Shapes.box(Vec3.ZERO, new Vec3(40, 30, 0));
+        var pile = Mesh.union(Collections.nCopies(60, triangle(new Vec3(1, 2, 3), new Vec3(9, 2, 4), new Vec3(4, 8, 1))));
+        var line = Mesh.union(IntStream.range(0, 30).mapToObj(i -> triangle(new Vec3(i, i, i), new Vec3(i + 1, i + 1, i + 1), new Vec3(i + 2, i + 2, i + 2))).toList());
+        var dust = Mesh.union(IntStream.range(0, 200).mapToObj(i -> triangle(near(r, 1e-3), near(r, 1e-3), near(r, 1e-3)).moved(near(r, 100))).toList());
+        var sheet = triangle(new Vec3(-5000, -5000, 7), new Vec3(9000, -4000, 7), new Vec3(0, 8000, 8));
+        return Stream.of(Arguments.of("one triangle", triangle(Vec3.ZERO, Vec3.X, Vec3.Y)), Arguments.of("flat", flat), Arguments.of("sixty of the same", pile),
+                Arguments.of("triangles without area", line), Arguments.of("dust", dust), Arguments.of("dust under a large sheet", Mesh.union(java.util.List.of(dust, sheet))));
+    }
+
+    private static Mesh triangle(Vec3 a, Vec3 b, Vec3 c) {
+        return Mesh.of(new double[] {a.x(), a.y(), a.z(), b.x(), b.y(), b.z(), c.x(), c.y(), c.z()}, new int[] {0, 1, 2});
+    }
+
+    private static Vec3 near(Random r, double reach) {
+        return new Vec3(r.nextGaussian() * reach, r.nextGaussian() * reach, r.nextGaussian() * reach);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("awkward")
+    void awkwardMeshesAreAnsweredAsByAllTheirTriangles(String name, Mesh m) {
+        var index = Bvh.of(m);
+        var r = new Random(9);
+        for (int i = 0; i < 200; i++) {
+            var o = near(r, i % 2 == 0 ? 20 : 150);
+            int f = r.nextInt(m.triangleCount());
+            double u = r.nextDouble(0.1, 0.4), v = r.nextDouble(0.1, 0.4); // here: well within, as hits on an edge may count either way
+            var at = m.corner(f, 0).times(1 - u - v).plus(m.corner(f, 1).times(u)).plus(m.corner(f, 2).times(v));
+            var d = i % 4 == 0 || m.area(f) < 1e-9 ? AXES[r.nextInt(6)] : at.minus(o).unit();
+            double first = Double.POSITIVE_INFINITY, nearest = Double.POSITIVE_INFINITY;
+            for (int g = 0; g < m.triangleCount(); g++) {
+                first = Math.min(first, ray(m, g, o, d));
+                nearest = Math.min(nearest, distance(m, g, o));
+            }
+            double found = index.firstDistance(o.x(), o.y(), o.z(), d.x(), d.y(), d.z(), 0);
+            if (Double.isInfinite(first)) assertThat(found).as("ray %d from %s along %s", i, o, d).isInfinite();
+            else assertThat(found).as("ray %d from %s along %s", i, o, d).isCloseTo(first, within(1e-6));
+            assertThat(index.blocked(o, d, 0, first + 1)).isEqualTo(Double.isFinite(first));
+            assertThat(index.blocked(o, d, 0, first / 2 - 1e-6)).isEqualTo(false);
+            assertThat(index.distance(o)).as("from %s", o).isCloseTo(nearest, within(1e-6));
+            var all = new ArrayList<Integer>();
+            index.inBox(m.bounds(), all::add);
+            assertThat(all).hasSize(m.triangleCount()).doesNotHaveDuplicates();
         }
     }
 
