@@ -7,9 +7,8 @@ import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /**
- * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Binned surface-area heuristic (Wald,
- * "On fast construction of SAH-based bounding volume hierarchies", 2007), built on all cores. Safe to share between threads.
- * Build O(n log n); queries O(log n) in practice.
+ * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Built on all cores ({@link BvhBuild}), answered
+ * from {@link WideNodes} and {@link OrientedBoxes}. Safe to share between threads: what it answers never changes. Build O(n log n); queries O(log n) in practice.
  */
 public final class Bvh {
     final double[] corners; // nine a triangle, in leaf order: the three corners' coordinates

@@ -97,6 +97,52 @@ class PlaneCutTest {
         assertThat(h.above().isEmpty()).isFalse();
     }
 
+    /** A cup that stands on the plane upside down, open below: its rim is lidded on the upper side, and the lower side gets the same lid turned over. */
+    @Test
+    void anOpenRimInThePlaneIsLidded() {
+        var cup = BOX.only(notFacing(BOX, Vec3.Z.times(-1)));
+        var h = PlaneCut.cut(Mesh.union(List.of(cup, Shapes.sphere(5, 16).moved(new Vec3(50, 0, 0)))), CutPlane.across(2, 0), 4);
+        assertClosed(h.above());
+        assertThat(capArea(h.above(), 4)).isCloseTo(200 + ngon(5, 16), within(1e-6));
+        assertThat(capArea(h.below(), 4)).isCloseTo(capArea(h.above(), 4), within(1e-9));
+        assertThat(h.openChains()).isZero();
+    }
+
+    private static boolean[] notFacing(Mesh m, Vec3 way) {
+        var keep = new boolean[m.triangleCount()];
+        for (int f = 0; f < keep.length; f++) keep[f] = m.areaVector(f).unit().dot(way) < 0.9;
+        return keep;
+    }
+
+    /** Large meshes are worked in blocks side by side: nothing may show where one ends, and triangles keep their order and their tags. */
+    @Test
+    void aLargeMeshIsCutAsOne() {
+        var whole = Shapes.bumpySphere(60, 90_000);
+        var plane = new CutPlane(new Vec3(0.3, 0.2, 1), 7.137);
+        var first = PlaneCut.cut(whole, plane, 0);
+        assertThat(first.openChains()).isZero();
+        var second = PlaneCut.cut(first.below(), new CutPlane(new Vec3(1, -0.4, 0.1), -3.731), 1);
+        for (var piece : List.of(first.above(), first.below(), second.above(), second.below())) {
+            assertClosed(piece);
+            assertThat(piece.compact()).as("every vertex is used").isSameAs(piece);
+        }
+        assertThat(first.above().volumeMm3() + second.above().volumeMm3() + second.below().volumeMm3()).isCloseTo(whole.volumeMm3(), within(1e-9 * whole.volumeMm3()));
+        assertThat(capArea(second.above(), 0) + capArea(second.below(), 0)).as("the first cap, parted by the second cut").isCloseTo(capArea(first.above(), 0), within(1e-6));
+        assertThat(capArea(second.above(), 1)).isCloseTo(capArea(second.below(), 1), within(1e-9)).isGreaterThan(1000);
+        int at = 0;
+        for (int f = 0; f < whole.triangleCount(); f++) {
+            if (!whollyAbove(whole, f, plane)) continue;
+            while (!whollyAbove(first.above(), at, plane)) at++;
+            assertThat(first.above().centroid(at)).isEqualTo(whole.centroid(f));
+            assertThat(first.above().tag(at++)).isEqualTo(Mesh.ORIGINAL);
+        }
+    }
+
+    private static boolean whollyAbove(Mesh m, int f, CutPlane p) {
+        for (int k = 0; k < 3; k++) if (p.normal().dot(m.corner(f, k)) - p.offsetMm() < 2 * PlaneCut.ON_PLANE_MM) return false;
+        return true;
+    }
+
     static Stream<Arguments> anyMeshAnyPlane() {
         var meshes = List.of(BOX, Shapes.sphere(25, 24), Shapes.torus(30, 9, 40, 16), Shapes.tube(20, 17, -10, 30, 36),
                 Shapes.cappedShell(40, 3, 50, 48, 20), stairs(), Mesh.union(List.of(Shapes.sphere(20, 20), turnedInside(Shapes.sphere(12, 20)))));
