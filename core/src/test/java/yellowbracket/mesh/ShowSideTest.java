@@ -40,6 +40,21 @@ class ShowSideTest {
         assertThat((double) seenIn / in).isLessThan(0.25);
     }
 
+    /** Whether a place is seen is found without asking every direction: it must be what the share says. */
+    @Test
+    void seenIsWhatTheShareSays() {
+        var bowl = Shapes.cappedShell(60, 3, 70, 48, 24);
+        var index = Bvh.of(bowl);
+        int seen = 0;
+        for (int f = 0; f < bowl.triangleCount(); f += 3) {
+            var n = bowl.areaVector(f).unit();
+            boolean told = ShowSide.seen(index, bowl.centroid(f), n);
+            assertThat(told).as("facet %d", f).isEqualTo(ShowSide.share(index, bowl.centroid(f), n) >= ShowSide.SEEN);
+            if (told) seen++;
+        }
+        assertThat(seen).isBetween(bowl.triangleCount() / 12, bowl.triangleCount() / 3 - bowl.triangleCount() / 30);
+    }
+
     @Test
     void samplesCarryTheAreaAndEveryFacetKnowsItsSide() {
         var bowl = Shapes.cappedShell(60, 3, 35, 72, 40);
