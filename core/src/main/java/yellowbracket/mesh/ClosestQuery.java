@@ -24,8 +24,12 @@ public final class ClosestQuery {
     private double bestW;
 
     ClosestQuery(Bvh of) {
+        this(of, of.oriented());
+    }
+
+    ClosestQuery(Bvh of, OrientedBoxes in) {
         this.of = of;
-        in = of.oriented();
+        this.in = in;
         stack = new long[of.nodes.stack() + WideNodes.WIDE];
     }
 
@@ -69,7 +73,7 @@ public final class ClosestQuery {
             if (Float.intBitsToFloat((int) (next >>> 32)) > limit) continue;
             int link = (int) next;
             if ((link & 1) != 0) {
-                triangle(link >> 1);
+                for (int i = OrientedBoxes.first(link), to = i + OrientedBoxes.size(link); i < to; i++) triangle(i);
                 continue;
             }
             int at = OrientedBoxes.NODE * (link >> 1), beyond = Float.floatToRawIntBits(limit) + 1;

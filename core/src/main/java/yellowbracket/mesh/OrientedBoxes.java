@@ -5,10 +5,11 @@ import java.util.stream.IntStream;
 /**
  * Boxes that lie along the surface, for nearest points: a wall that leans fills a box of its own lean far better than one along the axes, so a search
  * opens half as many (Gottschalk, Lin, Manocha, "OBBTree: a hierarchical structure for rapid interference detection", 1996). Over the nodes of
- * {@link WideNodes}, continued down to single triangles; where a node holds many triangles its box is that of the index. Immutable; O(n) to make, 64 bytes a box.
+ * {@link WideNodes}, continued down to single triangles unless the mesh is very large; where a node holds many triangles its box is that of the index.
+ * Immutable; O(n) to make, some 120 bytes a triangle, 40 where the mesh is very large.
  */
 final class OrientedBoxes {
-    /** Numbers a box: three axes, each with its offset; three half-widths; the bits of {@link #node} or {@link #triangle}, which are those of a number. */
+    /** Numbers a box: three axes, each with its offset; three half-widths; the bits of {@link #node} or {@link #triangles}, which are those of a number. */
     static final int BOX = 16;
     static final int HALF = 12, LINK = 15;
     static final int NODE = WideNodes.WIDE * BOX;
@@ -16,6 +17,8 @@ final class OrientedBoxes {
     private static final float NOWHERE = -1e15f;
     /** Nodes with more triangles keep a box along the axes: a bent patch has no lean. */
     private static final int PATCH = 64;
+    /** Meshes of more triangles get no box for each of them, to spare memory. */
+    private static final int LARGE = 1_500_000;
     /** Share of the mesh's size by which half-widths are widened, beyond what floats round off. */
     private static final double SPARE = 2e-6;
 
@@ -24,9 +27,19 @@ final class OrientedBoxes {
         return 2 * number;
     }
 
-    /** What lies in a box: one triangle, by its position in the order of the leaves. */
-    private static int triangle(int position) {
-        return 2 * position + 1;
+    /** What lies in a box: a few triangles that follow each other in the order of the leaves. */
+    private static int triangles(int first, int size) {
+        return 2 * (first << 3 | size) + 1;
+    }
+
+    /** The first of the triangles a link stands for. */
+    static int first(int link) {
+        return link >> 4;
+    }
+
+    /** How many they are. */
+    static int size(int link) {
+        return link >> 1 & 7;
     }
 
     final float[] boxes;
@@ -36,7 +49,8 @@ final class OrientedBoxes {
     private final Bvh of;
     private final double spare;
 
-    private OrientedBoxes(Bvh of) {
+    /** @param single whether each triangle gets a box of its own */
+    OrientedBoxes(Bvh of, boolean single) {
         this.of = of;
         var w = of.nodes;
         double half = WideNodes.CELLS * w.step / 2;
@@ -51,7 +65,7 @@ final class OrientedBoxes {
         for (int n = 0; n < w.count; n++)
             for (int k = 0; k < WideNodes.WIDE; k++) {
                 int link = w.link(n, k);
-                if (link < 0 && WideNodes.size(link) > 1) leafAt[WideNodes.WIDE * n + k] = w.count + leaves++;
+                if (single && link < 0 && WideNodes.size(link) > 1) leafAt[WideNodes.WIDE * n + k] = w.count + leaves++;
             }
         boxes = new float[NODE * (w.count + leaves)];
         var first = new int[w.count];
@@ -63,15 +77,15 @@ final class OrientedBoxes {
                 if (link >= 0) {
                     if (end[link] - first[link] > PATCH) upright(at, n, k, node(link));
                     else fit(at, first[link], end[link], node(link));
-                } else if (WideNodes.size(link) > 1) leaf(at, WideNodes.first(link), WideNodes.size(link), node(leafAt[WideNodes.WIDE * n + k]));
-                else if (WideNodes.size(link) == 1) fit(at, WideNodes.first(link), WideNodes.first(link) + 1, triangle(WideNodes.first(link)));
+                } else if (single && WideNodes.size(link) > 1) leaf(at, WideNodes.first(link), WideNodes.size(link), node(leafAt[WideNodes.WIDE * n + k]));
+                else if (link != WideNodes.EMPTY) fit(at, WideNodes.first(link), WideNodes.first(link) + WideNodes.size(link), triangles(WideNodes.first(link), WideNodes.size(link)));
                 else nowhere(at);
             }
         });
     }
 
     static OrientedBoxes of(Bvh index) {
-        return new OrientedBoxes(index);
+        return new OrientedBoxes(index, index.order.length <= LARGE);
     }
 
     /** Which triangles lie beneath each node: they are in the order of the tree. */
@@ -92,14 +106,14 @@ final class OrientedBoxes {
         fit(at, first, first + size, link);
         for (int k = 0; k < WideNodes.WIDE; k++) {
             int child = NODE * (link >> 1) + BOX * k;
-            if (k < size) fit(child, first + k, first + k + 1, triangle(first + k));
+            if (k < size) fit(child, first + k, first + k + 1, triangles(first + k, 1));
             else nowhere(child);
         }
     }
 
     private void nowhere(int at) {
         for (int i = HALF; i < LINK; i++) boxes[at + i] = NOWHERE;
-        boxes[at + LINK] = Float.intBitsToFloat(triangle(0));
+        boxes[at + LINK] = Float.intBitsToFloat(triangles(0, 0));
     }
 
     /** A box along the axes, as in the index. */

@@ -104,12 +104,14 @@ class BvhTest {
             var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16), needle.build())).mapped(p -> p.times(scale).plus(shift));
             var index = Bvh.of(m);
             var query = index.closestQuery();
+            var sparing = new ClosestQuery(index, new OrientedBoxes(index, false)); // here: as for a very large mesh
             for (int i = 0; i < 150; i++) {
                 double reach = scale * (i % 10 == 0 ? 5000 : 70);
                 var p = new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).times(reach).plus(shift);
                 double nearest = Double.POSITIVE_INFINITY;
                 for (int f = 0; f < m.triangleCount(); f++) nearest = Math.min(nearest, distance(m, f, p));
                 assertThat(query.distance(p.x(), p.y(), p.z())).as("scale %s, %s away, %s", scale, away, p).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
+                assertThat(sparing.distance(p.x(), p.y(), p.z())).isEqualTo(query.distance(p.x(), p.y(), p.z()), within(1e-9 * (reach + away) + 1e-9 * nearest));
                 var at = index.closest(p);
                 assertThat(at.point().distance(p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
                 assertThat(distance(m, at.triangle(), p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
