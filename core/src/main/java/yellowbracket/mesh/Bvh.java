@@ -1,6 +1,7 @@
 package yellowbracket.mesh;
 
 import java.util.OptionalInt;
+import java.util.concurrent.ForkJoinTask;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntConsumer;
@@ -16,10 +17,10 @@ public final class Bvh {
     final WideNodes nodes;
     private final AtomicReference<OrientedBoxes> oriented = new AtomicReference<>();
 
-    private Bvh(double[] corners, BvhBuild build) {
+    private Bvh(double[] corners, int[] order, WideNodes nodes) {
         this.corners = corners;
-        order = build.order;
-        nodes = WideNodes.of(build.boxes, build.links);
+        this.order = order;
+        this.nodes = nodes;
     }
 
     /** What a ray met: the distance along the (unit) direction, the triangle, and whether it came through the back of it. */
@@ -31,6 +32,7 @@ public final class Bvh {
     public static Bvh of(Mesh m) {
         var build = new BvhBuild(m);
         build.run();
+        var nodes = ForkJoinTask.adapt(() -> WideNodes.of(build.boxes, build.links)).fork(); // while the corners are copied
         int n = m.triangleCount();
         var corners = new double[9 * n];
         int block = 1 << 14;
@@ -43,7 +45,7 @@ public final class Bvh {
                     corners[9 * i + 3 * k + 2] = m.z(v);
                 }
         });
-        return new Bvh(corners, build);
+        return new Bvh(corners, build.order, nodes.join());
     }
 
     /** The distance to the first triangle a ray meets, in lengths of the direction {@code d}, or infinity; hits nearer than {@code least} do not count. */
