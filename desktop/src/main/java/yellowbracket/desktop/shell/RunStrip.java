@@ -33,7 +33,7 @@ public final class RunStrip extends Pane {
     private static final double RIGHT = 44;
     private static final double TOP = 8;
     private static final double BAND = 40;
-    private static final double LEAST = 84;
+    private static final double LEAST = 95;
     private static final Color YELLOW = Color.web("#F2B705");
 
     private final AppModel model;
