@@ -7,6 +7,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import yellowbracket.build.Derived;
 import yellowbracket.build.Node;
@@ -17,6 +23,8 @@ import yellowbracket.log.Entry;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
+import yellowbracket.plan.Station;
+import yellowbracket.plan.Task;
 import yellowbracket.size.Donning;
 import yellowbracket.size.HeadField;
 import yellowbracket.size.HeadForm;
@@ -83,6 +91,39 @@ class DemoBuildTest {
         assertThat(log.stream().filter(e -> e.kind() == Entry.Kind.DONE).map(Entry::about)).as("every done entry names a task of the plan").allMatch(ids::contains);
         assertThat(schedule.placed()).anyMatch(p -> p.done()).anyMatch(p -> !p.done());
         assertThat(schedule.conflicts()).isEmpty();
+    }
+
+    /** The craft's order, whatever the plan is: nothing is glued before it was fitted dry, painted before it is smooth, padded before it is painted. */
+    @Test
+    void theCraftsOrderHoldsInEveryProp() {
+        var tasks = DERIVED.require(Node.TASKS, "").list();
+        var earlier = new HashMap<String, Set<String>>(); // all a task waits for, near and far
+        for (var t : tasks) {
+            var all = new HashSet<String>();
+            for (var a : t.after()) {
+                assertThat(earlier).as("what %s waits for is listed before it", t.id()).containsKey(a);
+                all.add(a);
+                all.addAll(earlier.get(a));
+            }
+            assertThat(earlier.put(t.id(), all)).as("%s is there once", t.id()).isNull();
+        }
+        for (var prop : DEMO.build().props()) {
+            var own = tasks.stream().filter(t -> t.prop().equals(prop.id())).toList();
+            var station = own.stream().collect(Collectors.groupingBy(Task::station));
+            Function<Station, List<String>> ids = s -> station.getOrDefault(s, List.of()).stream().map(Task::id).toList();
+            for (var t : own) assertThat(t.activeH()).as(t.name()).isPositive();
+            var cleaned = ids.apply(Station.PRINT).stream().filter(id -> id.startsWith("clean:")).toList();
+            assertThat(cleaned).hasSize(DERIVED.require(Node.SECTIONS, prop.id()).sections().size());
+            for (var join : ids.apply(Station.JOIN)) assertThat(earlier.get(join)).as(join).containsAll(cleaned).contains("cut:" + prop.id());
+            ids.apply(Station.JOIN).stream().filter(id -> !id.startsWith("dryfit")).forEach(id -> assertThat(earlier.get(id)).as(id).contains("dryfit:" + prop.id()));
+            for (var smooth : ids.apply(Station.SMOOTH)) assertThat(earlier.get(smooth)).as(smooth).containsAll(ids.apply(Station.JOIN));
+            for (var colour : ids.apply(Station.COLOUR)) assertThat(earlier.get(colour)).as(colour).containsAll(ids.apply(Station.SMOOTH));
+            for (var wear : ids.apply(Station.WEAR)) assertThat(earlier.get(wear)).as(wear).containsAll(ids.apply(Station.COLOUR));
+            if (!station.containsKey(Station.WEAR)) continue;
+            var last = ids.apply(Station.WEAR).getLast();
+            assertThat(last).startsWith("test:");
+            assertThat(earlier.get(last)).as("the walk test comes after all else").containsAll(own.stream().map(Task::id).filter(id -> !id.equals(last)).toList());
+        }
     }
 
     @Test
