@@ -16,7 +16,7 @@ final class OrientedBoxes {
     /** A child that is not there: so far off that no search gets to it. */
     private static final float NOWHERE = -1e15f;
     /** Nodes with more triangles keep a box along the axes: a bent patch has no lean. */
-    private static final int PATCH = 64;
+    private static final int PATCH = 256;
     /** Meshes of more triangles get no box for each of them, to spare memory. */
     private static final int LARGE = 1_500_000;
     /** Share of the mesh's size by which half-widths are widened, beyond what floats round off. */
