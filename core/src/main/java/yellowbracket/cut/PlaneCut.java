@@ -106,13 +106,12 @@ public final class PlaneCut {
 
     private void classify() {
         IntStream.range(0, blocks(at.length)).parallel().forEach(b -> {
-            double nx = plane.normal().x(), ny = plane.normal().y(), nz = plane.normal().z(), offset = plane.offsetMm();
             int above = 0, below = 0;
             for (int v = b * BLOCK, to = Math.min(at.length, (b + 1) * BLOCK); v < to; v++) {
-                double h = nx * mesh.x(v) + ny * mesh.y(v) + nz * mesh.z(v) - offset;
+                double h = height(v);
                 at[v] = h > ON_PLANE_MM ? ABOVE : h < -ON_PLANE_MM ? BELOW : ON;
-                above += at[v] & ~at[v] >> 1 & 1;
-                below += at[v] >> 1 & ~at[v] & 1;
+                if (at[v] == ABOVE) above++;
+                else if (at[v] == BELOW) below++;
             }
             aboveBefore[b + 1] = above;
             belowBefore[b + 1] = below;
@@ -122,8 +121,7 @@ public final class PlaneCut {
     }
 
     private double height(int v) {
-        var n = plane.normal();
-        return n.x() * mesh.x(v) + n.y() * mesh.y(v) + n.z() * mesh.z(v) - plane.offsetMm();
+        return plane.height(mesh.point(v));
     }
 
     private int side(int v) {

@@ -8,10 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -22,7 +20,6 @@ import yellowbracket.mesh.Vec3;
  * thick enough on both sides; a section goes on one way only. What cannot be placed is told with its reason. Single use.
  */
 public final class Registrar {
-    private static final double GRID_MM = 2.5;
     /** A tongue along a wall is better than pins thinner than this. */
     private static final double STURDY_MM = 4;
 
@@ -43,7 +40,7 @@ public final class Registrar {
     /** What a tongue on each seam would be: no hole placed changes it, so all are made at once. */
     private final Map<String, Optional<TongueCut>> tongueCuts = new ConcurrentHashMap<>();
     /** The widest place of each seam's face. */
-    private final Map<String, Optional<Circle>> widest = new ConcurrentHashMap<>();
+    private final Map<String, Optional<FacePlaces.Circle>> widest = new ConcurrentHashMap<>();
     private double added;
     private double removed;
 
@@ -96,7 +93,7 @@ public final class Registrar {
     private Registrar decide(Progress progress) {
         if (plain.seams().stream().anyMatch(s -> wanted.kind(s.name()) == RegistrationKind.THROUGH_ROD)) throughRod();
         plain.seams().parallelStream().forEach(s -> {
-            widest.computeIfAbsent(s.name(), k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : widest(s.face().shape()));
+            widest.computeIfAbsent(s.name(), k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : FacePlaces.widest(s.face().shape()));
             if (mayHaveTongue(s)) tongueCuts.computeIfAbsent(s.name(), k -> TongueCut.of(s, room, wanted.clearanceMm()));
         });
         for (var seam : plain.seams()) {
@@ -157,20 +154,9 @@ public final class Registrar {
     /** Why not even the smallest fits at the widest place. */
     private String reason(Seam seam, RegistrationKind kind) {
         double d = kind.sizes().getLast(), r = radius(kind, d);
-        double have = widest.getOrDefault(seam.name(), Optional.empty()).map(c -> c.r).orElse(0.0);
+        double have = widest.getOrDefault(seam.name(), Optional.empty()).map(c -> c.r()).orElse(0.0);
         if (have < r + wanted.wallMm()) return String.format(Locale.ROOT, "the face is %.1f mm wide at most, %.1f mm are needed for the smallest, %.0f mm", 2 * have, 2 * (r + wanted.wallMm()), d);
         return "there is not the depth for the smallest, " + Math.round(d) + " mm, in both sections";
-    }
-
-    /** How far from the widest place of a face what is taken for it may be: along an even wall any place is as good. */
-    private static final double WIDEST_MM = 0.1;
-
-    private record Circle(Coordinate c, double r) {}
-
-    private static Optional<Circle> widest(Geometry shape) {
-        if (shape.getArea() < 1) return Optional.empty();
-        var mic = new MaximumInscribedCircle(shape, WIDEST_MM);
-        return Optional.of(new Circle(mic.getCenter().getCoordinate(), mic.getRadiusLine().getLength()));
     }
 
     private double radius(RegistrationKind kind, double diameter) {
@@ -187,11 +173,11 @@ public final class Registrar {
     private boolean several(Seam seam, RegistrationKind kind, int least, double thinnest) {
         var widest = this.widest.getOrDefault(seam.name(), Optional.empty());
         for (double d : kind.sizes()) {
-            if (d < thinnest || widest.isEmpty() || widest.get().r < radius(kind, d) + wanted.wallMm()) continue;
+            if (d < thinnest || widest.isEmpty() || widest.get().r() < radius(kind, d) + wanted.wallMm()) continue;
             var places = places(seam, kind, d, count(seam, kind));
             if (places.size() == 1) places = places(seam, kind, d, 1); // alone it belongs in the middle
             if (places.size() < least) continue;
-            boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS) && goesBothWays(seam, places);
+            boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS) && FacePlaces.goesBothWays(seam.face().shape(), places);
             for (int i = 0; i < places.size(); i++) {
                 double own = unequal && i == 1 ? kind.sizes().get(Math.min(kind.sizes().size() - 1, kind.sizes().indexOf(d) + 1)) : d;
                 put(seam, kind, places.get(i), own, false, i % 2 == 0);
@@ -225,8 +211,8 @@ public final class Registrar {
         double r = radius(kind, diameter), least = kind.leastDepthMm(diameter);
         var inner = seam.face().shape().buffer(-(r + wanted.wallMm()));
         if (inner.isEmpty()) return List.of();
-        var open = candidates(inner);
-        widest.getOrDefault(seam.name(), Optional.empty()).ifPresent(c -> open.add(c.c)); // here: also the widest place of what is left when the rim is taken off
+        var open = FacePlaces.candidates(inner);
+        widest.getOrDefault(seam.name(), Optional.empty()).ifPresent(c -> open.add(c.c())); // here: also the widest place of what is left when the rim is taken off
         var chosen = new ArrayList<Coordinate>();
         var middle = n == 1 ? open.getLast() : inner.getCentroid().getCoordinate();
         while (chosen.size() < n && !open.isEmpty()) {
@@ -245,38 +231,16 @@ public final class Registrar {
             if (objection(seam, p, r, least).isEmpty()) chosen.add(best);
             else {
                 var failed = best;
-                open.removeIf(c -> c.distance(failed) < 1.2 * GRID_MM);
+                open.removeIf(c -> c.distance(failed) < 1.2 * FacePlaces.GRID_MM);
             }
         }
         return chosen;
-    }
-
-    private static List<Coordinate> candidates(Geometry inner) {
-        var e = inner.getEnvelopeInternal();
-        double step = Math.max(GRID_MM, Math.sqrt(e.getArea()) / 40);
-        var prepared = PreparedGeometryFactory.prepare(inner);
-        var out = new ArrayList<Coordinate>();
-        for (double u = e.getMinX() + step / 3; u <= e.getMaxX(); u += step)
-            for (double v = e.getMinY() + step / 3; v <= e.getMaxY(); v += step)
-                if (prepared.contains(Footprints.GEOMETRY.createPoint(new Coordinate(u, v)))) out.add(new Coordinate(u, v));
-        for (var c : inner.getCoordinates()) if (out.size() < 400) out.add(c); // narrow areas slip through the grid
-        return out;
     }
 
     private Optional<String> objection(Seam seam, Vec3 p, double r, double least) {
         var n = seam.face().plane().normal();
         return room.objection(seam.above(), p, n, r, wanted.wallMm(), least, seam.plane())
                 .or(() -> room.objection(seam.below(), p, n.times(-1), r, wanted.wallMm(), least, seam.plane()));
-    }
-
-    /** Whether the section could be put on half a turn round: the two places swap and the outline then nearly covers itself. */
-    private static boolean goesBothWays(Seam seam, List<Coordinate> places) {
-        if (places.size() != 2) return false;
-        double u = (places.get(0).x + places.get(1).x) / 2, v = (places.get(0).y + places.get(1).y) / 2;
-        var shape = seam.face().shape();
-        var turned = org.locationtech.jts.geom.util.AffineTransformation.rotationInstance(Math.PI, u, v).transform(shape);
-        var both = org.locationtech.jts.operation.overlayng.OverlayNGRobust.overlay(shape, turned, org.locationtech.jts.operation.overlayng.OverlayNG.INTERSECTION).getArea();
-        return both > 0.85 * shape.getArea();
     }
 
     private void byHand(Seam seam, Registration.Spot spot) {
@@ -357,9 +321,9 @@ public final class Registrar {
                 var inner = onto(s, first).buffer(-(r + wanted.wallMm()));
                 common = common == null ? inner : common.intersection(inner);
             }
-            var at = widest(common);
-            if (at.isEmpty() && !common.isEmpty()) at = Optional.of(new Circle(common.getInteriorPoint().getCoordinate(), 0));
-            if (at.isEmpty() || !bored(seams, at.get().c, d)) continue;
+            var at = FacePlaces.widest(common);
+            if (at.isEmpty() && !common.isEmpty()) at = Optional.of(new FacePlaces.Circle(common.getInteriorPoint().getCoordinate(), 0));
+            if (at.isEmpty() || !bored(seams, at.get().c(), d)) continue;
             return;
         }
         seams.forEach(s -> refuse(s, kind, "no straight line stays within the material through seams " + first.name() + " to " + seams.getLast().name()));

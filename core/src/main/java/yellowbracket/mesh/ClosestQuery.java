@@ -65,7 +65,7 @@ public final class ClosestQuery {
     /** Nearest boxes first. What a processor would have to guess is computed: which child is nearer, whether one is near enough to be kept. */
     private void search(float x, float y, float z) {
         var boxes = in.boxes;
-        var stack = this.stack; // here: four times a box's squared distance, as a float's bits, above its link; positive floats sort as their bits do
+        var stack = this.stack; // here: an entry is four times a box's squared distance
         int top = 1;
         stack[0] = 0;
         while (top > 0) {
@@ -78,27 +78,19 @@ public final class ClosestQuery {
             }
             int at = OrientedBoxes.NODE * (link >> 1), beyond = Float.floatToRawIntBits(limit) + 1;
             long a = box(boxes, at, x, y, z), b = box(boxes, at + OrientedBoxes.BOX, x, y, z), c = box(boxes, at + 2 * OrientedBoxes.BOX, x, y, z), d = box(boxes, at + 3 * OrientedBoxes.BOX, x, y, z);
-            long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
-            top = push(stack, top, Math.max(ba, dc), beyond);
-            top = push(stack, top, Math.max(inner, outer), beyond);
-            top = push(stack, top, Math.min(inner, outer), beyond);
-            top = push(stack, top, Math.min(ab, cd), beyond);
+            top = WideNodes.push(stack, top, a, b, c, d, beyond);
         }
     }
 
-    private static int push(long[] stack, int top, long box, int beyond) {
-        stack[top] = box;
-        return top + ((int) (box >>> 32) - beyond >>> 31);
-    }
-
+    /** Four times the square of the way to a box, above its link. */
     private static long box(float[] b, int at, float x, float y, float z) {
-        float u = Math.abs(Math.fma(b[at], x, Math.fma(b[at + 1], y, Math.fma(b[at + 2], z, b[at + 3])))) - b[at + 12];
-        float v = Math.abs(Math.fma(b[at + 4], x, Math.fma(b[at + 5], y, Math.fma(b[at + 6], z, b[at + 7])))) - b[at + 13];
-        float w = Math.abs(Math.fma(b[at + 8], x, Math.fma(b[at + 9], y, Math.fma(b[at + 10], z, b[at + 11])))) - b[at + 14];
+        float u = Math.abs(Math.fma(b[at], x, Math.fma(b[at + 1], y, Math.fma(b[at + 2], z, b[at + 3])))) - b[at + OrientedBoxes.HALF];
+        float v = Math.abs(Math.fma(b[at + 4], x, Math.fma(b[at + 5], y, Math.fma(b[at + 6], z, b[at + 7])))) - b[at + OrientedBoxes.HALF + 1];
+        float w = Math.abs(Math.fma(b[at + 8], x, Math.fma(b[at + 9], y, Math.fma(b[at + 10], z, b[at + 11])))) - b[at + OrientedBoxes.HALF + 2];
         u += Math.abs(u); // here: twice what is above 0
         v += Math.abs(v);
         w += Math.abs(w);
-        return (long) Float.floatToRawIntBits(Math.fma(u, u, Math.fma(v, v, w * w))) << 32 | Float.floatToRawIntBits(b[at + 15]);
+        return (long) Float.floatToRawIntBits(Math.fma(u, u, Math.fma(v, v, w * w))) << 32 | Float.floatToRawIntBits(b[at + OrientedBoxes.LINK]);
     }
 
     /** By the region of the triangle's plane in which the foot of the perpendicular lies: corner, edge or face. */

@@ -45,7 +45,7 @@ final class OrientedBoxes {
     final float[] boxes;
     /** What query points and boxes count from, mm: floats are finest about zero. */
     final double x0, y0, z0;
-    final double radius;
+    private final double size;
     private final Bvh of;
     private final double spare;
 
@@ -57,8 +57,8 @@ final class OrientedBoxes {
         x0 = w.x0 + half;
         y0 = w.y0 + half;
         z0 = w.z0 + half;
-        radius = 2 * half;
-        spare = SPARE * radius;
+        size = 2 * half;
+        spare = SPARE * size;
         // first the nodes of the index, then one for each of its leaves
         int leaves = 0;
         var leafAt = new int[w.count * WideNodes.WIDE];
@@ -144,7 +144,7 @@ final class OrientedBoxes {
         }
         double length = Math.sqrt(nx * nx + ny * ny + nz * nz);
         int count = 3 * (to - from);
-        if (length > 1e-12 * radius * radius) {
+        if (length > 1e-12 * size * size) {
             nx /= length;
             ny /= length;
             nz /= length;
@@ -162,7 +162,7 @@ final class OrientedBoxes {
             uv += u * v;
             vv += v * v;
         }
-        double size = Math.sqrt((uu - vv) * (uu - vv) + 4 * uv * uv), twice = size > 0 ? (uu - vv) / size : 1; // here: the cosine of twice the angle
+        double across = Math.sqrt((uu - vv) * (uu - vv) + 4 * uv * uv), twice = across > 0 ? (uu - vv) / across : 1; // here: the cosine of twice the angle
         double cos = Math.sqrt(Math.max(0, 1 + twice) / 2), sin = Math.copySign(Math.sqrt(Math.max(0, 1 - twice) / 2), uv);
         span(at, 0, nx, ny, nz, from, to);
         span(at, 1, cos * ux + sin * vx, cos * uy + sin * vy, cos * uz + sin * vz, from, to);

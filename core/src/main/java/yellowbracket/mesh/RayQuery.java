@@ -76,7 +76,7 @@ final class RayQuery {
         double best = Double.POSITIVE_INFINITY;
         if (of.order.length == 0 || largest == 0) return best;
         var data = of.nodes.data;
-        var stack = new long[of.nodes.stack()]; // here: a float's bits, at which the ray enters the box, above the link; positive floats sort as their bits do
+        var stack = new long[of.nodes.stack()];
         int top = 1, limit = limit(most);
         while (top > 0) {
             long next = stack[--top];
@@ -96,18 +96,9 @@ final class RayQuery {
             }
             int at = WideNodes.NODE * link;
             long a = entry(data, at, 0, limit), b = entry(data, at, 1, limit), c = entry(data, at, 2, limit), d = entry(data, at, 3, limit);
-            long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
-            top = push(stack, top, Math.max(ba, dc));
-            top = push(stack, top, Math.max(inner, outer));
-            top = push(stack, top, Math.min(inner, outer));
-            top = push(stack, top, Math.min(ab, cd));
+            top = WideNodes.push(stack, top, a, b, c, d, MISSED);
         }
         return best;
-    }
-
-    private static int push(long[] stack, int top, long entry) {
-        stack[top] = entry;
-        return top + ((int) (entry >>> 32) - MISSED >>> 31);
     }
 
     /** A distance as the bits of the float that box entries are held against, on the safe side. */
@@ -163,7 +154,7 @@ final class RayQuery {
             int link = (int) stack[--top];
             if (link >= 0) {
                 int at = WideNodes.NODE * link;
-                for (int k = 0; k < WideNodes.WIDE; k++) top = push(stack, top, entry(data, at, k, until));
+                for (int k = 0; k < WideNodes.WIDE; k++) top = WideNodes.push(stack, top, entry(data, at, k, until), MISSED);
                 continue;
             }
             for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) {

@@ -54,6 +54,24 @@ final class WideNodes {
         return data[at] << 16 | data[at + 1];
     }
 
+    /**
+     * Puts what is to be looked at on the stack, unless it lies {@code beyond}; returns the new top. An entry is how far it is, as the bits of a float, above
+     * a link: floats from 0 on sort as their bits do.
+     */
+    static int push(long[] stack, int top, long entry, int beyond) {
+        stack[top] = entry; // here: written anyway and counted if it is near enough, as a processor would guess a branch wrong
+        return top + ((int) (entry >>> 32) - beyond >>> 31);
+    }
+
+    /** As {@link #push(long[], int, long, int)}, four at once and the nearest uppermost. */
+    static int push(long[] stack, int top, long a, long b, long c, long d, int beyond) {
+        long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
+        int at = push(stack, top, Math.max(ba, dc), beyond);
+        at = push(stack, at, Math.max(inner, outer), beyond);
+        at = push(stack, at, Math.min(inner, outer), beyond);
+        return push(stack, at, Math.min(ab, cd), beyond);
+    }
+
     /** The first of a leaf's triangles. */
     static int first(int link) {
         return ~link >>> 3;

@@ -1,6 +1,7 @@
 package yellowbracket.mesh.io;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.fail;
 
 import java.nio.ByteBuffer;
@@ -108,6 +109,15 @@ class StlReaderTest {
             }
         }
         assertThat(mesh.vertexCount()).isEqualTo(met);
+    }
+
+    /** Whichever thread notices first. */
+    @Test
+    void readingALongFileStopsWhenAsked() {
+        var bytes = StlWriter.binary(Shapes.bumpySphere(80, 300_000), "long");
+        var stop = new Progress.Switch();
+        stop.off();
+        assertThatThrownBy(() -> StlReader.parse("long.stl", bytes, stop)).isInstanceOf(Progress.Stopped.class);
     }
 
     @Test
