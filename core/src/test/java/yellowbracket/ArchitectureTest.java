@@ -11,8 +11,10 @@ import org.junit.jupiter.api.Test;
 
 /** The arrows of docs/architecture.md. */
 class ArchitectureTest {
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("yellowbracket");
-    private static final List<String> ORDER = List.of("mesh", "intake", "shop", "size", "cut", "print", "join", "smooth", "colour", "wear", "plan", "log", "safety", "device", "build");
+    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("yellowbracket");
+    private static final List<String> ORDER = List.of("mesh", "intake", "shop", "size", "cut", "print", "join", "smooth", "colour", "wear",
+            "plan", "log", "safety", "device", "build");
 
     @Test
     void coreHasNoInterfaceCode() {
@@ -23,17 +25,33 @@ class ArchitectureTest {
     void everyPackageStandsOnThoseAboveItOnly() {
         for (int i = 0; i < ORDER.size(); i++) {
             var below = ORDER.subList(i + 1, ORDER.size()).stream().map(p -> "yellowbracket." + p + "..").toArray(String[]::new);
-            if (below.length > 0) noClasses().that().resideInAPackage("yellowbracket." + ORDER.get(i) + "..").should().dependOnClassesThat().resideInAnyPackage(below).check(CORE);
+            if (below.length > 0) noClasses().that()
+                    .resideInAPackage("yellowbracket." + ORDER.get(i) + "..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(below)
+                    .check(CORE);
         }
     }
 
     @Test
     void aBadRuleFails() {
-        assertThatThrownBy(() -> noClasses().that().resideInAPackage("yellowbracket.build..").should().dependOnClassesThat().resideInAPackage("yellowbracket.mesh..").check(CORE)).isInstanceOf(AssertionError.class);
+        assertThatThrownBy(() -> noClasses().that()
+                .resideInAPackage("yellowbracket.build..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("yellowbracket.mesh..")
+                .check(CORE)).isInstanceOf(AssertionError.class);
     }
 
     @Test
     void nothingReadsTheClockBehindOnesBack() {
-        noClasses().should().callMethod(java.time.LocalDateTime.class, "now").orShould().callMethod(java.time.LocalDate.class, "now").orShould().callMethod(java.time.Instant.class, "now").check(CORE);
+        noClasses().should()
+                .callMethod(java.time.LocalDateTime.class, "now")
+                .orShould()
+                .callMethod(java.time.LocalDate.class, "now")
+                .orShould()
+                .callMethod(java.time.Instant.class, "now")
+                .check(CORE);
     }
 }

@@ -68,7 +68,8 @@ public class CoreBench {
         nothing = Cavity.of(helm, Bvh.of(Mesh.empty()));
         head = HeadForm.of(demo.build().wearers().getFirst().head());
         var now = LocalDateTime.of(2026, 3, 30, 18, 0);
-        Derived d = Workings.derive(demo.build(), demo.meshes(), Catalogue.builtIn(), new SimulatedWeather(11), java.time.Clock.fixed(now.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+        Derived d = Workings.derive(demo.build(), demo.meshes(), Catalogue.builtIn(), new SimulatedWeather(11),
+                java.time.Clock.fixed(now.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
         tasks = d.require(Node.TASKS, Node.BUILD).list();
         done = d.require(Node.TASKS, Node.BUILD).lessons().doneWith(tasks);
         scheduler = new Scheduler(now, demo.build().due(), WorkHours.evenings(), t -> true);

@@ -33,7 +33,10 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.Vec3;
 
-/** Cutting: one plane through a million triangles, two dozen sections with registration, the planner, a plane moved by hand. Names pair as {@code work} and {@code workReference}. */
+/**
+ * Cutting: one plane through a million triangles, two dozen sections with registration, the planner, a plane moved by hand. Names pair as
+ * {@code work} and {@code workReference}.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)

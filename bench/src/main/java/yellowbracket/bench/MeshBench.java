@@ -33,7 +33,10 @@ import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.MeshWriter.Kind;
 
-/** Meshes from the wild at scale: 1 M triangles of a smooth model as STL, 500 k as OBJ, queries on the demo helm. Names pair as {@code work} and {@code workReference}. */
+/**
+ * Meshes from the wild at scale: 1 M triangles of a smooth model as STL, 500 k as OBJ, queries on the demo helm. Names pair as {@code work}
+ * and {@code workReference}.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -145,7 +148,11 @@ public class MeshBench {
 
     @Benchmark
     public double ray() {
-        return IntStream.range(0, QUERIES).parallel().mapToDouble(i -> finite(helm.firstDistance(from[i].x(), from[i].y(), from[i].z(), along[i].x(), along[i].y(), along[i].z(), 0))).sum();
+        return IntStream.range(0, QUERIES)
+                .parallel()
+                .mapToDouble(
+                        i -> finite(helm.firstDistance(from[i].x(), from[i].y(), from[i].z(), along[i].x(), along[i].y(), along[i].z(), 0)))
+                .sum();
     }
 
     private static double finite(double d) {

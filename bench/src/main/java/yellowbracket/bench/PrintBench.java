@@ -34,7 +34,10 @@ import yellowbracket.print.Shadow;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Profile;
 
-/** Printing: layers of a million triangles, every way up of a dozen sections, beds packed anew. Names pair as {@code work} and {@code workReference}. */
+/**
+ * Printing: layers of a million triangles, every way up of a dozen sections, beds packed anew. Names pair as {@code work} and {@code
+ * workReference}.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -57,7 +60,10 @@ public class PrintBench {
         usual = shop.profile("usual");
         var helm = DemoBuild.at(LocalDate.of(2026, 3, 30)).mesh("helm");
         var index = Bvh.of(helm);
-        var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 0.137)).cutEverywhere(CutPlane.across(1, 20.137)).cutEverywhere(CutPlane.across(2, 30.137)).cutEverywhere(CutPlane.across(2, -40.137));
+        var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 0.137))
+                .cutEverywhere(CutPlane.across(1, 20.137))
+                .cutEverywhere(CutPlane.across(2, 30.137))
+                .cutEverywhere(CutPlane.across(2, -40.137));
         dozen = Sectioning.of(helm, index, cuts, 0, Progress.NONE).sections();
         samples = dozen.stream().map(s -> SurfaceSamples.of(s.mesh(), index, SAMPLES)).toList();
         items = new ArrayList<>();
@@ -65,7 +71,8 @@ public class PrintBench {
             var s = dozen.get(i);
             var way = Orientation.of(s.mesh(), samples.get(i), usual, Turn.NONE);
             var printer = shop.printers().getLast();
-            var print = new SectionPrint(s.name(), way, usual, printer, Estimate.of(s.mesh(), way, usual, shop.material("PLA"), printer), true);
+            var print = new SectionPrint(s.name(), way, usual, printer, Estimate.of(s.mesh(), way, usual, shop.material("PLA"), printer),
+                    true);
             items.add(new Plates.Item(s.name(), Shadow.of(s.mesh(), Turn.NONE, 1, Plates.CELL_MM), 0, print, ""));
         }
     }

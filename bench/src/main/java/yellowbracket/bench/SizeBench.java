@@ -29,7 +29,9 @@ import yellowbracket.size.Room;
 import yellowbracket.size.Vision;
 import yellowbracket.shop.Wearer;
 
-/** The Size station on the demo helm and its first wearer; {@code rayReference} is what all of it is made of: ten thousand rays, one thread. */
+/**
+ * The Size station on the demo helm and its first wearer; {@code rayReference} is what all of it is made of: ten thousand rays, one thread.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -66,7 +68,8 @@ public class SizeBench {
     public double rayReference() {
         double sum = 0;
         for (int i = 0; i < RAYS; i++) {
-            double a = i * 2.399963, z = 1 - 2.0 * i / RAYS, r = Math.sqrt(1 - z * z), t = index.firstDistance(0.4, 5, 0, r * Math.cos(a), r * Math.sin(a), z, 0);
+            double a = i * 2.399963, z = 1 - 2.0 * i / RAYS, r = Math.sqrt(1 - z * z),
+                    t = index.firstDistance(0.4, 5, 0, r * Math.cos(a), r * Math.sin(a), z, 0);
             if (t < 1e9) sum += t;
         }
         return sum;

@@ -31,13 +31,21 @@ final class CheckCommand extends Output {
         var stance = Stance.of(mesh, read.unitDeclared());
         var findings = new ArrayList<>(read.notices());
         HealthFindings.of(h, overlaps).forEach(f -> findings.add(f.sentence()));
-        if (stance.differs(Intake.AS_IT_IS)) findings.add("looks as if it were in " + stance.unit().name() + (stance.turn().equals(yellowbracket.mesh.Turn.NONE) ? "" : " and lying another way") + ": " + stance.unitBecause() + "; " + stance.wayBecause());
+        if (stance.differs(Intake.AS_IT_IS)) findings.add("looks as if it were in " + stance.unit().name()
+                + (stance.turn().equals(yellowbracket.mesh.Turn.NONE) ? "" : " and lying another way") + ": " + stance.unitBecause() + "; "
+                + stance.wayBecause());
         String thin = HealthFindings.thinWalls(walls, stance.unit().mm());
         if (!thin.isEmpty()) findings.add(thin);
-        var bodies = h.bodies().stream().map(b -> map("triangles", b.triangles(), "volumeMm3", b.volumeMm3(), "areaMm2", b.areaMm2(), "closed", b.closed())).toList();
-        return map("triangles", h.triangles(), "vertices", h.vertices(), "bodies", bodies, "closed", h.closed(), "boundaryEdges", h.boundaryEdges(), "nonManifoldEdges", h.nonManifoldEdges(),
-                "duplicateTriangles", h.duplicateTriangles(), "degenerateTriangles", h.degenerateTriangles(), "flippedBodies", h.flippedBodies(), "volumeMm3", mesh.volumeMm3(), "areaMm2", mesh.areaMm2(),
-                "bounds", map("min", xyz(mesh.bounds().min()), "max", xyz(mesh.bounds().max())), "unit", read.unitDeclared() ? "mm" : stance.unit().name(), "overlaps", overlaps.pairs().size(),
-                "walls", map("p5", walls.percentile(0.05), "p50", walls.percentile(0.5), "p95", walls.percentile(0.95)), "findings", List.copyOf(findings));
+        var bodies = h.bodies()
+                .stream()
+                .map(b -> map("triangles", b.triangles(), "volumeMm3", b.volumeMm3(), "areaMm2", b.areaMm2(), "closed", b.closed()))
+                .toList();
+        return map("triangles", h.triangles(), "vertices", h.vertices(), "bodies", bodies, "closed", h.closed(), "boundaryEdges",
+                h.boundaryEdges(), "nonManifoldEdges", h.nonManifoldEdges(), "duplicateTriangles", h.duplicateTriangles(),
+                "degenerateTriangles", h.degenerateTriangles(), "flippedBodies", h.flippedBodies(), "volumeMm3", mesh.volumeMm3(),
+                "areaMm2", mesh.areaMm2(), "bounds", map("min", xyz(mesh.bounds().min()), "max", xyz(mesh.bounds().max())), "unit",
+                read.unitDeclared() ? "mm" : stance.unit().name(), "overlaps", overlaps.pairs().size(), "walls",
+                map("p5", walls.percentile(0.05), "p50", walls.percentile(0.5), "p95", walls.percentile(0.95)), "findings",
+                List.copyOf(findings));
     }
 }

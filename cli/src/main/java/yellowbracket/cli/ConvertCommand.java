@@ -20,13 +20,15 @@ final class ConvertCommand extends Output {
 
     @Override
     Map<String, Object> work() {
-        var kind = MeshWriter.Kind.of(out).orElseThrow(() -> new ParameterException(spec.commandLine(), out + ": the name must end in .stl, .obj, .ply or .3mf"));
+        var kind = MeshWriter.Kind.of(out)
+                .orElseThrow(() -> new ParameterException(spec.commandLine(), out + ": the name must end in .stl, .obj, .ply or .3mf"));
         var read = read(in);
         try {
             MeshWriter.write(List.of(new MeshWriter.Named(MeshFile.title(in), read.mesh())), kind, out);
         } catch (IOException e) {
             throw new Refused(out + ": the file cannot be written; choose another folder.");
         }
-        return map("file", out.toString(), "format", kind.ending(), "triangles", read.mesh().triangleCount(), "vertices", read.mesh().vertexCount(), "findings", read.notices());
+        return map("file", out.toString(), "format", kind.ending(), "triangles", read.mesh().triangleCount(), "vertices",
+                read.mesh().vertexCount(), "findings", read.notices());
     }
 }

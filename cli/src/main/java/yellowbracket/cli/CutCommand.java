@@ -37,7 +37,8 @@ final class CutCommand extends Output {
     @Option(names = "--scale", required = true, description = "1.04 for 104 per cent")
     double scale;
 
-    @Option(names = "--bed", required = true, split = ",", description = "room on the bed, 220x220x250, mm; several printers with commas between")
+    @Option(names = "--bed", required = true, split = ",", description = "room on the bed, 220x220x250, mm; several printers with "
+            + "commas between")
     List<String> beds;
 
     @ArgGroup
@@ -46,7 +47,8 @@ final class CutCommand extends Output {
     @Option(names = "--mirror", description = "take the right half and its mirror image for the whole")
     boolean mirror;
 
-    @Option(names = "--aim", paramLabel = "AIM", description = "which plan: work, fewest, hidden, support, every, whole (default ${DEFAULT-VALUE})", defaultValue = "work")
+    @Option(names = "--aim", paramLabel = "AIM", description = "which plan: work, fewest, hidden, support, every, whole (default "
+            + "${DEFAULT-VALUE})", defaultValue = "work")
     String aim;
 
     @Option(names = "--marks", description = "sink name, arrow and scale into a hidden face, and witness marks across the seams")
@@ -67,7 +69,8 @@ final class CutCommand extends Output {
         boolean plain;
 
         RegistrationKind kind() {
-            return pins ? RegistrationKind.PINS : magnets ? RegistrationKind.MAGNETS : tongue ? RegistrationKind.TONGUE : RegistrationKind.PLAIN;
+            return pins ? RegistrationKind.PINS
+                    : magnets ? RegistrationKind.MAGNETS : tongue ? RegistrationKind.TONGUE : RegistrationKind.PLAIN;
         }
     }
 
@@ -75,7 +78,8 @@ final class CutCommand extends Output {
     Map<String, Object> work() throws IOException {
         var room = beds();
         var wanted = aim();
-        if (!(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
+        if (!(scale > 0.01 && scale < 50))
+            throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
         var file = mesh(model);
         var mesh = mirror ? MirrorHalf.of(file, true) : file;
         if (mesh.isEmpty()) throw new Refused(model + ": nothing lies on the right of the middle (x above 0); leave --mirror out.");
@@ -97,29 +101,45 @@ final class CutCommand extends Output {
     private Registered sections(Mesh mesh, SectionPlan plan) {
         var index = Bvh.of(mesh);
         var wanted = Registration.PLAIN.withUsual(faces.kind()).withMarks(marks, marks);
-        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), 0, Progress.NONE), plan.tree(), scale, wanted, Progress.NONE);
+        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), 0, Progress.NONE), plan.tree(), scale, wanted,
+                Progress.NONE);
     }
 
-    private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan, List<Bed> room) {
+    private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan,
+            List<Bed> room) {
         var sections = r.sections();
         var findings = new ArrayList<>(sections.findings());
         findings.addAll(r.findings());
         r.refused().forEach(q -> findings.add(q.words()));
         findings.addAll(Alike.sentences(Alike.among(sections.sections())));
         var list = sections.sections().stream().map(s -> {
-            var stand = room.stream().map(b -> TurnedFit.stand(s.mesh(), b)).min(java.util.Comparator.comparingDouble(TurnedFit.Stand::overMm)).orElseThrow();
-            if (!stand.fits()) findings.add(String.format(Locale.ROOT, "section %s is %.1f mm too large for the bed in any position: choose another plan with --aim", s.name(), stand.overMm()));
-            return map("name", s.name(), "file", files.bySection().get(s.name()).toString(), "triangles", s.mesh().triangleCount(), "volumeMm3", s.mesh().volumeMm3(), "size", xyz(s.size()), "fits", stand.fits(), "closed", s.closed());
+            var stand = room.stream()
+                    .map(b -> TurnedFit.stand(s.mesh(), b))
+                    .min(java.util.Comparator.comparingDouble(TurnedFit.Stand::overMm))
+                    .orElseThrow();
+            if (!stand.fits()) findings.add(String.format(Locale.ROOT,
+                    "section %s is %.1f mm too large for the bed in any position: choose another plan with --aim", s.name(),
+                    stand.overMm()));
+            return map("name", s.name(), "file", files.bySection().get(s.name()).toString(), "triangles", s.mesh().triangleCount(),
+                    "volumeMm3", s.mesh().volumeMm3(), "size", xyz(s.size()), "fits", stand.fits(), "closed", s.closed());
         }).toList();
-        var seams = sections.seams().stream().map(s -> map("name", s.name(), "lengthMm", s.lengthMm(), "areaMm2", s.areaMm2(), "showLengthMm", s.showLengthMm(), "registration", r.words(s.name()))).toList();
+        var seams = sections.seams()
+                .stream()
+                .map(s -> map("name", s.name(), "lengthMm", s.lengthMm(), "areaMm2", s.areaMm2(), "showLengthMm", s.showLengthMm(),
+                        "registration", r.words(s.name())))
+                .toList();
         var hardware = r.hardware().stream().map(h -> map("kind", h.kind().words(), "size", h.size(), "count", h.count())).toList();
-        return map("sections", list, "seams", seams, "hardware", hardware,
-                "plan", map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score", plan.hours(), "aim", plan.name(), "planes", plan.tree().planes().stream().map(p -> p.words()).toList(), "why", plan.reasons()),
-                "plans", planned.plans().stream().map(CutCommand::figures).toList(), "files", files.all().stream().map(Path::toString).toList(), "findings", findings);
+        return map("sections", list, "seams", seams, "hardware", hardware, "plan",
+                map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score",
+                        plan.hours(), "aim", plan.name(), "planes", plan.tree().planes().stream().map(p -> p.words()).toList(), "why",
+                        plan.reasons()),
+                "plans", planned.plans().stream().map(CutCommand::figures).toList(), "files",
+                files.all().stream().map(Path::toString).toList(), "findings", findings);
     }
 
     private static Map<String, Object> figures(SectionPlan p) {
-        return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH", p.joinH(), "smoothH", p.smoothH(), "supportH", p.supportH());
+        return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH",
+                p.joinH(), "smoothH", p.smoothH(), "supportH", p.supportH());
     }
 
     private List<Bed> beds() {
@@ -138,7 +158,8 @@ final class CutCommand extends Output {
             case "support" -> SectionPlan.Aim.SUPPORT;
             case "every" -> SectionPlan.Aim.EVERY_BED;
             case "whole" -> SectionPlan.Aim.WHOLE;
-            default -> throw new ParameterException(spec.commandLine(), "--aim " + aim + ": one of work, fewest, hidden, support, every, whole");
+            default -> throw new ParameterException(spec.commandLine(),
+                    "--aim " + aim + ": one of work, fewest, hidden, support, every, whole");
         };
     }
 }

@@ -39,7 +39,8 @@ final class ExportCommand extends Output {
                 case SECTIONS -> sections(o);
                 case SHEETS -> List.of(Export.sheets(o.build(), o.derived(), out.resolve("sheets.pdf")));
                 case BOOK -> List.of(Export.book(o.build(), o.derived(), out.resolve("build-book.pdf")));
-                case CALENDAR -> List.of(Export.calendar(o.build(), o.derived().require(Node.SCHEDULE, Node.BUILD), out.resolve("plan.ics")));
+                case CALENDAR ->
+                        List.of(Export.calendar(o.build(), o.derived().require(Node.SCHEDULE, Node.BUILD), out.resolve("plan.ics")));
                 case LOG -> Export.log(o.build(), out);
             };
             return map("files", files.stream().map(Path::toString).toList());
@@ -50,7 +51,9 @@ final class ExportCommand extends Output {
 
     private List<Path> sections(Opened o) throws IOException {
         var files = new ArrayList<Path>();
-        for (var p : o.build().props()) files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(Node.REGISTERED, p.id()), Optional.of(o.derived().require(Node.PRINTS, p.id()))).write(out.resolve(p.id())).all());
+        for (var p : o.build().props())
+            files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(Node.REGISTERED, p.id()),
+                    Optional.of(o.derived().require(Node.PRINTS, p.id()))).write(out.resolve(p.id())).all());
         return files;
     }
 }

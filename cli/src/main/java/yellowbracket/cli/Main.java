@@ -5,8 +5,9 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** Exit 0 done, 1 the input is refused, 2 wrong usage. */
-@Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the date.",
-        subcommands = {CheckCommand.class, ConvertCommand.class, SizeCommand.class, TestPieceCommand.class, CutCommand.class, PrintCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
+@Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the "
+        + "date.", subcommands = {CheckCommand.class, ConvertCommand.class, SizeCommand.class, TestPieceCommand.class, CutCommand.class,
+                PrintCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
 public final class Main {
     private Main() {}
 
@@ -24,7 +25,8 @@ public final class Main {
         });
         line.setParameterExceptionHandler((e, a) -> {
             err.println(e.getMessage());
-            err.println("see: yb help" + (e.getCommandLine().getCommandName().equals("yb") ? "" : " " + e.getCommandLine().getCommandName()));
+            err.println(
+                    "see: yb help" + (e.getCommandLine().getCommandName().equals("yb") ? "" : " " + e.getCommandLine().getCommandName()));
             return 2;
         });
         if (args.length == 0) {

@@ -27,7 +27,8 @@ abstract class OnAHead extends Output {
     /** @throws Refused for measures no head has, or a scale no model has */
     final Wearer wearer() {
         var w = who.wearer(spec);
-        if (scale != null && !(scale > 0.01 && scale < 50)) throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
+        if (scale != null && !(scale > 0.01 && scale < 50))
+            throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
         return w;
     }
 
@@ -36,7 +37,8 @@ abstract class OnAHead extends Output {
 
     /** @param otherwise what else to try when no hollow is found, or empty */
     final Judged judged(Wearer wearer, Cavity cavity, String otherwise) {
-        if (!cavity.holdsAHead()) throw new Refused(model.getFileName() + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres" + otherwise + ".");
+        if (!cavity.holdsAHead()) throw new Refused(model.getFileName()
+                + ": no hollow for a head was found; check which way is up (z) and that it is in millimetres" + otherwise + ".");
         var form = HeadForm.of(wearer);
         var room = Fit.room(wearer, List.of(), form, cavity);
         var scales = Fit.scales(room, form, cavity, Progress.NONE);

@@ -24,7 +24,8 @@ record Opened(Build build, Meshes meshes, Derived derived) {
             case BuildFile.Outcome.Opened o -> {
                 var zone = ZoneId.systemDefault();
                 var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
-                yield new Opened(o.build(), o.meshes(), Workings.derive(o.build(), o.meshes(), Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
+                yield new Opened(o.build(), o.meshes(), Workings.derive(o.build(), o.meshes(), Catalogue.builtIn(),
+                        new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
             }
         };
     }

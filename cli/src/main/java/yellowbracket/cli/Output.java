@@ -51,15 +51,18 @@ abstract class Output implements Callable<Integer> {
             if (nested) print(indent + "  ", v, out);
         });
         else if (value instanceof List<?> list) list.forEach(v -> {
-            if (v instanceof Map<?, ?> m) out.println(indent + "- " + String.join(", ", m.entrySet().stream().map(e -> e.getKey() + " " + plain(e.getValue())).toList()));
+            if (v instanceof Map<?, ?> m) out.println(
+                    indent + "- " + String.join(", ", m.entrySet().stream().map(e -> e.getKey() + " " + plain(e.getValue())).toList()));
             else out.println(indent + "- " + plain(v));
         });
     }
 
     private static String plain(Object v) {
-        if (v instanceof Double d) return Double.isInfinite(d) ? "none" : String.format(Locale.ROOT, Math.abs(d) >= 1000 ? "%.0f" : "%.4g", d);
+        if (v instanceof Double d)
+            return Double.isInfinite(d) ? "none" : String.format(Locale.ROOT, Math.abs(d) >= 1000 ? "%.0f" : "%.4g", d);
         if (v instanceof List<?> l) return l.isEmpty() ? "none" : String.join("; ", l.stream().map(Output::plain).toList());
-        if (v instanceof Map<?, ?> m) return String.join(" ", m.entrySet().stream().map(e -> e.getKey() + " " + plain(e.getValue())).toList());
+        if (v instanceof Map<?, ?> m)
+            return String.join(" ", m.entrySet().stream().map(e -> e.getKey() + " " + plain(e.getValue())).toList());
         return String.valueOf(v);
     }
 

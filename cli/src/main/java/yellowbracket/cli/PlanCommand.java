@@ -22,9 +22,17 @@ final class PlanCommand extends Output {
     Map<String, Object> work() {
         var opened = Opened.of(build, today);
         var s = opened.derived().get(Node.SCHEDULE).orElseThrow(() -> new Refused(reason(opened)));
-        var tasks = s.placed().stream().map(p -> map("id", p.task().id(), "station", p.task().station().label(), "name", p.task().name(), "start", p.start().toString(), "end", p.end().toString(), "activeH", p.task().activeH(), "waitH", p.task().waitH(),
-                "resource", p.task().resource() == Task.Resource.PRINTER ? p.task().printer() : p.task().resource().name().toLowerCase(Locale.ROOT), "done", p.done())).toList();
-        return map("tasks", tasks, "finish", s.finish().toString(), "due", s.due().toString(), "slackH", s.slackH(), "chance", opened.derived().get(Node.CHANCE).map(Node.Chance::share).orElse(0.0), "findings", s.conflicts());
+        var tasks = s.placed()
+                .stream()
+                .map(p -> map("id", p.task().id(), "station", p.task().station().label(), "name", p.task().name(), "start",
+                        p.start().toString(), "end", p.end().toString(), "activeH", p.task().activeH(), "waitH", p.task().waitH(),
+                        "resource",
+                        p.task().resource() == Task.Resource.PRINTER ? p.task().printer()
+                                : p.task().resource().name().toLowerCase(Locale.ROOT),
+                        "done", p.done()))
+                .toList();
+        return map("tasks", tasks, "finish", s.finish().toString(), "due", s.due().toString(), "slackH", s.slackH(), "chance",
+                opened.derived().get(Node.CHANCE).map(Node.Chance::share).orElse(0.0), "findings", s.conflicts());
     }
 
     private static String reason(Opened o) {

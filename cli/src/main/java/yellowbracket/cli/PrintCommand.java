@@ -62,10 +62,12 @@ final class PrintCommand extends Output {
             throw new ParameterException(spec.commandLine(), e.getMessage());
         }
         var shop = Catalogue.builtIn();
-        var profile = Profile.of("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls, infill > 1 ? infill / 100 : infill);
+        var profile = Profile.of("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls,
+                infill > 1 ? infill / 100 : infill);
         var wrong = new ArrayList<>(profile.check());
         var filaments = shop.materials().stream().filter(m -> m.process() == Process.FILAMENT).map(m -> m.name()).toList();
-        if (!filaments.contains(profile.material())) wrong.add("material " + material + " is not known: " + String.join(", ", filaments) + ".");
+        if (!filaments.contains(profile.material()))
+            wrong.add("material " + material + " is not known: " + String.join(", ", filaments) + ".");
         if (!wrong.isEmpty()) throw new Refused(wrong);
         var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12);
         var sections = new ArrayList<Section>();
@@ -77,14 +79,25 @@ final class PrintCommand extends Output {
             sections.add(new Section(name, mesh, MeshHealth.balanced(mesh)));
             var samples = SurfaceSamples.of(mesh, index, SAMPLES);
             var ways = new ArrayList<>(Orientation.choices(mesh, samples, profile));
-            if (ways.stream().noneMatch(o -> o.fits(1, printer))) TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, samples, profile, t)));
+            if (ways.stream().noneMatch(o -> o.fits(1, printer)))
+                TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, samples, profile, t)));
             choices.put(name, ways);
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
-        var list = plan.prints().stream().map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(), "supportGrams", p.estimate().supportGrams(), "heightMm", p.orientation().size().z(),
-                "cuspMm", map("p50", p.cusp50Um() / 1000, "p95", p.cusp95Um() / 1000), "layers", p.estimate().layers(), "fits", p.fits(), "metres", p.estimate().metres(), "cost", p.estimate().cost(), "expectedHours", p.expectedHours(),
-                "timeH", map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(), "other", p.estimate().otherHours()), "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "cleanUpH", CleanUp.of(p).hours())).toList();
-        return map("sections", list, "total", map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings", findings(plan, shop));
+        var list = plan.prints()
+                .stream()
+                .map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(),
+                        "supportGrams", p.estimate().supportGrams(), "heightMm", p.orientation().size().z(), "cuspMm",
+                        map("p50", p.cusp50Um() / 1000, "p95", p.cusp95Um() / 1000), "layers", p.estimate().layers(), "fits", p.fits(),
+                        "metres", p.estimate().metres(), "cost", p.estimate().cost(), "expectedHours", p.expectedHours(), "timeH",
+                        map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(),
+                                "other", p.estimate().otherHours()),
+                        "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "cleanUpH",
+                        CleanUp.of(p).hours()))
+                .toList();
+        return map("sections", list, "total",
+                map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings",
+                findings(plan, shop));
     }
 
     /** What fits no bed, then the rules that speak. */

@@ -48,22 +48,37 @@ final class SizeCommand extends OnAHead {
         var scales = judged.scales();
         var donning = judged.donning();
         var remedies = Remedy.of(judged.field(), cavity, fit.scale(), donning, Progress.NONE);
-        var zones = fit.clearance().zones().stream().map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm", fit.room().leastMm(z.zone()))).toList();
+        var zones = fit.clearance()
+                .zones()
+                .stream()
+                .map(z -> map("name", z.zone().label(), "minMm", z.minMm(), "medianMm", z.medianMm(), "wantedMm",
+                        fit.room().leastMm(z.zone())))
+                .toList();
         var v = fit.vision();
         var findings = new java.util.ArrayList<String>();
         if (!donning.passes()) findings.add("stop: " + donning.words());
-        if (!MeshHealth.of(mesh).closed()) findings.add("care: in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first; yb check tells more");
+        if (!MeshHealth.of(mesh).closed()) findings.add(
+                "care: in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first; yb check tells more");
         fit.findings().forEach(f -> findings.add(line(f)));
-        return map("scale", map("used", fit.scale(), "recommended", scales.recommended(), "lowest", scales.lowest(), "highest", scales.highest(), "lowestBecause", scales.lowestBecause(), "recommendedBecause", scales.recommendedBecause(), "highestBecause", scales.highestBecause()),
-                "clearance", map("zones", zones),
-                "passes", map("ok", donning.passes(), "spareMm", donning.spareMm(), "words", donning.words(), "path", donning.path().stream().map(s -> step(s, fit.pose())).toList(), "remedies", remedies.stream().map(Remedy::words).toList()),
-                "vision", map("leftDeg", v.leftDeg(), "rightDeg", v.rightDeg(), "upDeg", v.upDeg(), "downDeg", v.downDeg(), "floorFromM", v.floorFromM(), "openShare", v.openShare(), "bothShare", v.bothShare(), "eyesUpMm", v.eyesUpMm()),
-                "air", map("openCm2", fit.air().openCm2()), "pose", pose(fit.pose()), "hardware", hardware(mesh, cavity.index(), fit.scale()), "findings", findings);
+        return map("scale",
+                map("used", fit.scale(), "recommended", scales.recommended(), "lowest", scales.lowest(), "highest", scales.highest(),
+                        "lowestBecause", scales.lowestBecause(), "recommendedBecause", scales.recommendedBecause(), "highestBecause",
+                        scales.highestBecause()),
+                "clearance", map("zones", zones), "passes",
+                map("ok", donning.passes(), "spareMm", donning.spareMm(), "words", donning.words(), "path",
+                        donning.path().stream().map(s -> step(s, fit.pose())).toList(), "remedies",
+                        remedies.stream().map(Remedy::words).toList()),
+                "vision",
+                map("leftDeg", v.leftDeg(), "rightDeg", v.rightDeg(), "upDeg", v.upDeg(), "downDeg", v.downDeg(), "floorFromM",
+                        v.floorFromM(), "openShare", v.openShare(), "bothShare", v.bothShare(), "eyesUpMm", v.eyesUpMm()),
+                "air", map("openCm2", fit.air().openCm2()), "pose", pose(fit.pose()), "hardware",
+                hardware(mesh, cavity.index(), fit.scale()), "findings", findings);
     }
 
     /** Heights count from where the prop is worn: the head is that far below. */
     private static Map<String, Object> step(Donning.Step s, Pose worn) {
-        return map("belowMm", worn.upMm() - s.pose().upMm(), "forwardMm", s.pose().forwardMm() - worn.forwardMm(), "tiltDeg", s.pose().pitchDeg() - worn.pitchDeg(), "roomMm", s.roomMm());
+        return map("belowMm", worn.upMm() - s.pose().upMm(), "forwardMm", s.pose().forwardMm() - worn.forwardMm(), "tiltDeg",
+                s.pose().pitchDeg() - worn.pitchDeg(), "roomMm", s.roomMm());
     }
 
     private static Map<String, Object> pose(Pose p) {
@@ -71,7 +86,11 @@ final class SizeCommand extends OnAHead {
     }
 
     private static List<Map<String, Object>> hardware(Mesh mesh, Bvh index, double scale) {
-        return Hardware.after(Cylinders.of(mesh, index, Progress.NONE), scale).stream().map(h -> map("what", h.words(), "diameterMm", h.diameterMm(), "depthMm", h.lengthMm(), "part", h.part(), "fits", h.fits(), "advice", h.advice())).toList();
+        return Hardware.after(Cylinders.of(mesh, index, Progress.NONE), scale)
+                .stream()
+                .map(h -> map("what", h.words(), "diameterMm", h.diameterMm(), "depthMm", h.lengthMm(), "part", h.part(), "fits", h.fits(),
+                        "advice", h.advice()))
+                .toList();
     }
 
     private static String line(Fit.Finding f) {
@@ -90,15 +109,23 @@ final class SizeCommand extends OnAHead {
         } catch (IllegalArgumentException | IllegalStateException e) {
             throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");
         }
-        var eyes = fit.eyes().map(e -> map("apartMm", e.apartMm(), "wideMm", e.wideMm(), "highMm", e.highMm(), "offMm", e.offMm())).orElse(map());
-        return map("scale", map("used", fit.scale(), "recommended", recommended), "mask", map("rimTouching", fit.rimTouching(), "rimGapMm", fit.rimGapMm(), "rimGapAt", xyz(fit.rimGapAt()), "touchesAt", fit.touchesAt().label(), "eyes", eyes,
-                "straps", fit.straps().stream().map(Output::xyz).toList()), "pose", pose(fit.pose()), "hardware", hardware(mesh, index, fit.scale()), "findings", fit.findings().stream().map(SizeCommand::line).toList());
+        var eyes = fit.eyes()
+                .map(e -> map("apartMm", e.apartMm(), "wideMm", e.wideMm(), "highMm", e.highMm(), "offMm", e.offMm()))
+                .orElse(map());
+        return map("scale", map("used", fit.scale(), "recommended", recommended), "mask",
+                map("rimTouching", fit.rimTouching(), "rimGapMm", fit.rimGapMm(), "rimGapAt", xyz(fit.rimGapAt()), "touchesAt",
+                        fit.touchesAt().label(), "eyes", eyes, "straps", fit.straps().stream().map(Output::xyz).toList()),
+                "pose", pose(fit.pose()), "hardware", hardware(mesh, index, fit.scale()), "findings",
+                fit.findings().stream().map(SizeCommand::line).toList());
     }
 
     private Map<String, Object> prop(Wearer wearer, Mesh mesh, Bvh index) {
         double s = scale == null ? 1 : scale;
         var c = Carry.of(mesh, index, s, wearer);
-        return map("scale", map("used", s), "carry", map("lengthMm", c.lengthMm(), "balanceMm", c.balanceMm(), "gripAtMm", c.gripAtMm(), "gripThickMm", c.gripThickMm(), "handHeightMm", c.handHeightMm(), "shoulderMm", c.shoulderMm(),
-                "upReachMm", c.upReachMm(), "forwardReachMm", c.forwardReachMm()), "hardware", hardware(mesh, index, s), "findings", c.findings().stream().map(SizeCommand::line).toList());
+        return map("scale", map("used", s), "carry",
+                map("lengthMm", c.lengthMm(), "balanceMm", c.balanceMm(), "gripAtMm", c.gripAtMm(), "gripThickMm", c.gripThickMm(),
+                        "handHeightMm", c.handHeightMm(), "shoulderMm", c.shoulderMm(), "upReachMm", c.upReachMm(), "forwardReachMm",
+                        c.forwardReachMm()),
+                "hardware", hardware(mesh, index, s), "findings", c.findings().stream().map(SizeCommand::line).toList());
     }
 }

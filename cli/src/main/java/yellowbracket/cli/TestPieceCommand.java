@@ -16,7 +16,8 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.TestPiece;
 
-@Command(name = "testpiece", description = "writes the least print that proves the fit: a ring at the tightest zone, the neck ring, or a brow-to-chin profile")
+@Command(name = "testpiece", description = "writes the least print that proves the fit: a ring at the tightest zone, the neck ring, "
+        + "or a brow-to-chin profile")
 final class TestPieceCommand extends OnAHead {
     @Option(names = "--kind", description = "${COMPLETION-CANDIDATES}; ring if left out")
     TestPiece.Kind kind = TestPiece.Kind.RING;
@@ -27,7 +28,8 @@ final class TestPieceCommand extends OnAHead {
     @Override
     Map<String, Object> work() {
         var wearer = wearer();
-        var to = MeshWriter.Kind.of(out).orElseThrow(() -> new ParameterException(spec.commandLine(), out + ": the name must end in .stl, .obj, .ply or .3mf"));
+        var to = MeshWriter.Kind.of(out)
+                .orElseThrow(() -> new ParameterException(spec.commandLine(), out + ": the name must end in .stl, .obj, .ply or .3mf"));
         var mesh = mesh(model);
         var cavity = Cavity.of(mesh, Bvh.of(mesh));
         var judged = judged(wearer, cavity, "");
@@ -46,7 +48,8 @@ final class TestPieceCommand extends OnAHead {
         } catch (IOException e) {
             throw new Refused(out + ": the file cannot be written; choose another folder.");
         }
-        return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm", piece.atZMm(), "hours", print.hours(), "lowHours", print.lowHours(), "highHours", print.highHours(), "grams", print.grams(),
+        return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm",
+                piece.atZMm(), "hours", print.hours(), "lowHours", print.lowHours(), "highHours", print.highHours(), "grams", print.grams(),
                 "closed", MeshHealth.of(piece.mesh()).closed(), "size", xyz(piece.mesh().bounds().size()));
     }
 }

@@ -37,7 +37,8 @@ final class WhoWears {
         try {
             return new ObjectMapper().registerModule(new Jdk8Module()).readValue(Files.readString(file), Wearer.class);
         } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
-            throw new Refused(file.getFileName() + ": this is no wearer's card (" + e.getOriginalMessage().split("\n")[0] + "); it holds name, head, glasses, hairMm, bodyHeightMm.");
+            throw new Refused(file.getFileName() + ": this is no wearer's card (" + e.getOriginalMessage().split("\n")[0]
+                    + "); it holds name, head, glasses, hairMm, bodyHeightMm.");
         } catch (IOException e) {
             throw new Refused(file.getFileName() + ": the wearer's card cannot be read; check the name and the folder.");
         }
@@ -50,13 +51,17 @@ final class WhoWears {
             try {
                 m.put(kv[0].strip(), Double.parseDouble(kv[1].strip()));
             } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-                throw new ParameterException(spec.commandLine(), "--head is written circ=575,length=195,breadth=153[,height=224], not \"" + head + "\"");
+                throw new ParameterException(spec.commandLine(),
+                        "--head is written circ=575,length=195,breadth=153[,height=224], not \"" + head + "\"");
             }
         }
         var unknown = m.keySet().stream().filter(k -> !KEYS.contains(k)).findFirst();
-        if (unknown.isPresent()) throw new ParameterException(spec.commandLine(), "--head knows " + String.join(", ", KEYS) + ", not \"" + unknown.get() + "\"");
-        if (!m.keySet().containsAll(List.of("circ", "length", "breadth"))) throw new ParameterException(spec.commandLine(), "--head needs circ, length and breadth");
-        var measures = new HeadMeasures(m.get("circ"), m.get("length"), m.get("breadth"), Optional.ofNullable(m.get("height")), Optional.ofNullable(m.get("face")), Optional.ofNullable(m.get("neck")), Optional.ofNullable(m.get("pupils")));
+        if (unknown.isPresent())
+            throw new ParameterException(spec.commandLine(), "--head knows " + String.join(", ", KEYS) + ", not \"" + unknown.get() + "\"");
+        if (!m.keySet().containsAll(List.of("circ", "length", "breadth")))
+            throw new ParameterException(spec.commandLine(), "--head needs circ, length and breadth");
+        var measures = new HeadMeasures(m.get("circ"), m.get("length"), m.get("breadth"), Optional.ofNullable(m.get("height")),
+                Optional.ofNullable(m.get("face")), Optional.ofNullable(m.get("neck")), Optional.ofNullable(m.get("pupils")));
         return new Wearer("wearer", measures, false, 0, BODY_MM);
     }
 }

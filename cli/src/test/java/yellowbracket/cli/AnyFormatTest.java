@@ -32,7 +32,8 @@ class AnyFormatTest {
     private JsonNode yb(Object... args) throws Exception {
         var out = new StringWriter();
         var err = new StringWriter();
-        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true), java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
+        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true),
+                java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
         assertThat(exit).as(err.toString()).isZero();
         return new ObjectMapper().readTree(out.toString());
     }
@@ -72,7 +73,9 @@ class AnyFormatTest {
     void aFolderOfMixedFormatsIsPrintedWhole() throws Exception {
         var folder = Files.createDirectory(dir.resolve("parts"));
         int i = 0;
-        for (var k : Kind.values()) MeshWriter.write(List.of(new MeshWriter.Named("p", Shapes.box(Vec3.ZERO, new Vec3(20 + 5 * i, 20, 20)))), k, folder.resolve("part" + i++ + "." + k.ending()));
+        for (var k : Kind.values())
+            MeshWriter.write(List.of(new MeshWriter.Named("p", Shapes.box(Vec3.ZERO, new Vec3(20 + 5 * i, 20, 20)))), k,
+                    folder.resolve("part" + i++ + "." + k.ending()));
         Files.writeString(folder.resolve("readme.txt"), "four parts");
         assertThat(yb("print", folder, "--bed", "220x220x250", "--json").get("sections")).hasSize(4);
     }

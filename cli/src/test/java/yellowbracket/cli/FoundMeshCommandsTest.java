@@ -29,7 +29,8 @@ class FoundMeshCommandsTest {
     private final StringWriter err = new StringWriter();
 
     private int yb(Object... args) {
-        return Main.run(new PrintWriter(out, true), new PrintWriter(err, true), java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
+        return Main.run(new PrintWriter(out, true), new PrintWriter(err, true),
+                java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
     }
 
     private Path lantern(Kind kind) throws Exception {
@@ -49,7 +50,8 @@ class FoundMeshCommandsTest {
         assertThat(j.get("flippedBodies").asInt()).isEqualTo(1);
         assertThat(j.get("overlaps").asInt()).isGreaterThan(4);
         assertThat(j.get("unit").asText()).as("guessed from its size").isEqualTo("cm");
-        assertThat(j.get("findings").toString()).contains("open edges", "stand twice", "inside out", "run through each other", "looks as if it were in cm");
+        assertThat(j.get("findings").toString()).contains("open edges", "stand twice", "inside out", "run through each other",
+                "looks as if it were in cm");
     }
 
     @Test
@@ -98,7 +100,8 @@ class FoundMeshCommandsTest {
         var file = dir.resolve("million.stl");
         StlWriter.write(Shapes.bumpySphere(150, 1_000_000), "million", file);
         var java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        var process = new ProcessBuilder(java, "-Xmx512m", "-cp", System.getProperty("java.class.path"), "yellowbracket.cli.Main", "check", file.toString(), "--json").redirectErrorStream(true).redirectOutput(dir.resolve("out.json").toFile()).start();
+        var process = new ProcessBuilder(java, "-Xmx512m", "-cp", System.getProperty("java.class.path"), "yellowbracket.cli.Main", "check",
+                file.toString(), "--json").redirectErrorStream(true).redirectOutput(dir.resolve("out.json").toFile()).start();
         assertThat(process.waitFor(180, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).as(Files.readString(dir.resolve("out.json"))).isZero();
         var j = new ObjectMapper().readTree(Files.readString(dir.resolve("out.json")));

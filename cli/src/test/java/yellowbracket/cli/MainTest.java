@@ -41,18 +41,21 @@ class MainTest {
     private static Result yb(Object... args) {
         var out = new StringWriter();
         var err = new StringWriter();
-        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true), java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
+        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true),
+                java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
         return new Result(exit, out.toString(), err.toString());
     }
 
     private static void holds(JsonNode n, String... keys) {
-        for (var k : keys) assertThat(n.has(k)).as("key " + k + " in " + n.toString().substring(0, Math.min(120, n.toString().length()))).isTrue();
+        for (var k : keys)
+            assertThat(n.has(k)).as("key " + k + " in " + n.toString().substring(0, Math.min(120, n.toString().length()))).isTrue();
     }
 
     @Test
     void checkTellsWhatIsInAMesh() throws Exception {
         var j = yb("check", box, "--json").json();
-        holds(j, "triangles", "vertices", "bodies", "closed", "boundaryEdges", "nonManifoldEdges", "duplicateTriangles", "degenerateTriangles", "flippedBodies", "volumeMm3", "areaMm2", "bounds", "unit", "findings");
+        holds(j, "triangles", "vertices", "bodies", "closed", "boundaryEdges", "nonManifoldEdges", "duplicateTriangles",
+                "degenerateTriangles", "flippedBodies", "volumeMm3", "areaMm2", "bounds", "unit", "findings");
         holds(j.get("bodies").get(0), "triangles", "volumeMm3", "areaMm2", "closed");
         assertThat(j.get("volumeMm3").asDouble()).isCloseTo(1.5e6, within(1e-3));
         assertThat(j.get("closed").asBoolean()).isTrue();
@@ -69,7 +72,8 @@ class MainTest {
         holds(j.get("vision"), "leftDeg", "rightDeg", "upDeg", "downDeg", "floorFromM", "openShare");
         assertThat(j.get("scale").get("lowest").asDouble()).isBetween(0.9, 1.15);
         var card = dir.resolve("ada.json");
-        Files.writeString(card, "{\"name\":\"Ada\",\"head\":{\"circumferenceMm\":560,\"lengthMm\":190,\"breadthMm\":150},\"glasses\":false,\"hairMm\":3,\"bodyHeightMm\":1650}");
+        Files.writeString(card, "{\"name\":\"Ada\",\"head\":{\"circumferenceMm\":560,\"lengthMm\":190,\"breadthMm\":150},"
+                + "\"glasses\":false,\"hairMm\":3,\"bodyHeightMm\":1650}");
         assertThat(yb("size", helm, "--wearer", card, "--json").json().get("scale").get("used").asDouble()).isBetween(0.8, 1.2);
         assertThat(j.get("passes").get("ok").asBoolean()).isTrue();
         var path = j.get("passes").get("path");
@@ -87,7 +91,8 @@ class MainTest {
         StlWriter.write(whole.only(keep), "open", open);
         var doubt = yb("size", open, "--head", "circ=575,length=195,breadth=153", "--scale", "1.04", "--json").json();
         assertThat(doubt.get("findings").toString()).contains("in doubt: the mesh is not closed");
-        assertThat(doubt.get("passes").get("spareMm").asDouble()).as("a verdict all the same").isCloseTo(j.get("passes").get("spareMm").asDouble(), within(1.5));
+        assertThat(doubt.get("passes").get("spareMm").asDouble()).as("a verdict all the same")
+                .isCloseTo(j.get("passes").get("spareMm").asDouble(), within(1.5));
         assertThat(small.get("findings").get(0).asText()).startsWith("stop: too small where it is worn");
     }
 
@@ -102,7 +107,8 @@ class MainTest {
         assertThat(m.get("scale").get("recommended").asDouble()).as("wide openings: it can stay as it is").isEqualTo(1);
         assertThat(m.get("mask").get("eyes").get("apartMm").asDouble()).isCloseTo(78.7, within(1.0));
         var near = yb("size", mask, "--head", "circ=575,length=195,breadth=153,pupils=50", "--as", "mask", "--json").json();
-        assertThat(near.get("mask").get("eyes").get("apartMm").asDouble()).as("at the scale that brings the openings before the eyes").isCloseTo(50, within(0.5));
+        assertThat(near.get("mask").get("eyes").get("apartMm").asDouble()).as("at the scale that brings the openings before the eyes")
+                .isCloseTo(50, within(0.5));
         var p = yb("size", staff, "--head", "circ=575,length=195,breadth=153", "--as", "prop", "--json").json();
         holds(p.get("carry"), "lengthMm", "balanceMm", "gripAtMm", "gripThickMm");
         assertThat(p.get("hardware").findValuesAsText("part")).as("the lamp's socket").contains("magnet 12 mm");
@@ -112,13 +118,15 @@ class MainTest {
     void aTestPieceIsWrittenClosed() throws Exception {
         for (var kind : java.util.List.of("ring", "neck", "profile")) {
             var out = dir.resolve("pieces").resolve(kind + ".stl");
-            var j = yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--kind", kind, "--scale", "1.04", "--out", out, "--json").json();
+            var j = yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--kind", kind, "--scale", "1.04", "--out", out,
+                    "--json").json();
             holds(j, "kind", "file", "scale", "proves", "hours", "grams", "closed", "size");
             assertThat(j.get("closed").asBoolean()).isTrue();
             assertThat(j.get("hours").asDouble()).isBetween(0.1, 6.0);
             assertThat(yb("check", out, "--json").json().get("closed").asBoolean()).isTrue();
         }
-        assertThat(yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--out", dir.resolve("ring.txt")).exit()).isEqualTo(2);
+        assertThat(yb("testpiece", helm, "--head", "circ=575,length=195,breadth=153", "--out", dir.resolve("ring.txt")).exit())
+                .isEqualTo(2);
         refused(yb("testpiece", box, "--head", "circ=575,length=195,breadth=153", "--out", dir.resolve("x.stl")), "no hollow for a head");
         assertThat(yb("size", helm, "--head", "circ=575,length=195,breadth=153,chin=3").err()).contains("not \"chin\"");
     }
@@ -145,7 +153,8 @@ class MainTest {
         holds(p.get("sections").get(0).get("cuspMm"), "p50", "p95");
         holds(p.get("total"), "hours", "expectedHours", "grams", "cost");
         assertThat(p.get("total").get("expectedHours").asDouble()).isGreaterThan(p.get("total").get("hours").asDouble());
-        var pinned = yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--aim", "fewest", "--out", dir.resolve("pinned"), "--json").json();
+        var pinned = yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--aim", "fewest", "--out", dir.resolve("pinned"),
+                "--json").json();
         holds(pinned.get("hardware").get(0), "kind", "size", "count");
         assertThat(pinned.get("seams").get(0).get("registration").asText()).contains("printed pins");
         assertThat(dir.resolve("pinned/section-map.pdf")).isNotEmptyFile();
@@ -153,8 +162,12 @@ class MainTest {
         double left = 0;
         for (var s : pinned.get("sections")) left += s.get("volumeMm3").asDouble();
         assertThat(left).as("sockets are cut out").isLessThan(sum - 100);
-        assertThat(yb("print", dir.resolve("pinned"), "--bed", "160x120x120", "--json").json().get("sections").size()).as("sections and the pin, none twice").isEqualTo(3);
-        assertThat(yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--mirror", "--out", dir.resolve("even"), "--json").json().get("findings").toString()).contains("is the ");
+        assertThat(yb("print", dir.resolve("pinned"), "--bed", "160x120x120", "--json").json().get("sections").size())
+                .as("sections and the pin, none twice")
+                .isEqualTo(3);
+        assertThat(yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--mirror", "--out", dir.resolve("even"), "--json").json()
+                .get("findings")
+                .toString()).contains("is the ");
     }
 
     @Test
@@ -165,7 +178,8 @@ class MainTest {
         holds(j, "tasks", "finish", "due", "slackH", "chance");
         holds(j.get("tasks").get(0), "id", "station", "name", "start", "end", "activeH", "waitH", "resource");
         assertThat(j.get("chance").asDouble()).isBetween(0.0, 1.0);
-        var files = yb("export", build, "--what", "calendar", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json().get("files");
+        var files = yb("export", build, "--what", "calendar", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json()
+                .get("files");
         assertThat(Path.of(files.get(0).asText())).isNotEmptyFile();
         assertThat(yb("export", build, "--what", "log", "--out", dir.resolve("ex")).out()).contains("log.csv");
     }
@@ -196,7 +210,8 @@ class MainTest {
     void wrongUsageIsTwo() {
         assertThat(yb().exit()).isEqualTo(2);
         assertThat(yb("fly").exit()).isEqualTo(2);
-        assertThat(yb("cut", box, "--scale", "1", "--bed", "200x200x200", "--aim", "pretty", "--out", dir).err()).contains("one of work, fewest");
+        assertThat(yb("cut", box, "--scale", "1", "--bed", "200x200x200", "--aim", "pretty", "--out", dir).err())
+                .contains("one of work, fewest");
         assertThat(yb("cut", box, "--bed", "oops", "--scale", "1", "--out", dir).exit()).isEqualTo(2);
         assertThat(yb("size", helm, "--head", "big").err()).contains("--head is written");
         assertThat(yb("export", helm, "--what", "song", "--out", dir).exit()).isEqualTo(2);

@@ -14,12 +14,14 @@ import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
 
 /**
- * One project: decisions and facts only; everything else is derived by {@link Workings}. Immutable. It carries the wearers, printers and stock it was
+ * One project: decisions and facts only; everything else is derived by {@link Workings}. Immutable. It carries the wearers, printers and
+ * stock it was
  * planned with, and the
  * {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when it must be ready.
  */
-public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers, List<Printer> printers,
-                    WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue, List<Entry> log, Map<String, Rate> rates) {
+public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
+        List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
+        List<Entry> log, Map<String, Rate> rates) {
     /** The random seed only the demo build has. */
     public static final long DEMO_SEED = 20260312;
 
@@ -35,7 +37,8 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
 
     /** Nothing in it yet; ready in six weeks. It takes what the shop has and knows. */
     public static Build empty(LocalDateTime now, ShopFile shop) {
-        return new Build("new build", now, "ready by", now.toLocalDate().plusWeeks(6).atTime(8, 0), List.of(), shop.wearers(), shop.printers(), WorkHours.evenings(), 20, 1, shop.stock(), shop.spools(), QueueWish.NONE, List.of(), shop.rates());
+        return new Build("new build", now, "ready by", now.toLocalDate().plusWeeks(6).atTime(8, 0), List.of(), shop.wearers(),
+                shop.printers(), WorkHours.evenings(), 20, 1, shop.stock(), shop.spools(), QueueWish.NONE, List.of(), shop.rates());
     }
 
     /** Whether this is the made-up demo build, whose people and hours are nobody's. */
@@ -70,7 +73,8 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
     }
 
     public Build withoutProp(String id) {
-        return new Build(name, started, event, due, props.stream().filter(p -> !p.id().equals(id)).toList(), wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
+        return new Build(name, started, event, due, props.stream().filter(p -> !p.id().equals(id)).toList(), wearers, printers, hours,
+                shopCelsius, seed, stock, spools, queue, log, rates);
     }
 
     public Build with(Wearer wearer) {

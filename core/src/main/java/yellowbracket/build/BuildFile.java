@@ -20,7 +20,10 @@ import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.mesh.io.StlReader;
 import yellowbracket.mesh.io.StlWriter;
 
-/** {@code *.bracket}: a ZIP of build.json, the meshes it names and the photos of its log. See docs/format.md. The same build gives the same bytes. */
+/**
+ * {@code *.bracket}: a ZIP of build.json, the meshes it names and the photos of its log. See docs/format.md. The same build gives the same
+ * bytes.
+ */
 public final class BuildFile {
     private static final long MOST_BYTES = 4_000_000_000L;
     private static final int MOST_ENTRIES = 10_000;
@@ -40,7 +43,10 @@ public final class BuildFile {
         return String.valueOf(file.getFileName()).toLowerCase(java.util.Locale.ROOT).endsWith(".bracket");
     }
 
-    /** Safe against a broken-off write; the previous version is kept with {@code ~} behind its name. @throws IOException when the folder cannot be written; then nothing changed */
+    /**
+     * Safe against a broken-off write; the previous version is kept with {@code ~} behind its name. @throws IOException when the folder
+     * cannot be written; then nothing changed
+     */
     public static void write(Path file, Build build, Meshes meshes) throws IOException {
         SafeFile.writeKeepingPrevious(file, bytes(build, meshes));
     }
@@ -53,7 +59,8 @@ public final class BuildFile {
             var named = new TreeSet<String>();
             build.props().forEach(p -> named.add(p.mesh()));
             for (var hash : named) {
-                var mesh = meshes.get(hash).orElseThrow(() -> new IOException("mesh " + hash.substring(0, 8) + " is not loaded; the file was not written"));
+                var mesh = meshes.get(hash)
+                        .orElseThrow(() -> new IOException("mesh " + hash.substring(0, 8) + " is not loaded; the file was not written"));
                 put(zip, "meshes/" + hash + ".stl", StlWriter.binary(mesh, hash.substring(0, 16)));
             }
             var pictures = new TreeSet<String>();
@@ -85,7 +92,8 @@ public final class BuildFile {
         } catch (ZipException e) {
             return refuse(name, "", "this is not a build file, or it is damaged (" + e.getMessage() + ")", "try the copy that ends in ~");
         } catch (IOException e) {
-            return refuse(name, "", "the file cannot be read (" + e.getMessage() + ")", "check it and its permissions, or try the copy that ends in ~");
+            return refuse(name, "", "the file cannot be read (" + e.getMessage() + ")",
+                    "check it and its permissions, or try the copy that ends in ~");
         } catch (BuildJson.Unreadable e) {
             String[] parts = e.getMessage().split("; ", 2);
             return refuse(name, "", parts[0], parts.length > 1 ? parts[1] : "try another file");
@@ -103,11 +111,13 @@ public final class BuildFile {
                 if (++entries > MOST_ENTRIES) return refuse(name, "", "more than " + MOST_ENTRIES + " entries", "this is not a build file");
                 var content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, MOST_BYTES - total));
                 total += content.length;
-                if (total >= MOST_BYTES) return refuse(name, "entry " + e.getName(), "it unpacks to more than 4 GB", "this is not a build file");
+                if (total >= MOST_BYTES)
+                    return refuse(name, "entry " + e.getName(), "it unpacks to more than 4 GB", "this is not a build file");
                 if (e.getName().equals("build.json")) build = BuildJson.read(new String(content, StandardCharsets.UTF_8));
                 else if (e.getName().startsWith("photos/") && Photo.NAME.matcher(e.getName().substring(7)).matches()) {
                     var photo = Photo.of(content, e.getName().substring(e.getName().length() - 3));
-                    if (!e.getName().endsWith(photo.name())) return refuse(name, e.getName(), "the photo is damaged: its content is not what its name says", "try the copy that ends in ~");
+                    if (!e.getName().endsWith(photo.name())) return refuse(name, e.getName(),
+                            "the photo is damaged: its content is not what its name says", "try the copy that ends in ~");
                     meshes = meshes.with(photo);
                 } else if (e.getName().matches("meshes/[0-9a-f]{64}\\.stl")) {
                     String hash = e.getName().substring(7, 71);
@@ -116,16 +126,18 @@ public final class BuildFile {
                             return refuse(name, r.problem().file(), r.problem().what(), "try the copy that ends in ~");
                         }
                         case MeshFile.Read r -> {
-                            if (!r.mesh().contentHash().equals(hash)) return refuse(name, e.getName(), "the mesh is damaged: its content is not what its name says", "try the copy that ends in ~");
+                            if (!r.mesh().contentHash().equals(hash)) return refuse(name, e.getName(),
+                                    "the mesh is damaged: its content is not what its name says", "try the copy that ends in ~");
                             meshes = meshes.with(r.mesh());
                         }
                     }
                 }
             }
         }
-        if (build == null) return refuse(name, "", "there is no build.json in it: this is not a build file, or it is damaged", "choose a .bracket file, or try the copy that ends in ~");
-        for (var p : build.props())
-            if (meshes.get(p.mesh()).isEmpty()) return refuse(name, "prop " + p.name(), "its mesh is missing from the file", "try the copy that ends in ~");
+        if (build == null) return refuse(name, "", "there is no build.json in it: this is not a build file, or it is damaged",
+                "choose a .bracket file, or try the copy that ends in ~");
+        for (var p : build.props()) if (meshes.get(p.mesh()).isEmpty())
+            return refuse(name, "prop " + p.name(), "its mesh is missing from the file", "try the copy that ends in ~");
         return new Outcome.Opened(build, meshes);
     }
 

@@ -21,9 +21,12 @@ import yellowbracket.shop.Speeds;
 public final class BuildJson {
     public static final int SCHEMA = 5;
     private static final String FORMAT = "yellow-bracket-build";
-    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule())
-            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT)
-            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES, DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
+    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
+            .registerModule(new JavaTimeModule())
+            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
+                    DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
 
     private BuildJson() {}
 
@@ -49,9 +52,11 @@ public final class BuildJson {
     public static Build read(String json) throws Unreadable {
         try {
             JsonNode root = MAPPER.readTree(json);
-            if (root == null || !FORMAT.equals(root.path("format").asText())) throw new Unreadable("build.json is not a Yellow Bracket build; choose a .bracket file");
+            if (root == null || !FORMAT.equals(root.path("format").asText()))
+                throw new Unreadable("build.json is not a Yellow Bracket build; choose a .bracket file");
             int schema = root.path("schema").asInt(-1);
-            if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to " + SCHEMA + "); update the program, nothing was changed");
+            if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to "
+                    + SCHEMA + "); update the program, nothing was changed");
             if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
             if (schema == 1) fromFirst(root.path("build"));
             if (schema <= 2) fromSecond(root.path("build"));
@@ -59,26 +64,31 @@ public final class BuildJson {
             if (schema <= 4) fromFourth(root.path("build"));
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
-            throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know; update the program, nothing was changed");
+            throw new Unreadable("build.json holds \"" + e.getPropertyName()
+                    + "\", which this version does not know; update the program, nothing was changed");
         } catch (ValueInstantiationException e) {
-            throw new Unreadable("build.json holds an impossible value: " + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
+            throw new Unreadable("build.json holds an impossible value: "
+                    + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
         } catch (JsonMappingException e) {
             throw new Unreadable("build.json is damaged at " + where(e) + "; try the copy that ends in ~");
         } catch (JsonProcessingException e) {
             var at = e.getLocation();
-            throw new Unreadable("build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
+            throw new Unreadable(
+                    "build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
         }
     }
 
     /** Schema 1 knew neither what of a file counts nor what the shop had learned. */
     private static void fromFirst(JsonNode build) {
         if (build instanceof ObjectNode b && !b.has("rates")) b.putObject("rates");
-        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("intake")) o.set("intake", MAPPER.valueToTree(yellowbracket.intake.Intake.AS_IT_IS));
+        for (var p : build.path("props"))
+            if (p instanceof ObjectNode o && !o.has("intake")) o.set("intake", MAPPER.valueToTree(yellowbracket.intake.Intake.AS_IT_IS));
     }
 
     /** Schema 2 knew neither other proportions nor scanned heads. */
     private static void fromSecond(JsonNode build) {
-        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.has("reshape")) o.set("reshape", MAPPER.valueToTree(yellowbracket.size.Reshape.NONE));
+        for (var p : build.path("props"))
+            if (p instanceof ObjectNode o && !o.has("reshape")) o.set("reshape", MAPPER.valueToTree(yellowbracket.size.Reshape.NONE));
         for (var w : build.path("wearers")) if (w instanceof ObjectNode o && !o.has("scan")) o.putNull("eyesMm").putNull("scan");
     }
 
@@ -86,7 +96,8 @@ public final class BuildJson {
     private static void fromThird(JsonNode build) {
         for (var p : build.path("props")) {
             if (p.path("reshape") instanceof ObjectNode r && !r.has("even")) r.putNull("even");
-            if (p instanceof ObjectNode o && !o.has("registration")) o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
+            if (p instanceof ObjectNode o && !o.has("registration"))
+                o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
             unlocked(p.path("cuts"));
         }
     }
@@ -96,7 +107,11 @@ public final class BuildJson {
         for (var p : build.path("props")) {
             if (p instanceof ObjectNode o && !o.has("prints")) o.putObject("prints");
             if (!(p.path("profile") instanceof ObjectNode f) || f.has("speeds")) continue;
-            f.put("lineWidthMm", Math.rint(1e6 * Profile.LINE * f.path("nozzleMm").asDouble()) / 1e6).put("brimMm", 0).put("raftLayers", 0).putNull("cure").set("speeds", MAPPER.valueToTree(Speeds.USUAL));
+            f.put("lineWidthMm", Math.rint(1e6 * Profile.LINE * f.path("nozzleMm").asDouble()) / 1e6)
+                    .put("brimMm", 0)
+                    .put("raftLayers", 0)
+                    .putNull("cure")
+                    .set("speeds", MAPPER.valueToTree(Speeds.USUAL));
         }
         printersFromFourth(build.path("printers"));
         if (build.path("hours") instanceof ObjectNode h && !h.has("away")) h.putArray("away");
@@ -106,7 +121,8 @@ public final class BuildJson {
     }
 
     static void printersFromFourth(JsonNode printers) {
-        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process")) o.put("process", Process.FILAMENT.name()).put("flowMm3S", Printer.USUAL_FLOW_MM3_S).putNull("quiet");
+        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process"))
+            o.put("process", Process.FILAMENT.name()).put("flowMm3S", Printer.USUAL_FLOW_MM3_S).putNull("quiet");
     }
 
     private static void unlocked(JsonNode tree) {
@@ -119,7 +135,8 @@ public final class BuildJson {
     /** The place as a path: props[0].cuts.plane. */
     private static String where(JsonMappingException e) {
         var path = new StringBuilder();
-        for (var r : e.getPath()) path.append(r.getFieldName() == null ? "[" + r.getIndex() + "]" : (path.isEmpty() ? "" : ".") + r.getFieldName());
+        for (var r : e.getPath())
+            path.append(r.getFieldName() == null ? "[" + r.getIndex() + "]" : (path.isEmpty() ? "" : ".") + r.getFieldName());
         return path.isEmpty() ? "its outermost level" : path.toString();
     }
 }

@@ -42,7 +42,8 @@ import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.SmoothPlan;
 
 /**
- * One pass over all nodes for one build, in the order of the work, cheap live answers first. Each node is a pure function of what is listed as its
+ * One pass over all nodes for one build, in the order of the work, cheap live answers first. Each node is a pure function of what is listed
+ * as its
  * inputs; a node that fails fails what needs it, with its reason, and nothing else. Single use.
  */
 final class Derivation {
@@ -61,7 +62,8 @@ final class Derivation {
     private final SizeNodes sizing;
     private final PrintNodes printing;
 
-    Derivation(Build build, Meshes meshes, Memo memo, WeatherFeed weather, Catalogue shop, java.time.LocalDateTime now, Derived before, Progress progress, Consumer<Derived> publish) {
+    Derivation(Build build, Meshes meshes, Memo memo, WeatherFeed weather, Catalogue shop, java.time.LocalDateTime now, Derived before,
+            Progress progress, Consumer<Derived> publish) {
         this.build = build;
         this.meshes = meshes;
         this.weather = weather;
@@ -142,20 +144,24 @@ final class Derivation {
         var index = index(p, mesh);
         results.node(Node.BODIES, p, List.of(file), () -> BodyList.of(file));
         results.node(Node.STANCE, p, List.of(file), () -> Stance.of(file));
-        results.node(Node.FILE_PROXY, p, List.of(file), () -> new Node.Proxy(Simplify.to(Bodies.of(file).tagged(), PROXY_TRIANGLES, progress)));
+        results.node(Node.FILE_PROXY, p, List.of(file),
+                () -> new Node.Proxy(Simplify.to(Bodies.of(file).tagged(), PROXY_TRIANGLES, progress)));
         results.node(Node.HEALTH, p, List.of(mesh), () -> {
             var health = MeshHealth.of(mesh);
             var overlaps = Overlaps.of(mesh, index, progress);
             return new Node.Health(health, overlaps, FaultEdges.of(mesh), FaultPlaces.of(mesh, health, overlaps));
         });
         var proxy = results.node(Node.PROXY, p, List.of(mesh), () -> new Node.Proxy(Simplify.to(mesh, PROXY_TRIANGLES, progress))).mesh();
-        results.node(Node.WALLS, p, List.of(mesh, proxy), () -> new Node.Walls(WallThickness.of(mesh, index), proxy, java.util.stream.IntStream.range(0, proxy.triangleCount()).parallel().mapToDouble(f -> {
-            var on = index.closest(proxy.centroid(f));
-            return WallThickness.at(index, on.point(), mesh.areaVector(on.triangle()));
-        }).toArray()));
+        results.node(Node.WALLS, p, List.of(mesh, proxy), () -> new Node.Walls(WallThickness.of(mesh, index), proxy,
+                java.util.stream.IntStream.range(0, proxy.triangleCount()).parallel().mapToDouble(f -> {
+                    var on = index.closest(proxy.centroid(f));
+                    return WallThickness.at(index, on.point(), mesh.areaVector(on.triangle()));
+                }).toArray()));
         var mends = p.intake().mends();
         var whole = p.intake().printed(file);
-        results.node(Node.MENDED, p, List.of(file, p.intake().withMends(java.util.Set.of()), mends), () -> new Node.Mended(p.intake().mended(whole, progress).changes(), p.intake().withMends(java.util.EnumSet.allOf(Mend.Step.class)).mended(whole, progress).changes()));
+        results.node(Node.MENDED, p, List.of(file, p.intake().withMends(java.util.Set.of()), mends),
+                () -> new Node.Mended(p.intake().mended(whole, progress).changes(),
+                        p.intake().withMends(java.util.EnumSet.allOf(Mend.Step.class)).mended(whole, progress).changes()));
     }
 
     /** What the bench needs to draw the prop. */
@@ -167,14 +173,20 @@ final class Derivation {
     private void sketch(Prop p) {
         show(p);
         int letter = firstLetter(p);
-        results.known().get(Node.PROXY, p.id()).ifPresent(proxy -> results.node(Node.SKETCH, p, List.of(proxy, p.cuts(), letter), () -> Node.Drawn.of(Sectioning.sketch(proxy.mesh(), p.cuts(), letter))));
+        results.known()
+                .get(Node.PROXY, p.id())
+                .ifPresent(proxy -> results.node(Node.SKETCH, p, List.of(proxy, p.cuts(), letter),
+                        () -> Node.Drawn.of(Sectioning.sketch(proxy.mesh(), p.cuts(), letter))));
     }
 
     private void draw(Prop p) {
         var cuts = results.known().get(Node.MODEL_SECTIONS, p.id());
         var proxy = results.known().get(Node.PROXY, p.id());
-        results.known().get(Node.SECTIONS, p.id()).ifPresent(s -> results.node(Node.TWINS, p, List.of(s), () -> new Node.Twins(Alike.among(s.sections()))));
-        if (cuts.isPresent() && proxy.isPresent()) results.node(Node.DRAWN, p, List.of(cuts.get(), proxy.get()), () -> Node.Drawn.of(cuts.get().drawn(proxy.get().mesh(), p.cuts())));
+        results.known()
+                .get(Node.SECTIONS, p.id())
+                .ifPresent(s -> results.node(Node.TWINS, p, List.of(s), () -> new Node.Twins(Alike.among(s.sections()))));
+        if (cuts.isPresent() && proxy.isPresent()) results.node(Node.DRAWN, p, List.of(cuts.get(), proxy.get()),
+                () -> Node.Drawn.of(cuts.get().drawn(proxy.get().mesh(), p.cuts())));
     }
 
     private TaskList.PropWork prop(Prop p) {
@@ -182,29 +194,39 @@ final class Derivation {
         var index = index(p, mesh);
         var pads = sizing.fits(p, mesh, index);
         int letter = firstLetter(p);
-        var cuts = results.node(Node.MODEL_SECTIONS, p, List.of(mesh, p.cuts(), letter), () -> Sectioning.of(mesh, index, p.cuts(), letter, progress));
-        var registered = results.node(Node.REGISTERED, p, List.of(cuts, p.scale(), p.registration()), () -> Registrar.of(mesh, index, cuts, p.cuts(), p.scale(), p.registration(), progress));
+        var cuts = results.node(Node.MODEL_SECTIONS, p, List.of(mesh, p.cuts(), letter),
+                () -> Sectioning.of(mesh, index, p.cuts(), letter, progress));
+        var registered = results.node(Node.REGISTERED, p, List.of(cuts, p.scale(), p.registration()),
+                () -> Registrar.of(mesh, index, cuts, p.cuts(), p.scale(), p.registration(), progress));
         var sections = results.node(Node.SECTIONS, p, List.of(registered), registered::sections);
-        var samples = results.node(Node.SAMPLES, p, List.of(cuts), () -> new Node.Samples(each(cuts, s -> SurfaceSamples.of(s.mesh(), index, SAMPLES))));
+        var samples = results.node(Node.SAMPLES, p, List.of(cuts),
+                () -> new Node.Samples(each(cuts, s -> SurfaceSamples.of(s.mesh(), index, SAMPLES))));
         var prints = printing.prints(p, cuts, sections, samples);
         var grams = prints.prints().stream().collect(Collectors.toMap(q -> q.name(), q -> q.estimate().grams()));
         var joins = results.node(Node.JOINS, p, List.of(sections, grams, p.profile().material(), build.shopCelsius(), p.joins()),
-                () -> JoinPlan.of(sections.sections(), sections.seams(), grams, p.profile().material(), build.shopCelsius(), p.joins(), shop));
-        var areas = results.node(Node.AREAS, p, List.of(prints, samples, p.scale()), () -> Areas.of(printed(sections, samples, prints, p.scale())));
+                () -> JoinPlan.of(sections.sections(), sections.seams(), grams, p.profile().material(), build.shopCelsius(), p.joins(),
+                        shop));
+        var areas = results.node(Node.AREAS, p, List.of(prints, samples, p.scale()),
+                () -> Areas.of(printed(sections, samples, prints, p.scale())));
         double show = sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
-        var smooth = results.node(Node.SMOOTH, p, List.of(areas, show, p.finish(), p.school(), p.hurry(), build.shopCelsius(), p.profile()), () -> smoothing(p, show).of(areas, p.profile()));
-        var colour = results.node(Node.COLOUR, p, List.of(samples, p.scale(), p.zones(), p.seal()),
-                () -> ColourPlan.of(samples.bySection().values().stream().map(s -> s.scaled(p.scale())).toList(), p.scale(), p.zones(), p.seal(), shop));
+        var smooth = results.node(Node.SMOOTH, p, List.of(areas, show, p.finish(), p.school(), p.hurry(), build.shopCelsius(), p.profile()),
+                () -> smoothing(p, show).of(areas, p.profile()));
+        var colour = results.node(Node.COLOUR, p, List.of(samples, p.scale(), p.zones(), p.seal()), () -> ColourPlan
+                .of(samples.bySection().values().stream().map(s -> s.scaled(p.scale())).toList(), p.scale(), p.zones(), p.seal(), shop));
         return new TaskList.PropWork(p.id(), p.name(), p.worn(), prints, joins, smooth, colour, pads);
     }
 
     private Fineness.Smoothing smoothing(Prop p, double seamMm) {
-        return (areas, profile) -> SmoothPlan.of(areas, seamMm, p.finish(), p.school(), weights(p.hurry()), build.shopCelsius(), profile.wallMm(), shop);
+        return (areas, profile) -> SmoothPlan.of(areas, seamMm, p.finish(), p.school(), weights(p.hurry()), build.shopCelsius(),
+                profile.wallMm(), shop);
     }
 
     /** Ways up to choose from, support drawn, hours against fineness. */
     private void printing(Prop p) {
-        double seam = results.known().get(Node.SECTIONS, p.id()).map(s -> s.seams().stream().mapToDouble(q -> q.showLengthMm()).sum()).orElse(0.0);
+        double seam = results.known()
+                .get(Node.SECTIONS, p.id())
+                .map(s -> s.seams().stream().mapToDouble(q -> q.showLengthMm()).sum())
+                .orElse(0.0);
         printing.rest(p, mesh(p), smoothing(p, seam));
     }
 
@@ -221,13 +243,19 @@ final class Derivation {
             int from = n;
             var mesh = mesh(q);
             var index = index(q, mesh);
-            n += results.node(Node.MODEL_SECTIONS, q, List.of(mesh, q.cuts(), from), () -> Sectioning.of(mesh, index, q.cuts(), from, progress)).sections().size();
+            n += results
+                    .node(Node.MODEL_SECTIONS, q, List.of(mesh, q.cuts(), from), () -> Sectioning.of(mesh, index, q.cuts(), from, progress))
+                    .sections()
+                    .size();
         }
         return n;
     }
 
     private static List<Areas.Printed> printed(Sectioning sections, Node.Samples samples, PrintPlan prints, double scale) {
-        return sections.sections().stream().map(s -> new Areas.Printed(s, samples.bySection().get(s.name()).scaled(scale), prints.print(s.name()))).toList();
+        return sections.sections()
+                .stream()
+                .map(s -> new Areas.Printed(s, samples.bySection().get(s.name()).scaled(scale), prints.print(s.name())))
+                .toList();
     }
 
     private static Ladder.Weights weights(Prop.Hurry h) {
@@ -241,8 +269,9 @@ final class Derivation {
     private void plan(List<TaskList.PropWork> works) {
         var tasks = schedule(works);
         results.node(Node.NEEDS, Node.BUILD, List.of(tasks, build.stock()), () -> needs(works));
-        results.node(Node.CHANCE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather, build.seed()), () -> new Node.Chance(
-                scheduler().chance(tasks.list(), tasks.facts(), CHANCE_RUNS, new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
+        results.node(Node.CHANCE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather, build.seed()),
+                () -> new Node.Chance(scheduler().chance(tasks.list(), tasks.facts(), CHANCE_RUNS,
+                        new java.util.SplittableRandom(build.seed()), progress), CHANCE_RUNS));
     }
 
     private Scheduler scheduler() {
@@ -250,7 +279,10 @@ final class Derivation {
     }
 
     private Map<String, Quiet> quiet() {
-        return build.printers().stream().filter(p -> p.quiet().isPresent()).collect(Collectors.toMap(Printer::name, p -> p.quiet().orElseThrow(), (a, b) -> a));
+        return build.printers()
+                .stream()
+                .filter(p -> p.quiet().isPresent())
+                .collect(Collectors.toMap(Printer::name, p -> p.quiet().orElseThrow(), (a, b) -> a));
     }
 
     private Node.Tasks schedule(List<TaskList.PropWork> works) {
@@ -263,16 +295,19 @@ final class Derivation {
             Map<String, Rate> rates = lessons.rates();
             var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
             own.putAll(printing.own());
-            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates, shared).stream()).toList(), lessons, own, printing.order(shared));
+            return new Node.Tasks(works.stream().flatMap(w -> TaskList.of(w, rates, shared).stream()).toList(), lessons, own,
+                    printing.order(shared));
         });
-        var schedule = results.node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather), () -> scheduler().schedule(tasks.list(), tasks.facts()));
+        var schedule = results.node(Node.SCHEDULE, Node.BUILD, List.of(tasks, now, build.due(), build.hours(), quiet(), weather),
+                () -> scheduler().schedule(tasks.list(), tasks.facts()));
         printing.spools(schedule, works);
         return tasks;
     }
 
     /** Near days by the feed, later ones by what is usual: ten to four is fit on most. */
     private boolean sprayable(java.time.LocalDateTime at) {
-        if (at.isAfter(now.plusDays(FORECAST_DAYS))) return at.getHour() >= 10 && at.getHour() < 17 || at.getHour() >= 18 && at.getHour() < 20;
+        if (at.isAfter(now.plusDays(FORECAST_DAYS)))
+            return at.getHour() >= 10 && at.getHour() < 17 || at.getHour() >= 18 && at.getHour() < 20;
         return SprayWeather.judge(weather.at(at), shop.coating("acrylic lacquer spray")).verdict() != SprayWeather.Verdict.NO;
     }
 

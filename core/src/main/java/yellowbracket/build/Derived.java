@@ -3,7 +3,9 @@ package yellowbracket.build;
 import java.util.Map;
 import java.util.Optional;
 
-/** Results as they stood at one moment. A result that no longer matches the build is still there but {@code WORKING}; a failed one says why. */
+/**
+ * Results as they stood at one moment. A result that no longer matches the build is still there but {@code WORKING}; a failed one says why.
+ */
 public final class Derived {
     /** A result's standing. */
     public enum State { FRESH, WORKING, FAILED }
@@ -52,7 +54,8 @@ public final class Derived {
 
     /** The result. @throws IllegalStateException with the reason if there is none */
     public <T> T require(Node<T> node, String prop) {
-        return get(node, prop).orElseThrow(() -> new IllegalStateException(reason(node, prop).isEmpty() ? node.name() + " is not known yet" : reason(node, prop)));
+        return get(node, prop).orElseThrow(
+                () -> new IllegalStateException(reason(node, prop).isEmpty() ? node.name() + " is not known yet" : reason(node, prop)));
     }
 
     Map<Key, Result> results() {

@@ -43,7 +43,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     /** A scale and proportions that go together. */
     public static Edit proportions(String prop, Proportions q) {
-        return ofProp("scale by axis to " + q.words(), prop, p -> p.withScale(q.scale()).withReshape(p.reshape().along(p.reshape().wide() * q.reshape().wide(), p.reshape().deep() * q.reshape().deep(), p.reshape().tall() * q.reshape().tall())));
+        return ofProp("scale by axis to " + q.words(), prop,
+                p -> p.withScale(q.scale())
+                        .withReshape(p.reshape()
+                                .along(p.reshape().wide() * q.reshape().wide(), p.reshape().deep() * q.reshape().deep(),
+                                        p.reshape().tall() * q.reshape().tall())));
     }
 
     public static Edit wearers(String prop, java.util.List<String> names) {
@@ -93,7 +97,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     /** Puts a spool on a printer; what was on it goes to the shelf. */
     public static Edit load(String spool, String printer) {
-        return new Edit(spool + " on " + printer, b -> b.withSpools(b.spools().stream().map(s -> s.name().equals(spool) ? s.on(printer) : s.printer().equals(printer) ? s.on("") : s).toList()));
+        return new Edit(spool + " on " + printer,
+                b -> b.withSpools(b.spools()
+                        .stream()
+                        .map(s -> s.name().equals(spool) ? s.on(printer) : s.printer().equals(printer) ? s.on("") : s)
+                        .toList()));
     }
 
     public static Edit join(String prop, String seam, String product) {

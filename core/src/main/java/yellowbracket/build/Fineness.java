@@ -19,7 +19,8 @@ import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.SmoothPlan;
 
 /**
- * Hours of a whole prop against layer height and nozzle: printing, failures included, and the smoothing those lines cause, so that the cheapest sum is seen. Sections
+ * Hours of a whole prop against layer height and nozzle: printing, failures included, and the smoothing those lines cause, so that the
+ * cheapest sum is seen. Sections
  * stand and go to printers as they do now; only their layers and lines change.
  */
 public record Fineness(List<Point> points) {
@@ -45,17 +46,29 @@ public record Fineness(List<Point> points) {
         SmoothPlan of(Areas areas, Profile profile);
     }
 
-    static Fineness of(List<Section> sections, Map<String, SurfaceSamples> samples, PrintPlan plan, double scale, Profile profile, Catalogue shop, Smoothing smoothing) {
+    static Fineness of(List<Section> sections, Map<String, SurfaceSamples> samples, PrintPlan plan, double scale, Profile profile,
+            Catalogue shop, Smoothing smoothing) {
         var layers = new LinkedHashMap<String, Layers>();
         for (var s : sections) layers.put(s.name(), Layers.of(s.mesh(), plan.print(s.name()).orientation().turn(), CUT_MM));
         var scaled = new LinkedHashMap<String, SurfaceSamples>();
         for (var s : sections) scaled.put(s.name(), samples.get(s.name()).scaled(scale));
         var ways = new ArrayList<Profile>();
-        for (double nozzle : NOZZLES) for (double share : SHARES) ways.add(profile.withNozzle(nozzle).withLayer(Math.round(100 * share * nozzle) / 100.0));
+        for (double nozzle : NOZZLES)
+            for (double share : SHARES) ways.add(profile.withNozzle(nozzle).withLayer(Math.round(100 * share * nozzle) / 100.0));
         return new Fineness(ways.parallelStream().map(p -> {
-            var prints = plan.prints().stream().map(q -> new SectionPrint(q.name(), q.orientation(), p, q.printer(), Estimate.of(layers.get(q.name()).resampled(p.layerMm()), q.orientation(), p, shop.material(p.material()), q.printer()), q.fits())).toList();
-            var areas = Areas.of(sections.stream().map(s -> new Areas.Printed(s, scaled.get(s.name()), prints.stream().filter(q -> q.name().equals(s.name())).findFirst().orElseThrow())).toList());
-            double hours = prints.stream().mapToDouble(q -> Failure.expectedHours(q.hours(), q.printer().failuresPerHour())).sum(), grams = prints.stream().mapToDouble(SectionPrint::grams).sum();
+            var prints = plan.prints()
+                    .stream()
+                    .map(q -> new SectionPrint(q.name(), q.orientation(), p, q.printer(),
+                            Estimate.of(layers.get(q.name()).resampled(p.layerMm()), q.orientation(), p, shop.material(p.material()),
+                                    q.printer()),
+                            q.fits()))
+                    .toList();
+            var areas = Areas.of(sections.stream()
+                    .map(s -> new Areas.Printed(s, scaled.get(s.name()),
+                            prints.stream().filter(q -> q.name().equals(s.name())).findFirst().orElseThrow()))
+                    .toList());
+            double hours = prints.stream().mapToDouble(q -> Failure.expectedHours(q.hours(), q.printer().failuresPerHour())).sum(),
+                    grams = prints.stream().mapToDouble(SectionPrint::grams).sum();
             return new Point(p.nozzleMm(), p.layerMm(), hours, smoothing.of(areas, p).hours(), grams, areas.valley90Um());
         }).toList());
     }

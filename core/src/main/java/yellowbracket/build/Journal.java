@@ -13,7 +13,8 @@ import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.mesh.io.StlWriter;
 
 /**
- * The state after the last edit, kept in a folder beside the build file ({@code NAME.bracket.journal/}) until the build is saved or closed in
+ * The state after the last edit, kept in a folder beside the build file ({@code NAME.bracket.journal/}) until the build is saved or closed
+ * in
  * good order: build.json, and the meshes it names. What is still there at the next start was lost in a crash and is offered.
  */
 public final class Journal {
@@ -33,7 +34,8 @@ public final class Journal {
         for (var p : build.props()) {
             if (written.contains(p.mesh())) continue;
             var mesh = meshes.get(p.mesh());
-            if (mesh.isPresent()) SafeFile.write(folder.resolve(p.mesh() + ".stl"), StlWriter.binary(mesh.get(), p.mesh().substring(0, 16)));
+            if (mesh.isPresent())
+                SafeFile.write(folder.resolve(p.mesh() + ".stl"), StlWriter.binary(mesh.get(), p.mesh().substring(0, 16)));
             written.add(p.mesh());
         }
         for (var e : build.log()) for (var name : e.photos()) {
@@ -64,7 +66,8 @@ public final class Journal {
                 meshes = meshes.with(r.mesh());
             }
             for (var e : build.log()) for (var name : e.photos())
-                if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r) meshes = meshes.with(r.photo());
+                if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r)
+                    meshes = meshes.with(r.photo());
             return Optional.of(new BuildFile.Outcome.Opened(build, meshes));
         } catch (IOException | BuildJson.Unreadable e) {
             return Optional.empty();

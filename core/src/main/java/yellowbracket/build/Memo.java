@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Remembers the values of each node asked for last, with the inputs they were made from, so that undo, redo and what-ifs cost nothing twice. Thread-safe. */
+/**
+ * Remembers the values of each node asked for last, with the inputs they were made from, so that undo, redo and what-ifs cost nothing
+ * twice. Thread-safe.
+ */
 public final class Memo {
     /** Enough for a table of alternatives; each entry shares most of its parts with the next. */
     private static final int KEPT = 12;

@@ -6,7 +6,9 @@ import java.util.Optional;
 import java.util.Set;
 import yellowbracket.mesh.Mesh;
 
-/** The meshes of a build, and the photos of its log, by content hash. Immutable; it only grows, so that undo finds what an edit let go of. */
+/**
+ * The meshes of a build, and the photos of its log, by content hash. Immutable; it only grows, so that undo finds what an edit let go of.
+ */
 public final class Meshes {
     public static final Meshes NONE = new Meshes(Map.of(), Map.of());
     private final Map<String, Mesh> byHash;

@@ -138,7 +138,10 @@ public record Node<T>(String name, Class<T> type) {
     /** A mesh light enough to draw; that of the file is tagged with body numbers. */
     public record Proxy(Mesh mesh) {}
 
-    /** Light section meshes by name, in model coordinates, and the lines along which their cuts reach the surface: segments, six numbers each. */
+    /**
+     * Light section meshes by name, in model coordinates, and the lines along which their cuts reach the surface: segments, six numbers
+     * each.
+     */
     public record Drawn(Map<String, Mesh> bySection, Map<String, double[]> rims) {
         static Drawn of(Map<String, Mesh> bySection) {
             var rims = new LinkedHashMap<String, double[]>();
@@ -201,7 +204,10 @@ public record Node<T>(String name, Class<T> type) {
     /** What the log says of each printer. */
     public record Records(List<PrintRecord> list) {
         public PrintRecord of(String printer) {
-            return list.stream().filter(r -> r.printer().equals(printer)).findFirst().orElseThrow(() -> new IllegalArgumentException("no printer " + printer));
+            return list.stream()
+                    .filter(r -> r.printer().equals(printer))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("no printer " + printer));
         }
     }
 
@@ -233,7 +239,10 @@ public record Node<T>(String name, Class<T> type) {
     /** One set a wearer. */
     public record Pads(List<PadPlan> sets) {}
 
-    /** All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first, by id. */
+    /**
+     * All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first, by
+     * id.
+     */
     public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<String> order) {
         Scheduler.Facts facts() {
             return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order);

@@ -36,7 +36,8 @@ public record Photo(String name, byte[] bytes) {
     public static Outcome read(Path file) {
         String called = String.valueOf(file.getFileName());
         try {
-            if (Files.size(file) > MOST_BYTES) return new Outcome.Refused(new ReadProblem(called, "", "the picture is larger than 25 MB", "make it smaller, or leave it out"));
+            if (Files.size(file) > MOST_BYTES) return new Outcome.Refused(
+                    new ReadProblem(called, "", "the picture is larger than 25 MB", "make it smaller, or leave it out"));
             var bytes = Files.readAllBytes(file);
             if (starts(bytes, JPEG)) return new Outcome.Read(of(bytes, "jpg"));
             if (starts(bytes, PNG)) return new Outcome.Read(of(bytes, "png"));

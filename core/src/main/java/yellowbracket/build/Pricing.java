@@ -17,7 +17,10 @@ public final class Pricing {
 
     /** Lying as flat as it can. */
     public static Node.Piece of(TestPiece piece, Profile profile, Printer printer, Catalogue shop) {
-        var flat = Orientation.choices(piece.mesh(), SurfaceSamples.of(piece.mesh(), Bvh.of(piece.mesh()), SAMPLES), profile).stream().min(java.util.Comparator.comparingDouble(o -> o.size().z())).orElseThrow();
+        var flat = Orientation.choices(piece.mesh(), SurfaceSamples.of(piece.mesh(), Bvh.of(piece.mesh()), SAMPLES), profile)
+                .stream()
+                .min(java.util.Comparator.comparingDouble(o -> o.size().z()))
+                .orElseThrow();
         return new Node.Piece(piece, Estimate.of(piece.mesh(), flat, profile, shop.material(profile.material()), printer));
     }
 }

@@ -23,10 +23,12 @@ import yellowbracket.print.Plates;
 import yellowbracket.print.SectionPrint;
 
 /**
- * The print queue as CSV: a row a section in the order it is printed. Read back, {@code section} and {@code printer} count, by the order of the rows; the other columns are for people.
+ * The print queue as CSV: a row a section in the order it is printed. Read back, {@code section} and {@code printer} count, by the order of
+ * the rows; the other columns are for people.
  */
 public final class QueueFile {
-    private static final List<String> HEAD = List.of("section", "printer", "plate", "start", "end", "hours", "grams", "material", "layer_mm", "nozzle_mm", "way_up");
+    private static final List<String> HEAD = List.of("section", "printer", "plate", "start", "end", "hours", "grams", "material",
+            "layer_mm", "nozzle_mm", "way_up");
     private static final long MOST_BYTES = 4_000_000;
 
     private QueueFile() {}
@@ -39,9 +41,17 @@ public final class QueueFile {
     }
 
     public static Path write(Node.Plating plates, Schedule schedule, Path file) throws IOException {
-        var placed = schedule.placed().stream().filter(p -> p.task().resource() == Task.Resource.PRINTER).collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
+        var placed = schedule.placed()
+                .stream()
+                .filter(p -> p.task().resource() == Task.Resource.PRINTER)
+                .collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
         var rows = new ArrayList<List<Object>>();
-        var sorted = plates.chosen().stream().sorted(Comparator.comparing((Plates.Plate p) -> Optional.ofNullable(placed.get("print:" + p.name())).map(Schedule.Placed::start).orElse(schedule.due()))).toList();
+        var sorted = plates.chosen()
+                .stream()
+                .sorted(Comparator.comparing((Plates.Plate p) -> Optional.ofNullable(placed.get("print:" + p.name()))
+                        .map(Schedule.Placed::start)
+                        .orElse(schedule.due())))
+                .toList();
         int number = 1;
         for (var plate : sorted) {
             var at = Optional.ofNullable(placed.get("print:" + plate.name()));
@@ -53,7 +63,9 @@ public final class QueueFile {
 
     private static List<Object> row(SectionPrint p, int plate, Optional<Schedule.Placed> at) {
         var f = p.profile();
-        return List.of(p.name(), p.printer().name(), plate, at.<Object>map(Schedule.Placed::start).orElse(""), at.<Object>map(Schedule.Placed::end).orElse(""), round(p.hours()), round(p.grams()), f.material(), f.layerMm(), f.nozzleMm(), p.orientation().label());
+        return List.of(p.name(), p.printer().name(), plate, at.<Object>map(Schedule.Placed::start).orElse(""),
+                at.<Object>map(Schedule.Placed::end).orElse(""), round(p.hours()), round(p.grams()), f.material(), f.layerMm(),
+                f.nozzleMm(), p.orientation().label());
     }
 
     private static double round(double v) {
@@ -76,13 +88,25 @@ public final class QueueFile {
     private static Outcome parse(String name, String text, Set<String> sections, Set<String> printers) {
         var order = new ArrayList<String>();
         var on = new LinkedHashMap<String, String>();
-        try (var csv = CSVParser.parse(new StringReader(text), CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).setIgnoreSurroundingSpaces(true).setIgnoreEmptyLines(true).setTrim(true).get())) {
-            if (!csv.getHeaderNames().contains("section")) return refused(name, "line 1", "there is no column \"section\"", "export the queue and change the order of its rows");
+        try (var csv = CSVParser.parse(new StringReader(text),
+                CSVFormat.DEFAULT.builder()
+                        .setHeader()
+                        .setSkipHeaderRecord(true)
+                        .setIgnoreSurroundingSpaces(true)
+                        .setIgnoreEmptyLines(true)
+                        .setTrim(true)
+                        .get())) {
+            if (!csv.getHeaderNames().contains("section"))
+                return refused(name, "line 1", "there is no column \"section\"", "export the queue and change the order of its rows");
             for (var row : csv) {
-                String where = "line " + csv.getCurrentLineNumber(), section = row.isSet("section") ? row.get("section") : "", printer = row.isMapped("printer") && row.isSet("printer") ? row.get("printer") : "";
-                if (!sections.contains(section)) return refused(name, where, "there is no section \"" + section + "\"", "the build has " + String.join(", ", new TreeSet<>(sections)));
-                if (order.contains(section)) return refused(name, where, "section " + section + " is there twice", "leave one row of each section");
-                if (!printer.isEmpty() && !printers.contains(printer)) return refused(name, where, "there is no printer \"" + printer + "\"", "the shop has " + String.join(", ", new TreeSet<>(printers)));
+                String where = "line " + csv.getCurrentLineNumber(), section = row.isSet("section") ? row.get("section") : "",
+                        printer = row.isMapped("printer") && row.isSet("printer") ? row.get("printer") : "";
+                if (!sections.contains(section)) return refused(name, where, "there is no section \"" + section + "\"",
+                        "the build has " + String.join(", ", new TreeSet<>(sections)));
+                if (order.contains(section))
+                    return refused(name, where, "section " + section + " is there twice", "leave one row of each section");
+                if (!printer.isEmpty() && !printers.contains(printer)) return refused(name, where,
+                        "there is no printer \"" + printer + "\"", "the shop has " + String.join(", ", new TreeSet<>(printers)));
                 order.add(section);
                 if (!printer.isEmpty()) on.put(section, printer);
             }

@@ -8,7 +8,10 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import yellowbracket.mesh.Progress;
 
-/** The results of one pass as they come in: each node made from its inputs or remembered, published at once, failing only what needs it. Single use, one thread. */
+/**
+ * The results of one pass as they come in: each node made from its inputs or remembered, published at once, failing only what needs it.
+ * Single use, one thread.
+ */
 final class Results {
     private final Build build;
     private final Memo memo;

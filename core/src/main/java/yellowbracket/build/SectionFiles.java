@@ -20,7 +20,8 @@ import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
 
 /**
- * Everything the next program and the workshop need of the sections of one prop: an STL each, loose pins, one 3MF with all of them named, the cut list and the
+ * Everything the next program and the workshop need of the sections of one prop: an STL each, loose pins, one 3MF with all of them named,
+ * the cut list and the
  * section map. With prints, sections lie as they will be printed, on z = 0; without, where they sit in the prop.
  */
 public record SectionFiles(String heading, double scale, Registered registered, Optional<PrintPlan> prints) {
@@ -93,28 +94,41 @@ public record SectionFiles(String heading, double scale, Registered registered, 
         var rows = new ArrayList<List<Object>>();
         for (var s : registered.sections().sections()) {
             var p = print(s.name());
-            String seams = String.join(" ", registered.sections().seams().stream().filter(q -> q.first().equals(s.name()) || q.second().equals(s.name())).map(q -> q.name()).toList());
+            String seams = String.join(" ",
+                    registered.sections()
+                            .seams()
+                            .stream()
+                            .filter(q -> q.first().equals(s.name()) || q.second().equals(s.name()))
+                            .map(q -> q.name())
+                            .toList());
             var size = s.size();
-            rows.add(List.of(s.name(), files.get(s.name()).getFileName(), 1, tenth(size.x()), tenth(size.y()), tenth(size.z()), Math.round(s.mesh().volumeMm3()), p.<Object>map(q -> tenth(q.estimate().grams())).orElse(""),
-                    p.<Object>map(q -> tenth(q.hours())).orElse(""), p.map(q -> q.printer().name()).orElse(""), p.map(q -> q.orientation().label()).orElse("as worn"), s.closed() ? "yes" : "no", seams, note(s, p, Optional.ofNullable(twins.get(s.name())))));
+            rows.add(List.of(s.name(), files.get(s.name()).getFileName(), 1, tenth(size.x()), tenth(size.y()), tenth(size.z()),
+                    Math.round(s.mesh().volumeMm3()), p.<Object>map(q -> tenth(q.estimate().grams())).orElse(""),
+                    p.<Object>map(q -> tenth(q.hours())).orElse(""), p.map(q -> q.printer().name()).orElse(""),
+                    p.map(q -> q.orientation().label()).orElse("as worn"), s.closed() ? "yes" : "no", seams,
+                    note(s, p, Optional.ofNullable(twins.get(s.name())))));
         }
         for (var l : registered.loose()) {
             var size = l.mesh().bounds().size();
-            rows.add(List.of(l.name(), l.name().replace(" mm", "").replace(" x ", "x").replace(' ', '-') + ".stl", l.count(), tenth(size.x()), tenth(size.y()), tenth(size.z()), Math.round(l.mesh().volumeMm3()), "", "", "", "lying on its flat", "yes", "", "loose"));
+            rows.add(List.of(l.name(), l.name().replace(" mm", "").replace(" x ", "x").replace(' ', '-') + ".stl", l.count(),
+                    tenth(size.x()), tenth(size.y()), tenth(size.z()), Math.round(l.mesh().volumeMm3()), "", "", "", "lying on its flat",
+                    "yes", "", "loose"));
         }
-        for (var h : registered.hardware()) rows.add(List.of(h.kind().words() + " " + h.size(), "", h.count(), "", "", "", "", "", "", "", "", "", "", "to buy or print"));
-        return Export.csv(file, List.of("section", "file", "count", "x mm", "y mm", "z mm", "volume mm3", "grams", "hours", "printer", "way up", "closed", "seams", "note"), rows);
+        for (var h : registered.hardware())
+            rows.add(List.of(h.kind().words() + " " + h.size(), "", h.count(), "", "", "", "", "", "", "", "", "", "", "to buy or print"));
+        return Export.csv(file, List.of("section", "file", "count", "x mm", "y mm", "z mm", "volume mm3", "grams", "hours", "printer",
+                "way up", "closed", "seams", "note"), rows);
     }
 
     /** Twins, and where to pause for magnets that are printed in. */
     private String note(Section s, Optional<SectionPrint> print, Optional<Alike.Twin> twin) {
         var notes = new ArrayList<String>();
         twin.ifPresent(t -> notes.add(t.words()));
-        if (print.isPresent())
-            for (var f : registered.fitted()) {
-                if (f.kind() != RegistrationKind.SEALED_MAGNETS || !f.above().equals(s.name()) && !f.below().equals(s.name())) continue;
-                notes.add(pause(s, print.get(), f.pauseHeightMm(s.mesh(), print.get().orientation().turn(), f.above().equals(s.name())), f.size()));
-            }
+        if (print.isPresent()) for (var f : registered.fitted()) {
+            if (f.kind() != RegistrationKind.SEALED_MAGNETS || !f.above().equals(s.name()) && !f.below().equals(s.name())) continue;
+            notes.add(pause(s, print.get(), f.pauseHeightMm(s.mesh(), print.get().orientation().turn(), f.above().equals(s.name())),
+                    f.size()));
+        }
         return String.join("; ", notes);
     }
 

@@ -24,7 +24,8 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.SafeFile;
 
 /**
- * The section map: one A4 page with all sections pulled apart and lettered, seams marked where they meet, and beside it sizes, seams and hardware. Drawn by
+ * The section map: one A4 page with all sections pulled apart and lettered, seams marked where they meet, and beside it sizes, seams and
+ * hardware. Drawn by
  * painter's order from light copies of the sections, looking at the wearer's face from the left and a little above. Single use.
  */
 final class SectionMap {
@@ -41,7 +42,8 @@ final class SectionMap {
     private static final float[] PAPER = {0.973f, 0.969f, 0.953f};
     private static final float[] INK = {0.114f, 0.133f, 0.149f};
     private static final float[] SOFT = {0.353f, 0.38f, 0.408f};
-    private static final float[][] FILLS = {{0.58f, 0.69f, 0.71f}, {0.82f, 0.70f, 0.54f}, {0.65f, 0.62f, 0.56f}, {0.76f, 0.79f, 0.72f}, {0.70f, 0.59f, 0.64f}, {0.53f, 0.62f, 0.50f}, {0.60f, 0.63f, 0.74f}, {0.74f, 0.65f, 0.52f}};
+    private static final float[][] FILLS = {{0.58f, 0.69f, 0.71f}, {0.82f, 0.70f, 0.54f}, {0.65f, 0.62f, 0.56f}, {0.76f, 0.79f, 0.72f},
+            {0.70f, 0.59f, 0.64f}, {0.53f, 0.62f, 0.50f}, {0.60f, 0.63f, 0.74f}, {0.74f, 0.65f, 0.52f}};
 
     private final PDDocument document = new PDDocument();
     private final PDFont head = PdfPages.font(document, "barlow-condensed-600.ttf");
@@ -56,7 +58,12 @@ final class SectionMap {
 
     private SectionMap(Registered registered) {
         this.registered = registered;
-        whole = registered.sections().sections().stream().map(s -> s.mesh().bounds()).reduce(Bounds3::union).orElseThrow(() -> new IllegalArgumentException("no sections to draw"));
+        whole = registered.sections()
+                .sections()
+                .stream()
+                .map(s -> s.mesh().bounds())
+                .reduce(Bounds3::union)
+                .orElseThrow(() -> new IllegalArgumentException("no sections to draw"));
         for (var s : registered.sections().sections()) moved.put(s.name(), s.mesh().bounds().centre().minus(whole.centre()).times(APART));
     }
 
@@ -74,8 +81,10 @@ final class SectionMap {
         fresh();
         var size = whole.size();
         text(head, 17, MARGIN, TALL - MARGIN - 8, heading, INK);
-        text(body, 7.5f, MARGIN, TALL - MARGIN - 21, String.format(Locale.ROOT, "at %.1f %%: %.0f x %.0f x %.0f mm, %d sections, %d seams; pulled apart, looked at from the wearer's front left", 100 * scale,
-                size.x(), size.y(), size.z(), registered.sections().sections().size(), registered.sections().seams().size()), SOFT);
+        text(body, 7.5f, MARGIN, TALL - MARGIN - 21, String.format(Locale.ROOT,
+                "at %.1f %%: %.0f x %.0f x %.0f mm, %d sections, %d seams; pulled apart, looked at from the wearer's front left",
+                100 * scale, size.x(), size.y(), size.z(), registered.sections().sections().size(), registered.sections().seams().size()),
+                SOFT);
         drawing();
         tables();
         out.close();
@@ -108,7 +117,8 @@ final class SectionMap {
     private void drawing() throws IOException {
         var facets = new ArrayList<Facet>();
         int i = 0;
-        for (var s : registered.sections().sections()) facets(Simplify.to(s.mesh(), TRIANGLES_EACH, yellowbracket.mesh.Progress.NONE), moved.get(s.name()), FILLS[i++ % FILLS.length], facets);
+        for (var s : registered.sections().sections()) facets(Simplify.to(s.mesh(), TRIANGLES_EACH, yellowbracket.mesh.Progress.NONE),
+                moved.get(s.name()), FILLS[i++ % FILLS.length], facets);
         fitToPage(facets);
         facets.sort(Comparator.comparingDouble(Facet::depth));
         out.setLineWidth(0.15f);
@@ -140,13 +150,12 @@ final class SectionMap {
 
     private void fitToPage(List<Facet> facets) {
         double x0 = 1e300, x1 = -1e300, y0 = 1e300, y1 = -1e300;
-        for (var f : facets)
-            for (var p : List.of(f.a, f.b, f.c)) {
-                x0 = Math.min(x0, p.x());
-                x1 = Math.max(x1, p.x());
-                y0 = Math.min(y0, p.y());
-                y1 = Math.max(y1, p.y());
-            }
+        for (var f : facets) for (var p : List.of(f.a, f.b, f.c)) {
+            x0 = Math.min(x0, p.x());
+            x1 = Math.max(x1, p.x());
+            y0 = Math.min(y0, p.y());
+            y1 = Math.max(y1, p.y());
+        }
         double room = WIDE - 3 * MARGIN - TABLE, high = TALL - 2 * MARGIN - 40;
         unit = Math.min(room / Math.max(1, x1 - x0), high / Math.max(1, y1 - y0));
         midX = MARGIN + room / 2 - unit * (x0 + x1) / 2;
@@ -191,9 +200,11 @@ final class SectionMap {
         y = TALL - MARGIN - 8;
         var sections = registered.sections();
         heading("sections");
-        for (var s : sections.sections()) row(String.format(Locale.ROOT, "%-3s %4.0f x %4.0f x %4.0f mm  %6.0f cm3", s.name(), s.size().x(), s.size().y(), s.size().z(), s.mesh().volumeMm3() / 1000));
+        for (var s : sections.sections()) row(String.format(Locale.ROOT, "%-3s %4.0f x %4.0f x %4.0f mm  %6.0f cm3", s.name(), s.size().x(),
+                s.size().y(), s.size().z(), s.mesh().volumeMm3() / 1000));
         if (!sections.seams().isEmpty()) heading("seams: length, seen, held by");
-        for (var s : sections.seams()) row(String.format(Locale.ROOT, "%-6s %4.0f %4.0f mm  %s", s.name(), s.lengthMm(), s.showLengthMm(), registered.words(s.name())));
+        for (var s : sections.seams()) row(String.format(Locale.ROOT, "%-6s %4.0f %4.0f mm  %s", s.name(), s.lengthMm(), s.showLengthMm(),
+                registered.words(s.name())));
         if (!registered.hardware().isEmpty()) heading("hardware");
         for (var h : registered.hardware()) row(h.words());
         var rest = new ArrayList<>(registered.findings());

@@ -19,26 +19,38 @@ import yellowbracket.shop.Rate;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
 
-/** The maker's own shop across builds: printers, wearers, stock, and what each build taught (rates by work, by {@link Build#key}). One JSON file in the user's configuration folder. */
-public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools, Map<String, Map<String, Rate>> learned) {
+/**
+ * The maker's own shop across builds: printers, wearers, stock, and what each build taught (rates by work, by {@link Build#key}). One JSON
+ * file in the user's configuration folder.
+ */
+public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
+        Map<String, Map<String, Rate>> learned) {
     public static final int SCHEMA = 2;
-    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule()).disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS).enable(SerializationFeature.INDENT_OUTPUT);
+    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
+            .registerModule(new JavaTimeModule())
+            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
+            .enable(SerializationFeature.INDENT_OUTPUT);
 
     /** Before anything was entered: the catalogue's printers. */
     public static ShopFile fresh() {
         return new ShopFile(SCHEMA, Catalogue.builtIn().printers(), List.of(), List.of(), List.of(), Map.of());
     }
 
-    /** The file's content, or a fresh shop when there is none. @throws IOException with a plain reason when it cannot be read; it is left as it is */
+    /**
+     * The file's content, or a fresh shop when there is none. @throws IOException with a plain reason when it cannot be read; it is left as
+     * it is
+     */
     public static ShopFile read(Path file) throws IOException {
         if (!Files.exists(file)) return fresh();
         try {
             var root = MAPPER.readTree(Files.readString(file));
-            if (root.path("schema").asInt() > SCHEMA) throw new IOException("the shop file was saved by a newer version; update the program");
+            if (root.path("schema").asInt() > SCHEMA)
+                throw new IOException("the shop file was saved by a newer version; update the program");
             if (root.path("schema").asInt() < SCHEMA && root instanceof ObjectNode o) fromFirst(o);
             return MAPPER.treeToValue(root, ShopFile.class);
         } catch (JsonProcessingException e) {
-            throw new IOException("the shop file " + file.getFileName() + " is damaged; mend it or move it away, a fresh one is used meanwhile");
+            throw new IOException(
+                    "the shop file " + file.getFileName() + " is damaged; mend it or move it away, a fresh one is used meanwhile");
         }
     }
 

@@ -27,7 +27,8 @@ import yellowbracket.wear.PadPlan;
 /** The nodes of the Size station, in three steps: what the slider shows, the way in, the rest of the page. */
 final class SizeNodes {
     /** Results only a prop that somebody wears has. */
-    private static final List<Node<?>> ON_A_HEAD = List.of(Node.ROOMS, Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PADS, Node.FIELDS, Node.DONNING, Node.REMEDIES, Node.BY_AXIS, Node.TEST_PIECES, Node.MASK, Node.MASK_READ);
+    private static final List<Node<?>> ON_A_HEAD = List.of(Node.ROOMS, Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PADS, Node.FIELDS,
+            Node.DONNING, Node.REMEDIES, Node.BY_AXIS, Node.TEST_PIECES, Node.MASK, Node.MASK_READ);
 
     private final Build build;
     private final Results results;
@@ -61,16 +62,28 @@ final class SizeNodes {
         results.newest(Node.FITS, p).filter(f -> !f.list().isEmpty() && f.list().getFirst().wearer().equals(main)).ifPresent(before -> {
             var f = before.list().getFirst();
             var pose = f.pose().grown(p.scale() / f.scale());
-            results.node(Node.CLEARANCE, p, List.of(cavity, main, p.scale(), pose), () -> Clearance.of(f.clearance().form(), cavity, p.scale(), pose));
+            results.node(Node.CLEARANCE, p, List.of(cavity, main, p.scale(), pose),
+                    () -> Clearance.of(f.clearance().form(), cavity, p.scale(), pose));
         });
-        var rooms = results.node(Node.ROOMS, p, List.of(cavity, wearers, trials(p)), () -> new Node.Rooms(wearers.stream()
-                .collect(Collectors.toMap(Wearer::name, w -> Fit.room(w, trials(p).getOrDefault(w.name(), List.of()), forms.get(w.name()), cavity))))).byWearer();
-        var scales = results.node(Node.SCALES, p, List.of(cavity, rooms), () -> new Node.AllScales(wearers.parallelStream()
-                .collect(Collectors.toMap(Wearer::name, w -> Fit.scales(rooms.get(w.name()), forms.get(w.name()), cavity, results.progress())))));
-        var fits = results.node(Node.FITS, p, List.of(cavity, wearers, rooms, p.scale()), () -> new Node.Fits(wearers.parallelStream()
-                .map(w -> Fit.of(rooms.get(w.name()), forms.get(w.name()), cavity, p.scale(), scales.byWearer().get(w.name()))).toList()));
+        var rooms = results
+                .node(Node.ROOMS, p, List.of(cavity, wearers, trials(p)),
+                        () -> new Node.Rooms(wearers.stream()
+                                .collect(Collectors.toMap(Wearer::name,
+                                        w -> Fit.room(w, trials(p).getOrDefault(w.name(), List.of()), forms.get(w.name()), cavity)))))
+                .byWearer();
+        var scales = results.node(Node.SCALES, p, List.of(cavity, rooms),
+                () -> new Node.AllScales(wearers.parallelStream()
+                        .collect(Collectors.toMap(Wearer::name,
+                                w -> Fit.scales(rooms.get(w.name()), forms.get(w.name()), cavity, results.progress())))));
+        var fits = results.node(Node.FITS, p, List.of(cavity, wearers, rooms, p.scale()),
+                () -> new Node.Fits(wearers.parallelStream()
+                        .map(w -> Fit.of(rooms.get(w.name()), forms.get(w.name()), cavity, p.scale(), scales.byWearer().get(w.name())))
+                        .toList()));
         results.node(Node.CLEARANCE, p, List.of(fits), () -> fits.list().getFirst().clearance());
-        return results.node(Node.PADS, p, List.of(fits), () -> new Node.Pads(fits.list().stream().map(f -> PadPlan.of(f.wearer(), f.clearance(), shop.foamsMm())).toList())).sets();
+        return results
+                .node(Node.PADS, p, List.of(fits),
+                        () -> new Node.Pads(fits.list().stream().map(f -> PadPlan.of(f.wearer(), f.clearance(), shop.foamsMm())).toList()))
+                .sets();
     }
 
     private List<Wearer> wearers(Prop p) {
@@ -79,8 +92,12 @@ final class SizeNodes {
 
     /** What test pieces told, by wearer, oldest first. */
     private Map<String, List<Trial>> trials(Prop p) {
-        return build.log().stream().filter(e -> e.kind() == yellowbracket.log.Entry.Kind.FIT && e.about().equals(p.id())).map(e -> e.trial().orElseThrow())
-                .collect(Collectors.groupingBy(t -> t.wearer(), java.util.TreeMap::new, Collectors.mapping(t -> t.trial(), Collectors.toList())));
+        return build.log()
+                .stream()
+                .filter(e -> e.kind() == yellowbracket.log.Entry.Kind.FIT && e.about().equals(p.id()))
+                .map(e -> e.trial().orElseThrow())
+                .collect(Collectors.groupingBy(t -> t.wearer(), java.util.TreeMap::new,
+                        Collectors.mapping(t -> t.trial(), Collectors.toList())));
     }
 
     /** Whether each wearer's head goes in: dearer than the fit, so it comes after what the slider shows. */
@@ -90,10 +107,12 @@ final class SizeNodes {
         var fits = known.require(Node.FITS, p.id());
         var cavity = known.require(Node.CAVITY, p.id());
         var wearers = fits.list().stream().map(Fit::wearer).toList();
-        var fields = results.node(Node.FIELDS, p, List.of(wearers), () -> new Node.Fields(fits.list().stream().map(f -> HeadField.of(f.clearance().form(), f.wearer(), results.progress())).toList()));
+        var fields = results.node(Node.FIELDS, p, List.of(wearers), () -> new Node.Fields(
+                fits.list().stream().map(f -> HeadField.of(f.clearance().form(), f.wearer(), results.progress())).toList()));
         results.node(Node.DONNING, p, List.of(fits, fields), () -> {
             var out = new ArrayList<Donning>();
-            for (int i = 0; i < fits.list().size(); i++) out.add(Donning.of(fields.list().get(i), cavity, p.scale(), fits.list().get(i).pose(), results.progress()));
+            for (int i = 0; i < fits.list().size(); i++)
+                out.add(Donning.of(fields.list().get(i), cavity, p.scale(), fits.list().get(i).pose(), results.progress()));
             return new Node.Donnings(List.copyOf(out));
         });
     }
@@ -117,12 +136,14 @@ final class SizeNodes {
         var main = fits.list().getFirst();
         results.node(Node.TEST_PIECES, p, List.of(fits, donnings, p.profile()), () -> pieces(p, main, donnings.list().getFirst(), cavity));
         var scales = known.require(Node.SCALES, p.id()).byWearer().get(main.wearer().name());
-        results.node(Node.BY_AXIS, p, List.of(cavity, main.room(), scales), () -> new Node.ByAxis(Proportions.of(main.room(), main.clearance().form(), cavity, scales)));
+        results.node(Node.BY_AXIS, p, List.of(cavity, main.room(), scales),
+                () -> new Node.ByAxis(Proportions.of(main.room(), main.clearance().form(), cavity, scales)));
         var fields = known.require(Node.FIELDS, p.id());
         results.node(Node.REMEDIES, p, List.of(donnings, fields), () -> {
             for (int i = 0; i < donnings.list().size(); i++) {
                 if (donnings.list().get(i).passes()) continue;
-                return new Node.Remedies(Optional.of(fits.list().get(i).wearer().name()), Remedy.of(fields.list().get(i), cavity, p.scale(), donnings.list().get(i), results.progress()));
+                return new Node.Remedies(Optional.of(fits.list().get(i).wearer().name()),
+                        Remedy.of(fields.list().get(i), cavity, p.scale(), donnings.list().get(i), results.progress()));
             }
             return new Node.Remedies(Optional.empty(), List.of());
         });
@@ -145,6 +166,7 @@ final class SizeNodes {
         var wearers = wearers(p).stream().filter(w -> w.head().check().isEmpty()).toList();
         if (wearers.isEmpty()) return;
         var read = results.node(Node.MASK_READ, p, List.of(mesh), () -> MaskFit.Read.of(mesh, index));
-        results.node(Node.MASK, p, List.of(read, wearers, p.scale()), () -> new Node.MaskFits(wearers.stream().map(w -> MaskFit.of(w, HeadForm.of(w), read, p.scale())).toList()));
+        results.node(Node.MASK, p, List.of(read, wearers, p.scale()),
+                () -> new Node.MaskFits(wearers.stream().map(w -> MaskFit.of(w, HeadForm.of(w), read, p.scale())).toList()));
     }
 }

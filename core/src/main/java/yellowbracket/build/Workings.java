@@ -13,7 +13,8 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 
 /**
- * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are dropped. Listeners
+ * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are
+ * dropped. Listeners
  * hear after every node, on the worker's thread. What-ifs wait until the shown build is derived and share what is already known.
  */
 public final class Workings implements AutoCloseable {
@@ -72,7 +73,10 @@ public final class Workings implements AutoCloseable {
         return latest;
     }
 
-    /** Derives another build after the shown one and hands its results over, on the worker's thread; dropped when the shown build changes first. */
+    /**
+     * Derives another build after the shown one and hands its results over, on the worker's thread; dropped when the shown build changes
+     * first.
+     */
     public void whatIf(Build build, Meshes meshes, BiConsumer<Build, Derived> then) {
         var round = asideRound.get();
         submit(() -> {

@@ -16,7 +16,8 @@ public final class Cover {
         double[] now = Lab.linear(baseHex), paint = Lab.linear(paintHex);
         var target = Lab.ofHex(paintHex);
         for (int n = 1; n < MOST; n++) {
-            for (int i = 0; i < 3; i++) now[i] += (paint[i] - now[i]) * (1 - (1 - opacity) * (OWN_HUE_FLOOR + (1 - OWN_HUE_FLOOR) * paint[i]));
+            for (int i = 0; i < 3; i++)
+                now[i] += (paint[i] - now[i]) * (1 - (1 - opacity) * (OWN_HUE_FLOOR + (1 - OWN_HUE_FLOOR) * paint[i]));
             if (n >= 2 && Lab.ofLinear(now).difference(target) < HIDDEN) return n;
         }
         return MOST;

@@ -1,7 +1,8 @@
 package yellowbracket.colour;
 
 /**
- * CIE L*a*b* under D65. Differences by CIEDE2000 as in Sharma, Wu, Dalal, "The CIEDE2000 color-difference formula: implementation notes, supplementary
+ * CIE L*a*b* under D65. Differences by CIEDE2000 as in Sharma, Wu, Dalal, "The CIEDE2000 color-difference formula: implementation notes,
+ * supplementary
  * test data, and mathematical observations" (2005).
  */
 public record Lab(double l, double a, double b) {

@@ -11,7 +11,8 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Sections that one file can print: a section which is the same as an earlier one in some quarter turn, or its mirror image. Compared by the distance of
+ * Sections that one file can print: a section which is the same as an earlier one in some quarter turn, or its mirror image. Compared by
+ * the distance of
  * vertices to the other's surface both ways, so that the triangles may differ; up to 400 vertices each way are asked.
  */
 public final class Alike {
@@ -31,8 +32,12 @@ public final class Alike {
     public static List<String> sentences(List<Twin> twins) {
         var by = new LinkedHashMap<String, List<Twin>>();
         for (var t : twins) by.computeIfAbsent(t.of() + t.mirrored(), k -> new ArrayList<>()).add(t);
-        return by.values().stream().map(list -> list.size() == 1 ? list.getFirst().words()
-                : String.join(", ", list.stream().map(Twin::section).toList()) + (list.getFirst().mirrored() ? " are mirror images of " : " are the same as ") + list.getFirst().of()).toList();
+        return by.values()
+                .stream()
+                .map(list -> list.size() == 1 ? list.getFirst().words()
+                        : String.join(", ", list.stream().map(Twin::section).toList())
+                                + (list.getFirst().mirrored() ? " are mirror images of " : " are the same as ") + list.getFirst().of())
+                .toList();
     }
 
     /** At most one for each section, naming the earliest that serves. */
@@ -48,14 +53,17 @@ public final class Alike {
 
     private static Optional<Twin> twin(Section s, Section of) {
         double v = s.mesh().volumeMm3(), w = of.mesh().volumeMm3();
-        if (Math.abs(v - w) > 2e-4 * Math.max(Math.abs(v), Math.abs(w)) || Math.abs(s.mesh().areaMm2() - of.mesh().areaMm2()) > 2e-4 * of.mesh().areaMm2()) return Optional.empty();
+        if (Math.abs(v - w) > 2e-4 * Math.max(Math.abs(v), Math.abs(w))
+                || Math.abs(s.mesh().areaMm2() - of.mesh().areaMm2()) > 2e-4 * of.mesh().areaMm2())
+            return Optional.empty();
         var mine = Bvh.of(s.mesh());
         var theirs = Bvh.of(of.mesh());
-        for (boolean mirrored : new boolean[] {false, true})
-            for (var t : Turn.quarterTurns()) {
-                UnaryOperator<Vec3> there = mirrored ? p -> t.apply(across(p)) : t::apply, back = mirrored ? p -> across(t.inverse().apply(p)) : t.inverse()::apply;
-                if (covers(s.mesh(), of.mesh(), theirs, there) && covers(of.mesh(), s.mesh(), mine, back)) return Optional.of(new Twin(s.name(), of.name(), mirrored));
-            }
+        for (boolean mirrored : new boolean[] {false, true}) for (var t : Turn.quarterTurns()) {
+            UnaryOperator<Vec3> there = mirrored ? p -> t.apply(across(p)) : t::apply,
+                    back = mirrored ? p -> across(t.inverse().apply(p)) : t.inverse()::apply;
+            if (covers(s.mesh(), of.mesh(), theirs, there) && covers(of.mesh(), s.mesh(), mine, back))
+                return Optional.of(new Twin(s.name(), of.name(), mirrored));
+        }
         return Optional.empty();
     }
 
@@ -71,7 +79,8 @@ public final class Alike {
         var want = other.bounds().size();
         for (int a = 0; a < 3; a++) if (Math.abs(Math.abs(size.get(a)) - want.get(a)) > 2 * NEAR_MM) return false;
         int step = Math.max(1, one.vertexCount() / ASKED);
-        for (int v = 0; v < one.vertexCount(); v += step) if (index.distance(map.apply(one.point(v).minus(from)).plus(to)) > NEAR_MM) return false;
+        for (int v = 0; v < one.vertexCount(); v += step)
+            if (index.distance(map.apply(one.point(v).minus(from)).plus(to)) > NEAR_MM) return false;
         return true;
     }
 }

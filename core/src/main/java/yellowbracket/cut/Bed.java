@@ -16,7 +16,8 @@ public record Bed(double x, double y, double z) {
         var parts = text.toLowerCase(java.util.Locale.ROOT).split("[x*,]");
         try {
             if (parts.length == 3) {
-                var bed = new Bed(Double.parseDouble(parts[0].strip()), Double.parseDouble(parts[1].strip()), Double.parseDouble(parts[2].strip()));
+                var bed = new Bed(Double.parseDouble(parts[0].strip()), Double.parseDouble(parts[1].strip()),
+                        Double.parseDouble(parts[2].strip()));
                 if (bed.x > 0 && bed.y > 0 && bed.z > 0) return bed;
             }
         } catch (NumberFormatException e) {

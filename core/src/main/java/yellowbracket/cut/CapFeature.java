@@ -4,8 +4,10 @@ import java.util.List;
 import org.locationtech.jts.geom.Polygon;
 
 /**
- * Something worked into the flat face of a section: {@code footprint} in the coordinates of the cut plane, mm, and how it goes on from the face. Every level
- * is the footprint, scaled about its centroid by {@code share}, at {@code height} mm from the face: above 0 it stands out (tongue), below it goes in (socket,
+ * Something worked into the flat face of a section: {@code footprint} in the coordinates of the cut plane, mm, and how it goes on from the
+ * face. Every level
+ * is the footprint, scaled about its centroid by {@code share}, at {@code height} mm from the face: above 0 it stands out (tongue), below
+ * it goes in (socket,
  * groove, letter). The first level lies in the face.
  */
 public record CapFeature(Polygon footprint, List<Level> levels) {
@@ -14,7 +16,8 @@ public record CapFeature(Polygon footprint, List<Level> levels) {
 
     public CapFeature {
         levels = List.copyOf(levels);
-        if (levels.size() < 2 || levels.getFirst().height() != 0) throw new IllegalArgumentException("a feature starts in the face and goes somewhere");
+        if (levels.size() < 2 || levels.getFirst().height() != 0)
+            throw new IllegalArgumentException("a feature starts in the face and goes somewhere");
         if (footprint.isEmpty()) throw new IllegalArgumentException("a feature needs a footprint");
     }
 

@@ -131,7 +131,8 @@ final class CapTriangulator {
 
     private int rightmost(int[] loop) {
         int best = 0;
-        for (int i = 1; i < loop.length; i++) if (u[loop[i]] > u[loop[best]] || u[loop[i]] == u[loop[best]] && v[loop[i]] > v[loop[best]]) best = i;
+        for (int i = 1; i < loop.length; i++)
+            if (u[loop[i]] > u[loop[best]] || u[loop[i]] == u[loop[best]] && v[loop[i]] > v[loop[best]]) best = i;
         return best;
     }
 
@@ -276,7 +277,10 @@ final class CapTriangulator {
             return grid.clear(ring[prev[i]], ring[i], ring[next[i]], gone);
         }
 
-        /** When no proper ear is left (touching or crossing loops): the flattest convex corner, so that the work ends and every edge is used. */
+        /**
+         * When no proper ear is left (touching or crossing loops): the flattest convex corner, so that the work ends and every edge is
+         * used.
+         */
         private int leastHarm() {
             int best = -1;
             double least = Double.POSITIVE_INFINITY;
@@ -333,7 +337,8 @@ final class CapTriangulator {
             }
             minU = lu;
             minV = lv;
-            cell = Math.max(1e-9, Math.sqrt(Math.max(1e-12, (hu - lu) * (hv - lv)) / Math.max(1, ring.length)) * 1.5 + Math.max(hu - lu, hv - lv) / 512);
+            cell = Math.max(1e-9,
+                    Math.sqrt(Math.max(1e-12, (hu - lu) * (hv - lv)) / Math.max(1, ring.length)) * 1.5 + Math.max(hu - lu, hv - lv) / 512);
             columns = (int) ((hu - lu) / cell) + 1;
             rows = (int) ((hv - lv) / cell) + 1;
             head = new int[columns * rows];
@@ -351,13 +356,11 @@ final class CapTriangulator {
         boolean clear(int a, int b, int c, boolean[] gone) {
             int c0 = column(Math.min(u[a], Math.min(u[b], u[c]))), c1 = column(Math.max(u[a], Math.max(u[b], u[c])));
             int r0 = row(Math.min(v[a], Math.min(v[b], v[c]))), r1 = row(Math.max(v[a], Math.max(v[b], v[c])));
-            for (int r = r0; r <= r1; r++)
-                for (int k = c0; k <= c1; k++)
-                    for (int i = head[k + columns * r]; i >= 0; i = link[i]) {
-                        int q = ring[i];
-                        if (gone[i] || q == a || q == b || q == c) continue;
-                        if (inTriangle(u[q], v[q], u[a], v[a], u[b], v[b], u[c], v[c])) return false;
-                    }
+            for (int r = r0; r <= r1; r++) for (int k = c0; k <= c1; k++) for (int i = head[k + columns * r]; i >= 0; i = link[i]) {
+                int q = ring[i];
+                if (gone[i] || q == a || q == b || q == c) continue;
+                if (inTriangle(u[q], v[q], u[a], v[a], u[b], v[b], u[c], v[c])) return false;
+            }
             return true;
         }
 

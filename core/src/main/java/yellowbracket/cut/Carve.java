@@ -14,9 +14,12 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Adds a {@link ConvexSolid} to a closed mesh or takes it away. The mesh's triangles near the solid are split along the solid's planes, each split edge in both
- * triangles that share it; those inside the solid go, and each of its faces is filled by a polygon made of the rim left behind and of the solid's own
- * edges where they count. No vertex is moved and every edge is used once each way, so a closed mesh stays closed. O(n) plus the work near the solid.
+ * Adds a {@link ConvexSolid} to a closed mesh or takes it away. The mesh's triangles near the solid are split along the solid's planes,
+ * each split edge in both
+ * triangles that share it; those inside the solid go, and each of its faces is filled by a polygon made of the rim left behind and of the
+ * solid's own
+ * edges where they count. No vertex is moved and every edge is used once each way, so a closed mesh stays closed. O(n) plus the work near
+ * the solid.
  */
 public final class Carve {
     /** A vertex nearer to a plane than this counts as on it, mm. */
@@ -87,7 +90,8 @@ public final class Carve {
         }
         var out = new MeshBuilder(mesh.vertexCount() + 64, mesh.triangleCount() + 256);
         for (int v = 0; v < mesh.vertexCount(); v++) out.addVertex(mesh.x(v), mesh.y(v), mesh.z(v));
-        for (int f = 0; f < isLocal.length; f++) if (!isLocal[f]) out.addTriangle(mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f));
+        for (int f = 0; f < isLocal.length; f++)
+            if (!isLocal[f]) out.addTriangle(mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f));
         for (var t : kept) out.addTriangle(t[0], t[1], t[2], t[3]);
         var triangles = caps(rim);
         for (var p : added) out.addVertex(p);
@@ -98,11 +102,10 @@ public final class Carve {
     /** Triangles whose box meets the solid's, and those that share an edge with them. */
     private void gather() {
         double[] lo = {1e300, 1e300, 1e300}, hi = {-1e300, -1e300, -1e300};
-        for (var c : solid.corners())
-            for (int a = 0; a < 3; a++) {
-                lo[a] = Math.min(lo[a], c.get(a) - 0.01);
-                hi[a] = Math.max(hi[a], c.get(a) + 0.01);
-            }
+        for (var c : solid.corners()) for (int a = 0; a < 3; a++) {
+            lo[a] = Math.min(lo[a], c.get(a) - 0.01);
+            hi[a] = Math.max(hi[a], c.get(a) + 0.01);
+        }
         var edges = new HashSet<Long>();
         for (int f = 0; f < isLocal.length; f++) {
             if (!meets(f, lo, hi)) continue;
@@ -124,8 +127,10 @@ public final class Carve {
     private boolean meets(int f, double[] lo, double[] hi) {
         int a = mesh.vertex(f, 0), b = mesh.vertex(f, 1), c = mesh.vertex(f, 2);
         return Math.max(mesh.x(a), Math.max(mesh.x(b), mesh.x(c))) >= lo[0] && Math.min(mesh.x(a), Math.min(mesh.x(b), mesh.x(c))) <= hi[0]
-                && Math.max(mesh.y(a), Math.max(mesh.y(b), mesh.y(c))) >= lo[1] && Math.min(mesh.y(a), Math.min(mesh.y(b), mesh.y(c))) <= hi[1]
-                && Math.max(mesh.z(a), Math.max(mesh.z(b), mesh.z(c))) >= lo[2] && Math.min(mesh.z(a), Math.min(mesh.z(b), mesh.z(c))) <= hi[2];
+                && Math.max(mesh.y(a), Math.max(mesh.y(b), mesh.y(c))) >= lo[1]
+                && Math.min(mesh.y(a), Math.min(mesh.y(b), mesh.y(c))) <= hi[1]
+                && Math.max(mesh.z(a), Math.max(mesh.z(b), mesh.z(c))) >= lo[2]
+                && Math.min(mesh.z(a), Math.min(mesh.z(b), mesh.z(c))) <= hi[2];
     }
 
     private Vec3 point(int v) {
@@ -148,7 +153,8 @@ public final class Carve {
             if (t[4] == 0) continue;
             for (int k = 0; k < 3; k++) {
                 int a = Math.min(t[k], t[(k + 1) % 3]), b = Math.max(t[k], t[(k + 1) % 3]);
-                double ha = heights.computeIfAbsent(a, v -> plane.height(point(v))), hb = heights.computeIfAbsent(b, v -> plane.height(point(v)));
+                double ha = heights.computeIfAbsent(a, v -> plane.height(point(v))),
+                        hb = heights.computeIfAbsent(b, v -> plane.height(point(v)));
                 if (side(ha) * side(hb) >= 0) continue;
                 crossing.computeIfAbsent(key(a, b), e -> {
                     added.add(point(a).plus(point(b).minus(point(a)).times(ha / (ha - hb))));
@@ -243,14 +249,16 @@ public final class Carve {
                 var from = solid.corners().get(p);
                 var along = solid.corners().get(q).minus(from);
                 var stops = new ArrayList<Integer>();
-                for (int v : onRim) if (side(solid.faces().get(i).height(point(v))) == 0 && side(solid.faces().get(j).height(point(v))) == 0) stops.add(v);
+                for (int v : onRim)
+                    if (side(solid.faces().get(i).height(point(v))) == 0 && side(solid.faces().get(j).height(point(v))) == 0) stops.add(v);
                 stops.sort(Comparator.comparingDouble(v -> point(v).minus(from).dot(along)));
                 for (int s = 0; s <= stops.size(); s++) {
                     var a = s == 0 ? from : point(stops.get(s - 1));
                     var b = s == stops.size() ? solid.corners().get(q) : point(stops.get(s));
                     if (a.distance(b) < 10 * ON) throw new Coplanar();
                     if (index.inside(a.plus(b).times(0.5)) == adding) continue;
-                    int u = s == 0 ? corner(p, cornerVertex) : stops.get(s - 1), w = s == stops.size() ? corner(q, cornerVertex) : stops.get(s);
+                    int u = s == 0 ? corner(p, cornerVertex) : stops.get(s - 1),
+                            w = s == stops.size() ? corner(q, cornerVertex) : stops.get(s);
                     byFace.get(adding ? i : j).merge(key(u, w), 1, Integer::sum);
                     byFace.get(adding ? j : i).merge(key(w, u), 1, Integer::sum);
                 }

@@ -7,8 +7,10 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A small closed block with flat faces and no dents, mm: the space behind all of {@code faces}, whose normals point outwards. {@code corners} holds its
- * vertices; {@code loops} the corner numbers of each face, counter-clockwise from outside. Made from its planes by clipping each with all others.
+ * A small closed block with flat faces and no dents, mm: the space behind all of {@code faces}, whose normals point outwards. {@code
+ * corners} holds its
+ * vertices; {@code loops} the corner numbers of each face, counter-clockwise from outside. Made from its planes by clipping each with all
+ * others.
  */
 public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<Integer>> loops) {
     /** Corners nearer to each other than this, mm, are one. */
@@ -29,7 +31,8 @@ public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<In
         for (var p : planes) {
             var polygon = square(p, far);
             for (var q : planes) if (q != p) polygon = clipped(polygon, q);
-            if (polygon.stream().anyMatch(c -> c.norm() > far / 2)) throw new IllegalArgumentException("the planes enclose no bounded space");
+            if (polygon.stream().anyMatch(c -> c.norm() > far / 2))
+                throw new IllegalArgumentException("the planes enclose no bounded space");
             var loop = new ArrayList<Integer>();
             for (var c : polygon) {
                 int at = number(corners, c);
@@ -44,7 +47,8 @@ public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<In
     }
 
     /**
-     * A lump with eight sides about an axis, its ends slanting 45 degrees towards {@code inward}, so that it grows out of a wall and prints without support
+     * A lump with eight sides about an axis, its ends slanting 45 degrees towards {@code inward}, so that it grows out of a wall and prints
+     * without support
      * either way up.
      * @param centre middle of the lump
      * @param axis unit, along which {@code half} mm lie to either side at the centre
@@ -82,8 +86,9 @@ public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<In
     private static List<Vec3> square(CutPlane p, double half) {
         var f = p.frame();
         var o = p.normal().times(p.offsetMm());
-        return List.of(o.minus(f.first().times(half)).minus(f.second().times(half)), o.plus(f.first().times(half)).minus(f.second().times(half)),
-                o.plus(f.first().times(half)).plus(f.second().times(half)), o.minus(f.first().times(half)).plus(f.second().times(half)));
+        return List.of(o.minus(f.first().times(half)).minus(f.second().times(half)),
+                o.plus(f.first().times(half)).minus(f.second().times(half)), o.plus(f.first().times(half)).plus(f.second().times(half)),
+                o.minus(f.first().times(half)).plus(f.second().times(half)));
     }
 
     /** What of a polygon lies behind a plane. */
@@ -106,7 +111,8 @@ public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<In
     }
 
     ConvexSolid moved(Vec3 by) {
-        return new ConvexSolid(faces.stream().map(f -> f.moved(f.normal().dot(by))).toList(), corners.stream().map(c -> c.plus(by)).toList(), loops);
+        return new ConvexSolid(faces.stream().map(f -> f.moved(f.normal().dot(by))).toList(),
+                corners.stream().map(c -> c.plus(by)).toList(), loops);
     }
 
     /** As a closed mesh. */

@@ -7,7 +7,8 @@ import yellowbracket.mesh.Vec3;
 public record CutPlane(Vec3 normal, double offsetMm) {
     public CutPlane {
         double n = normal.norm();
-        if (!(n > 0) || !Double.isFinite(n) || !Double.isFinite(offsetMm)) throw new IllegalArgumentException("no plane: normal " + normal + ", offset " + offsetMm);
+        if (!(n > 0) || !Double.isFinite(n) || !Double.isFinite(offsetMm))
+            throw new IllegalArgumentException("no plane: normal " + normal + ", offset " + offsetMm);
         if (Math.abs(n - 1) > 1e-12) {
             normal = normal.times(1 / n);
             offsetMm /= n;
@@ -47,8 +48,8 @@ public record CutPlane(Vec3 normal, double offsetMm) {
 
     /** How a maker would say it: {@code x = 12.0 mm}, or the normal where it leans. */
     public String words() {
-        for (int a = 0; a < 3; a++)
-            if (Math.abs(normal.get(a)) > 0.999999) return String.format(Locale.ROOT, "%s = %.1f mm", "xyz".charAt(a), normal.get(a) > 0 ? offsetMm : -offsetMm);
+        for (int a = 0; a < 3; a++) if (Math.abs(normal.get(a)) > 0.999999)
+            return String.format(Locale.ROOT, "%s = %.1f mm", "xyz".charAt(a), normal.get(a) > 0 ? offsetMm : -offsetMm);
         return String.format(Locale.ROOT, "(%.2f %.2f %.2f) at %.1f mm", normal.x(), normal.y(), normal.z(), offsetMm);
     }
 }

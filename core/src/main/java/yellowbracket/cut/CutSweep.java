@@ -7,7 +7,8 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Looks at many parallel planes through one piece in a single pass over its triangles: what each would leave on either side and what line it would draw,
+ * Looks at many parallel planes through one piece in a single pass over its triangles: what each would leave on either side and what line
+ * it would draw,
  * without cutting anything. O(triangles + crossings) a direction. Single use.
  */
 final class CutSweep {
@@ -20,7 +21,9 @@ final class CutSweep {
     private final double[] height;
     /** For each vertex, how many planes lie at or below it: it is above planes 0 .. rank-1. */
     private final int[] rank;
-    /** Boxes, six numbers each (low x y z, high x y z): of the vertices between two planes, later of all above and of all below each plane. */
+    /**
+     * Boxes, six numbers each (low x y z, high x y z): of the vertices between two planes, later of all above and of all below each plane.
+     */
     private final double[] above;
     private final double[] below;
     private final double[] line;
@@ -65,8 +68,8 @@ final class CutSweep {
         for (int i = 0; i < offsets.length; i++) {
             var up = size(above, i);
             var down = size(below, i);
-            if (line[i] > 0 && !up.equals(Vec3.ZERO) && !down.equals(Vec3.ZERO))
-                out.add(new CutChoice(new CutPlane(normal, offsets[i]), mirror, line[i], show[i], crease[i], border[i], rim[i], Math.abs(twiceArea[i]) / 2, up, down));
+            if (line[i] > 0 && !up.equals(Vec3.ZERO) && !down.equals(Vec3.ZERO)) out.add(new CutChoice(new CutPlane(normal, offsets[i]),
+                    mirror, line[i], show[i], crease[i], border[i], rim[i], Math.abs(twiceArea[i]) / 2, up, down));
         }
         return out;
     }
@@ -97,14 +100,18 @@ final class CutSweep {
         boolean sa = height[a] >= d, sb = height[b] >= d, sc = height[c] >= d;
         int q = sb == sc ? a : sa == sc ? b : c, r = q == a ? b : q == b ? c : a, s = q == a ? c : q == b ? a : b;
         double k = (height[q] - d) / (height[q] - height[r]), l = (height[q] - d) / (height[q] - height[s]);
-        double x0 = mesh.x(q) + k * (mesh.x(r) - mesh.x(q)), y0 = mesh.y(q) + k * (mesh.y(r) - mesh.y(q)), z0 = mesh.z(q) + k * (mesh.z(r) - mesh.z(q));
-        double x1 = mesh.x(q) + l * (mesh.x(s) - mesh.x(q)), y1 = mesh.y(q) + l * (mesh.y(s) - mesh.y(q)), z1 = mesh.z(q) + l * (mesh.z(s) - mesh.z(q));
+        double x0 = mesh.x(q) + k * (mesh.x(r) - mesh.x(q)), y0 = mesh.y(q) + k * (mesh.y(r) - mesh.y(q)),
+                z0 = mesh.z(q) + k * (mesh.z(r) - mesh.z(q));
+        double x1 = mesh.x(q) + l * (mesh.x(s) - mesh.x(q)), y1 = mesh.y(q) + l * (mesh.y(s) - mesh.y(q)),
+                z1 = mesh.z(q) + l * (mesh.z(s) - mesh.z(q));
         grow(above, i, x0, y0, z0);
         grow(above, i, x1, y1, z1);
         grow(below, i, x0, y0, z0);
         grow(below, i, x1, y1, z1);
-        double u0 = f.first().x() * x0 + f.first().y() * y0 + f.first().z() * z0, v0 = f.second().x() * x0 + f.second().y() * y0 + f.second().z() * z0;
-        double u1 = f.first().x() * x1 + f.first().y() * y1 + f.first().z() * z1, v1 = f.second().x() * x1 + f.second().y() * y1 + f.second().z() * z1;
+        double u0 = f.first().x() * x0 + f.first().y() * y0 + f.first().z() * z0,
+                v0 = f.second().x() * x0 + f.second().y() * y0 + f.second().z() * z0;
+        double u1 = f.first().x() * x1 + f.first().y() * y1 + f.first().z() * z1,
+                v1 = f.second().x() * x1 + f.second().y() * y1 + f.second().z() * z1;
         twiceArea[i] += (height[q] >= d ? -1 : 1) * (u0 * v1 - u1 * v0);
         int tag = mesh.tag(t);
         if (!SurfaceWorth.own(tag)) return;
@@ -141,6 +148,7 @@ final class CutSweep {
 
     private static Vec3 size(double[] boxes, int i) {
         int o = 6 * i;
-        return boxes[o + 3] < boxes[o] ? Vec3.ZERO : new Vec3(boxes[o + 3] - boxes[o], boxes[o + 4] - boxes[o + 1], boxes[o + 5] - boxes[o + 2]);
+        return boxes[o + 3] < boxes[o] ? Vec3.ZERO
+                : new Vec3(boxes[o + 3] - boxes[o], boxes[o + 4] - boxes[o + 1], boxes[o + 5] - boxes[o + 2]);
     }
 }

@@ -13,7 +13,8 @@ import yellowbracket.mesh.Vec3;
  * Planes are numbered in the order of {@link #planes} (node, above, below).
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-@JsonSubTypes({@JsonSubTypes.Type(value = CutTree.Whole.class, name = "whole"), @JsonSubTypes.Type(value = CutTree.Split.class, name = "split")})
+@JsonSubTypes({@JsonSubTypes.Type(value = CutTree.Whole.class, name = "whole"),
+        @JsonSubTypes.Type(value = CutTree.Split.class, name = "split")})
 public sealed interface CutTree {
     CutTree WHOLE = new Whole();
 
@@ -59,7 +60,8 @@ public sealed interface CutTree {
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield new Split(plane, s.above, s.below, s.locked);
-                yield number <= up ? s.with(s.above.withPlane(number - 1, plane), s.below) : s.with(s.above, s.below.withPlane(number - 1 - up, plane));
+                yield number <= up ? s.with(s.above.withPlane(number - 1, plane), s.below)
+                        : s.with(s.above, s.below.withPlane(number - 1 - up, plane));
             }
         };
     }
@@ -91,7 +93,8 @@ public sealed interface CutTree {
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield new Split(s.plane, s.above, s.below, on);
-                yield number <= up ? s.with(s.above.withLock(number - 1, on), s.below) : s.with(s.above, s.below.withLock(number - 1 - up, on));
+                yield number <= up ? s.with(s.above.withLock(number - 1, on), s.below)
+                        : s.with(s.above, s.below.withLock(number - 1 - up, on));
             }
         };
     }
@@ -163,12 +166,14 @@ public sealed interface CutTree {
         if (path.isEmpty()) return branch;
         return switch (this) {
             case Whole w -> w;
-            case Split s -> path.getFirst() ? s.with(s.above.with(path.subList(1, path.size()), branch), s.below) : s.with(s.above, s.below.with(path.subList(1, path.size()), branch));
+            case Split s -> path.getFirst() ? s.with(s.above.with(path.subList(1, path.size()), branch), s.below)
+                    : s.with(s.above, s.below.with(path.subList(1, path.size()), branch));
         };
     }
 
     /**
-     * The same cuts but for the one that parts two ends, which become one; empty when that plane parts others too and cannot be limited to them.
+     * The same cuts but for the one that parts two ends, which become one; empty when that plane parts others too and cannot be limited to
+     * them.
      * Where both sides of a plane are cut by one and the same other plane, the two change places: the cuts stay the same.
      */
     default Optional<CutTree> merged(List<Boolean> one, List<Boolean> other) {
@@ -180,7 +185,9 @@ public sealed interface CutTree {
             return branch.map(b -> one.getFirst() ? s.with(b, s.below) : s.with(s.above, b));
         }
         if (s.above instanceof Whole && s.below instanceof Whole) return Optional.of(WHOLE);
-        if (!(s.above instanceof Split a) || !(s.below instanceof Split b) || !a.plane.equals(b.plane) || !restOne.getFirst().equals(restOther.getFirst())) return Optional.empty();
+        if (!(s.above instanceof Split a) || !(s.below instanceof Split b) || !a.plane.equals(b.plane)
+                || !restOne.getFirst().equals(restOther.getFirst()))
+            return Optional.empty();
         var swapped = new Split(a.plane, s.with(a.above, b.above), s.with(a.below, b.below), a.locked || b.locked);
         return swapped.merged(swappedPath(one), swappedPath(other));
     }

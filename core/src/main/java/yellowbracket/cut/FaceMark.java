@@ -12,7 +12,8 @@ import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A section's name, scale and an arrow, sunk 0.4 mm into a mating face where it stays hidden. The arrow points up as worn, or to the front on a level face;
+ * A section's name, scale and an arrow, sunk 0.4 mm into a mating face where it stays hidden. The arrow points up as worn, or to the front
+ * on a level face;
  * letters are as high as the face allows, from 6 mm down to 2.5 mm, and turned to lie along it.
  */
 final class FaceMark {
@@ -46,7 +47,8 @@ final class FaceMark {
         for (double h : HEIGHTS) {
             double stroke = Math.max(0.5, h / 8), wide = StrokeFont.width(text, h) + 1.6 * h;
             if (half < h / 2 || wide * h > room.getArea()) continue;
-            var box = Footprints.GEOMETRY.toGeometry(new org.locationtech.jts.geom.Envelope(-wide / 2 - stroke / 2, wide / 2 + stroke / 2, -h / 2 - stroke / 2, h / 2 + stroke / 2));
+            var box = Footprints.GEOMETRY.toGeometry(new org.locationtech.jts.geom.Envelope(-wide / 2 - stroke / 2, wide / 2 + stroke / 2,
+                    -h / 2 - stroke / 2, h / 2 + stroke / 2));
             for (var c : spots) {
                 if (where.locate(c) != Location.INTERIOR) continue;
                 for (int i = 0; i < TURNS / 2; i++) { // here: turned half round the box is the same
@@ -66,7 +68,8 @@ final class FaceMark {
         return true;
     }
 
-    private static List<CapFeature> marks(String text, double h, double stroke, double wide, double turn, double upTurn, Coordinate c, boolean upper) {
+    private static List<CapFeature> marks(String text, double h, double stroke, double wide, double turn, double upTurn, Coordinate c,
+            boolean upper) {
         var parts = new ArrayList<Geometry>();
         var letters = StrokeFont.placed(StrokeFont.areas(text, h, stroke), 0, -wide / 2, -h / 2);
         if (upper) letters = org.locationtech.jts.geom.util.AffineTransformation.scaleInstance(-1, 1).transform(letters); // read from below

@@ -36,9 +36,9 @@ final class FacePlaces {
         double step = Math.max(GRID_MM, Math.sqrt(e.getArea()) / 40);
         var prepared = PreparedGeometryFactory.prepare(inner);
         var out = new ArrayList<Coordinate>();
-        for (double u = e.getMinX() + step / 3; u <= e.getMaxX(); u += step)
-            for (double v = e.getMinY() + step / 3; v <= e.getMaxY(); v += step)
-                if (prepared.contains(Footprints.GEOMETRY.createPoint(new Coordinate(u, v)))) out.add(new Coordinate(u, v));
+        for (double u = e.getMinX() + step / 3; u <= e.getMaxX(); u += step) for (double v = e.getMinY() + step / 3; v <= e.getMaxY();
+                v += step)
+            if (prepared.contains(Footprints.GEOMETRY.createPoint(new Coordinate(u, v)))) out.add(new Coordinate(u, v));
         for (var c : inner.getCoordinates()) if (out.size() < 400) out.add(c); // narrow areas slip through the grid
         return out;
     }

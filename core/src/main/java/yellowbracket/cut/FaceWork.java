@@ -15,8 +15,10 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Works features into the flat faces of one section. A face with features is triangulated anew between its own rim, which keeps its vertices, and the mouths
- * of the features; walls and floors follow. Nothing is intersected, so the section stays closed whatever the features, as long as they lie within the
+ * Works features into the flat faces of one section. A face with features is triangulated anew between its own rim, which keeps its
+ * vertices, and the mouths
+ * of the features; walls and floors follow. Nothing is intersected, so the section stays closed whatever the features, as long as they lie
+ * within the
  * face and apart from each other, which {@link Registrar} sees to.
  */
 final class FaceWork {
@@ -72,8 +74,8 @@ final class FaceWork {
         var out = new MeshBuilder(section.vertexCount() + points.size(), section.triangleCount() + triangles.size());
         for (int v = 0; v < section.vertexCount(); v++) out.addVertex(section.x(v), section.y(v), section.z(v));
         points.forEach(out::addVertex);
-        for (int f = 0; f < section.triangleCount(); f++)
-            if (!faces.containsKey(section.tag(f))) out.addTriangle(section.vertex(f, 0), section.vertex(f, 1), section.vertex(f, 2), section.tag(f));
+        for (int f = 0; f < section.triangleCount(); f++) if (!faces.containsKey(section.tag(f)))
+            out.addTriangle(section.vertex(f, 0), section.vertex(f, 1), section.vertex(f, 2), section.tag(f));
         faces.forEach((k, plane) -> face(k, plane, out));
         triangles.forEach(t -> out.addTriangle(t[0], t[1], t[2], HARDWARE));
         return out.build().compact();
@@ -130,7 +132,10 @@ final class FaceWork {
     }
 
     private int[] level(List<Coordinate> ring, Coordinate centre, CapFeature.Level level, int plane, CutPlane out) {
-        return ring.stream().mapToInt(c -> add(lifted(planes.get(plane), centre.x + (c.x - centre.x) * level.share(), centre.y + (c.y - centre.y) * level.share(), out, level.height()))).toArray();
+        return ring.stream()
+                .mapToInt(c -> add(lifted(planes.get(plane), centre.x + (c.x - centre.x) * level.share(),
+                        centre.y + (c.y - centre.y) * level.share(), out, level.height())))
+                .toArray();
     }
 
     private static Vec3 lifted(CutPlane plane, double u, double v, CutPlane out, double height) {
@@ -180,7 +185,8 @@ final class FaceWork {
         }
         floor(far, out);
         // the roof looks down into the hollow
-        floor(near.stream().map(r -> Arrays.stream(r).boxed().toList().reversed().stream().mapToInt(Integer::intValue).toArray()).toList(), new CutPlane(out.normal().times(-1), -out.offsetMm()));
+        floor(near.stream().map(r -> Arrays.stream(r).boxed().toList().reversed().stream().mapToInt(Integer::intValue).toArray()).toList(),
+                new CutPlane(out.normal().times(-1), -out.offsetMm()));
     }
 
     /** Rings without the repeated end, material of the footprint on the left seen from where {@code out} points. */

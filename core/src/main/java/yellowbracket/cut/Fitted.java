@@ -6,11 +6,12 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * One piece of registration hardware in its place, real mm: {@code at} on the seam's plane, {@code axis} its normal. {@code intoAbove} and {@code intoBelow}:
+ * One piece of registration hardware in its place, real mm: {@code at} on the seam's plane, {@code axis} its normal. {@code intoAbove} and
+ * {@code intoBelow}:
  * how far each side is hollowed. {@code northUp}: the magnet in the section above shows its north to the seam.
  */
-public record Fitted(String seam, String above, String below, RegistrationKind kind, Vec3 at, Vec3 axis, double diameterMm, double intoAboveMm, double intoBelowMm,
-                     boolean byHand, boolean northUp) {
+public record Fitted(String seam, String above, String below, RegistrationKind kind, Vec3 at, Vec3 axis, double diameterMm,
+        double intoAboveMm, double intoBelowMm, boolean byHand, boolean northUp) {
     /** Print over a hollow this far from the face: what lies between magnet and seam. */
     static final double SKIN_MM = 0.8;
 
@@ -29,7 +30,8 @@ public record Fitted(String seam, String above, String below, RegistrationKind k
     }
 
     /**
-     * At which height of the print, mm above the bed, to pause and put the magnet in: when its hollow is as deep as it gets before it is closed.
+     * At which height of the print, mm above the bed, to pause and put the magnet in: when its hollow is as deep as it gets before it is
+     * closed.
      * @param upper whether the section above the plane is printed
      */
     public double pauseHeightMm(Mesh section, Turn turn, boolean upper) {

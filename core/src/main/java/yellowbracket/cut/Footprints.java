@@ -68,16 +68,17 @@ final class Footprints {
         double bevel = Math.min(0.6, diameter / 6);
         var outline = flatSided(0, 0, diameter, 0).getExteriorRing().getCoordinates();
         int n = outline.length - 1;
-        double[][] levels = {{0, (diameter / 2 - bevel) / (diameter / 2)}, {bevel, 1}, {length - bevel, 1}, {length, (diameter / 2 - bevel) / (diameter / 2)}};
+        double[][] levels = {{0, (diameter / 2 - bevel) / (diameter / 2)}, {bevel, 1}, {length - bevel, 1},
+                {length, (diameter / 2 - bevel) / (diameter / 2)}};
         var b = new MeshBuilder(4 * n, 8 * n);
-        for (var l : levels) for (int i = 0; i < n; i++) b.addVertex(new Vec3(outline[i].x * l[1], l[0], outline[i].y * l[1] + FLAT * diameter));
+        for (var l : levels)
+            for (int i = 0; i < n; i++) b.addVertex(new Vec3(outline[i].x * l[1], l[0], outline[i].y * l[1] + FLAT * diameter));
         boolean ccw = org.locationtech.jts.algorithm.Orientation.isCCW(outline);
-        for (int k = 0; k + 1 < levels.length; k++)
-            for (int i = 0; i < n; i++) {
-                int j = (i + 1) % n, p = k * n + i, q = k * n + j;
-                if (ccw) b.addQuad(p, p + n, q + n, q);
-                else b.addQuad(p, q, q + n, p + n);
-            }
+        for (int k = 0; k + 1 < levels.length; k++) for (int i = 0; i < n; i++) {
+            int j = (i + 1) % n, p = k * n + i, q = k * n + j;
+            if (ccw) b.addQuad(p, p + n, q + n, q);
+            else b.addQuad(p, q, q + n, p + n);
+        }
         for (int i = 1; i + 1 < n; i++) {
             int top = 3 * n;
             if (ccw) {

@@ -19,6 +19,7 @@ public record MatingFace(CutPlane plane, Geometry shape) {
     }
 
     MatingFace scaled(double k) {
-        return new MatingFace(new CutPlane(plane.normal(), plane.offsetMm() * k), AffineTransformation.scaleInstance(k, k).transform(shape));
+        return new MatingFace(new CutPlane(plane.normal(), plane.offsetMm() * k),
+                AffineTransformation.scaleInstance(k, k).transform(shape));
     }
 }

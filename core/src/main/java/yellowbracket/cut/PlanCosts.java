@@ -11,7 +11,8 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What cutting trees cost in hours of work, all in one currency so that plans with different merits can be weighed: prints with their failures, gluing, hiding
+ * What cutting trees cost in hours of work, all in one currency so that plans with different merits can be weighed: prints with their
+ * failures, gluing, hiding
  * what is seen of the seams, support; an {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
  */
 final class PlanCosts {
@@ -23,7 +24,10 @@ final class PlanCosts {
     /** Cutting through the rim of an eye opening spoils the edge that everybody looks at. */
     private static final double RIM_H_MM = 0.06;
     private static final double SLIVER_H = 3;
-    /** Share of the space under an overhang that is printed, and of the drop that goes down to the bed and not to the piece itself; both on prints of the demo. */
+    /**
+     * Share of the space under an overhang that is printed, and of the drop that goes down to the bed and not to the piece itself; both on
+     * prints of the demo.
+     */
     private static final double SUPPORT_FILL = 0.15;
     private static final double REACHES_BED = 0.7;
     /** What is left of it when a piece that still has to be cut has been cut well. */
@@ -71,7 +75,8 @@ final class PlanCosts {
     }
 
     /**
-     * Of one more cut, not made yet: its own hours and those of the fewest parts its sides can become, each further cut at the usual price. Without that price
+     * Of one more cut, not made yet: its own hours and those of the fewest parts its sides can become, each further cut at the usual price.
+     * Without that price
      * a sliver cut off along a crease, which leaves all the work still to do, would seem the best of all.
      * @param usual see {@link #usual}
      */
@@ -87,14 +92,18 @@ final class PlanCosts {
     }
 
     /**
-     * Cuts that get on: each side needs fewer beds than the whole did, so that a search ends; of a piece that fits, both sides are well smaller. Without those
+     * Cuts that get on: each side needs fewer beds than the whole did, so that a search ends; of a piece that fits, both sides are well
+     * smaller. Without those
      * that leave two beds' worth more than need be. All of them where none gets on.
      */
     List<CutChoice> worthwhile(Mesh piece, List<CutChoice> all) {
         int beds = leastParts(piece.bounds().size());
         double whole = piece.bounds().diagonal();
-        var fair = all.stream().filter(c -> beds > 1 ? Math.max(leastParts(c.above()), leastParts(c.below())) < beds
-                : Math.min(c.above().norm(), c.below().norm()) > NIBBLE * whole && Math.max(c.above().norm(), c.below().norm()) < SHRINK * whole).toList();
+        var fair = all.stream()
+                .filter(c -> beds > 1 ? Math.max(leastParts(c.above()), leastParts(c.below())) < beds
+                        : Math.min(c.above().norm(), c.below().norm()) > NIBBLE * whole
+                                && Math.max(c.above().norm(), c.below().norm()) < SHRINK * whole)
+                .toList();
         if (fair.isEmpty()) return all;
         int fewest = fair.stream().mapToInt(this::partsAfter).min().orElse(2);
         return fair.stream().filter(c -> partsAfter(c) <= fewest + 1).toList();
@@ -108,7 +117,8 @@ final class PlanCosts {
     double of(PlanPiece p, Aim aim, java.util.function.ToDoubleFunction<PlanPiece> toCome) {
         if (p.cut().isPresent()) {
             var c = p.cut().get();
-            return p.count() * seamHours(c.choice(), aim) + of(c.above(), aim, toCome) + c.below().map(b -> of(b, aim, toCome)).orElse(-TWINS_H);
+            return p.count() * seamHours(c.choice(), aim) + of(c.above(), aim, toCome)
+                    + c.below().map(b -> of(b, aim, toCome)).orElse(-TWINS_H);
         }
         double parts = p.fits() ? solids(p.mesh()) * PART_H * aim.parts + crumbs(p.mesh()) * SLIVER_H : toCome.applyAsDouble(p);
         double support = p.fits() ? supportHours(p.mesh()) : OPEN_SUPPORT * anyWayUp(p.mesh());
@@ -165,7 +175,12 @@ final class PlanCosts {
         double best = Double.POSITIVE_INFINITY;
         for (var up : waysUp(m)) if (stands(m, Turn.lift(up))) best = Math.min(best, support(m, up, best));
         if (best < Double.POSITIVE_INFINITY) return best;
-        return beds.stream().map(b -> TurnedFit.of(m, b)).flatMap(Optional::stream).mapToDouble(t -> support(m, t.row2(), Double.POSITIVE_INFINITY)).min().orElseGet(() -> anyWayUp(m));
+        return beds.stream()
+                .map(b -> TurnedFit.of(m, b))
+                .flatMap(Optional::stream)
+                .mapToDouble(t -> support(m, t.row2(), Double.POSITIVE_INFINITY))
+                .min()
+                .orElseGet(() -> anyWayUp(m));
     }
 
     private boolean stands(Mesh m, Turn lift) {

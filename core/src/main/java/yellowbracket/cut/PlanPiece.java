@@ -6,8 +6,10 @@ import java.util.stream.Stream;
 import yellowbracket.mesh.Mesh;
 
 /**
- * One branch of a cutting tree under construction: a piece left as it is, or cut in two. Pieces are shared between the trees of a search and never change.
- * {@code symmetric}: its left mirrors its right; {@code count} 2: it stands for its mirror image too; {@code fits}: all of it stands on some bed.
+ * One branch of a cutting tree under construction: a piece left as it is, or cut in two. Pieces are shared between the trees of a search
+ * and never change.
+ * {@code symmetric}: its left mirrors its right; {@code count} 2: it stands for its mirror image too; {@code fits}: all of it stands on
+ * some bed.
  */
 record PlanPiece(Mesh mesh, boolean symmetric, int count, boolean fits, Optional<Cut> cut) {
 

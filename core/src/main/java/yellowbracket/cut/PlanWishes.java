@@ -8,7 +8,8 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
 /**
- * What the section planner must respect: beds (a section has to fit one of them), planes already decided, and what it would rather not cut. Places in model
+ * What the section planner must respect: beds (a section has to fit one of them), planes already decided, and what it would rather not cut.
+ * Places in model
  * coordinates.
  * @param zone number of the colour zone at a place
  * @param eyes where the wearer looks from
@@ -17,7 +18,8 @@ import yellowbracket.shop.Profile;
 public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3> eyes, CutTree kept, boolean mirror, Rates rates) {
 
     /**
-     * Rough figures for comparing plans: flow, chance of failing an hour, material behind each surface (mm), infill share, hours to hide a mm of seam that is
+     * Rough figures for comparing plans: flow, chance of failing an hour, material behind each surface (mm), infill share, hours to hide a
+     * mm of seam that is
      * seen. The stations after this one compute the exact ones for the plan that is taken.
      */
     public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, double hideHoursPerMm) {
@@ -30,7 +32,10 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
         public static Rates of(Profile profile, List<Printer> printers) {
             if (printers.isEmpty()) return USUAL;
             double line = profile.lineWidthMm() * profile.layerMm();
-            double speed = printers.stream().mapToDouble(p -> Math.min(p.speedMmS(), p.flowMm3S() / line) / p.hoursFactor()).average().orElseThrow();
+            double speed = printers.stream()
+                    .mapToDouble(p -> Math.min(p.speedMmS(), p.flowMm3S() / line) / p.hoursFactor())
+                    .average()
+                    .orElseThrow();
             double failures = printers.stream().mapToDouble(Printer::failuresPerHour).average().orElseThrow();
             return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), HIDE_H_MM);
         }

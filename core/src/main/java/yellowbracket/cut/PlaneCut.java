@@ -13,7 +13,8 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Cuts a mesh with a plane and caps both sides. A vertex within {@link #ON_PLANE_MM} of the plane counts as on it and is never moved or doubled;
+ * Cuts a mesh with a plane and caps both sides. A vertex within {@link #ON_PLANE_MM} of the plane counts as on it and is never moved or
+ * doubled;
  * a face in the plane goes to the side whose material it bounds. Both sides get the same cap triangles, turned over, so the pieces of
  * a closed mesh are closed, mate exactly, and their volumes add up to the whole. Open chains of an open mesh stay open and are counted.
  * O(n) in triangles, O(m log m) in the cap's corners.
@@ -29,12 +30,18 @@ public final class PlaneCut {
     private final Mesh mesh;
     private final CutPlane plane;
     private final int capTag;
-    /** A vertex's side in the lower two bits; above them its number among those of its side, or for one on the plane its number in {@link #on}, counted from 1. */
+    /**
+     * A vertex's side in the lower two bits; above them its number among those of its side, or for one on the plane its number in {@link
+     * #on}, counted from 1.
+     */
     private final int[] at;
     /** Vertices above and below the plane before each block, and at the end. */
     private final int[] aboveBefore;
     private final int[] belowBefore;
-    /** Vertices on the plane that a triangle uses, each with its number among those of the upper and of the lower side, -1 if that side does not use it. */
+    /**
+     * Vertices on the plane that a triangle uses, each with its number among those of the upper and of the lower side, -1 if that side does
+     * not use it.
+     */
     private final List<int[]> on = new ArrayList<>();
     private int onAbove;
     private int onBelow;
@@ -72,7 +79,9 @@ public final class PlaneCut {
         if (belowBefore[belowBefore.length - 1] == 0) return new Halves(mesh, Mesh.empty(), 0);
         if (aboveBefore[aboveBefore.length - 1] == 0) return new Halves(Mesh.empty(), mesh, 0);
         var blocks = new Block[blocks(mesh.triangleCount())];
-        IntStream.range(0, blocks.length).parallel().forEach(b -> blocks[b] = sorted(b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK)));
+        IntStream.range(0, blocks.length)
+                .parallel()
+                .forEach(b -> blocks[b] = sorted(b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK)));
         int up = 0, down = 0;
         for (var b : blocks) {
             b.firstAbove = up;
@@ -86,19 +95,24 @@ public final class PlaneCut {
             down += b.below;
         }
         var chains = RimChains.of(rim, this::keyPoint, plane);
-        for (var loop : chains.loops())
-            for (int key : loop)
-                if (key < mesh.vertexCount()) {
-                    use(key, true);
-                    use(key, false);
-                }
-        var filling = ForkJoinTask.adapt(() -> CapTriangulator.filled(chains.loops(), this::keyPoint, plane)).fork(); // while the pieces are copied
+        for (var loop : chains.loops()) for (int key : loop) if (key < mesh.vertexCount()) {
+            use(key, true);
+            use(key, false);
+        }
+        // while the pieces are copied
+        var filling = ForkJoinTask.adapt(() -> CapTriangulator.filled(chains.loops(), this::keyPoint, plane)).fork();
         int expected = chains.loops().stream().mapToInt(this::triangles).sum(), trianglesAbove = up, trianglesBelow = down;
-        var halves = Stream.of(true, false).parallel().map(upper -> new Half(upper, upper ? trianglesAbove : trianglesBelow, expected)).toList(); // here: arrays this large take their time to clear
+        // here: arrays this large take their time to clear
+        var halves = Stream.of(true, false)
+                .parallel()
+                .map(upper -> new Half(upper, upper ? trianglesAbove : trianglesBelow, expected))
+                .toList();
         var above = halves.getFirst();
         var below = halves.getLast();
         copyVertices(above, below);
-        IntStream.range(0, blocks.length).parallel().forEach(b -> write(blocks[b], b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK), above, below));
+        IntStream.range(0, blocks.length)
+                .parallel()
+                .forEach(b -> write(blocks[b], b * BLOCK, Math.min(mesh.triangleCount(), (b + 1) * BLOCK), above, below));
         var cap = filling.join();
         var made = halves.parallelStream().map(h -> h.capped(cap)).toList();
         return new Halves(made.getFirst(), made.getLast(), chains.openChains());
@@ -146,7 +160,10 @@ public final class PlaneCut {
         }
     }
 
-    /** What a triangle that meets the plane leaves on either side: the keys of the corners of a polygon, none where nothing is left. A key is a vertex or, from their count on, a crossing. */
+    /**
+     * What a triangle that meets the plane leaves on either side: the keys of the corners of a polygon, none where nothing is left. A key
+     * is a vertex or, from their count on, a crossing.
+     */
     private record Piece(int[] above, int[] below) {
         int trianglesAbove() {
             return Math.max(0, above.length - 2);

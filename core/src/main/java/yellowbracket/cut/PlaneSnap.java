@@ -6,7 +6,10 @@ import java.util.stream.IntStream;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
-/** Brings a plane set by hand to where it belongs: the middle of the prop, the nearest crease, the nearest axis; and turns it about a point of its own. */
+/**
+ * Brings a plane set by hand to where it belongs: the middle of the prop, the nearest crease, the nearest axis; and turns it about a point
+ * of its own.
+ */
 public final class PlaneSnap {
     private static final double STEP_MM = 0.4;
     /** A crease is worth snapping to when it carries this share of the line. */
@@ -26,13 +29,19 @@ public final class PlaneSnap {
         return new CutPlane(Vec3.axis(axis), on.get(axis));
     }
 
-    /** The place within reach where most of the plane's line runs along creases; nothing when there is none worth it. @param light a light copy of the model, model mm */
+    /**
+     * The place within reach where most of the plane's line runs along creases; nothing when there is none worth it. @param light a light
+     * copy of the model, model mm
+     */
     public static Optional<CutPlane> toCrease(CutPlane p, Mesh light, double reachMm) {
         var worth = SurfaceWorth.creases(light);
         int n = (int) (reachMm / STEP_MM);
         var offsets = IntStream.rangeClosed(-n, n).mapToDouble(i -> p.offsetMm() + i * STEP_MM).toArray();
-        return CutSweep.of(worth.tagged(), p.normal(), offsets, false, worth).stream().filter(c -> c.creaseMm() > LEAST_SHARE * c.showMm())
-                .max(Comparator.comparingDouble(c -> c.creaseMm() / c.showMm() - 0.004 * Math.abs(c.plane().offsetMm() - p.offsetMm()))).map(CutChoice::plane);
+        return CutSweep.of(worth.tagged(), p.normal(), offsets, false, worth)
+                .stream()
+                .filter(c -> c.creaseMm() > LEAST_SHARE * c.showMm())
+                .max(Comparator.comparingDouble(c -> c.creaseMm() / c.showMm() - 0.004 * Math.abs(c.plane().offsetMm() - p.offsetMm())))
+                .map(CutChoice::plane);
     }
 
     /** Turned by an angle about an axis in space, through the plane's point nearest to {@code about}. @param axis any length but 0 */

@@ -5,12 +5,14 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Sections with their registration worked in, real mm. {@code refused}: what was wanted and cannot be, with the reason; {@code loose}: parts printed beside the
- * sections; {@code hardware}: what to buy or print, by size. {@code addedMm3} (tongues) and {@code removedMm3} (sockets, grooves, letters) are what the faces
+ * Sections with their registration worked in, real mm. {@code refused}: what was wanted and cannot be, with the reason; {@code loose}:
+ * parts printed beside the
+ * sections; {@code hardware}: what to buy or print, by size. {@code addedMm3} (tongues) and {@code removedMm3} (sockets, grooves, letters)
+ * are what the faces
  * gained and lost, exactly.
  */
-public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> tongues, List<Refused> refused, List<Loose> loose, List<Hardware> hardware,
-                         List<String> findings, double addedMm3, double removedMm3) {
+public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> tongues, List<Refused> refused, List<Loose> loose,
+        List<Hardware> hardware, List<String> findings, double addedMm3, double removedMm3) {
     public Registered {
         fitted = List.copyOf(fitted);
         tongues = List.copyOf(tongues);

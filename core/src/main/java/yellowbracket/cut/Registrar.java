@@ -16,7 +16,8 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Places registration on every seam and works it into the sections: as many as the seam is long, as far apart as they go, only where the wall left over is
+ * Places registration on every seam and works it into the sections: as many as the seam is long, as far apart as they go, only where the
+ * wall left over is
  * thick enough on both sides; a section goes on one way only. What cannot be placed is told with its reason. Single use.
  */
 public final class Registrar {
@@ -66,14 +67,16 @@ public final class Registrar {
      * As {@link #of}, with bosses and witness marks: those change the model before it is cut, which costs a second cut.
      * @param model what {@code plain} was cut from, and {@code plain} in its coordinates
      */
-    public static Registered of(Mesh model, Bvh index, Sectioning plain, CutTree tree, double scale, Registration wanted, Progress progress) {
+    public static Registered of(Mesh model, Bvh index, Sectioning plain, CutTree tree, double scale, Registration wanted,
+            Progress progress) {
         if (wanted.nothing() || plain.seams().isEmpty() && !wanted.letters()) return Registered.plain(plain.scaled(scale));
         var first = new Registrar(plain.scaled(scale), tree, index, scale, wanted).decide(progress);
         var blocks = new WallBlocks(model, index, tree, scale, wanted).plan(plain.seams(), first.bossed);
         if (blocks.none()) return first.worked();
         var carved = blocks.carved();
         progress.check();
-        if (blocks.bosses().isEmpty()) return first.worked(plain.cutLikeThis(carved, tree, progress).stream().map(s -> s.scaled(scale)).toList());
+        if (blocks.bosses().isEmpty())
+            return first.worked(plain.cutLikeThis(carved, tree, progress).stream().map(s -> s.scaled(scale)).toList());
         var again = Bvh.of(carved);
         var second = new Registrar(plain.cutAgain(carved, again, tree, progress).scaled(scale), tree, again, scale, wanted);
         second.middles = blocks.bosses();
@@ -93,15 +96,16 @@ public final class Registrar {
     private Registrar decide(Progress progress) {
         if (plain.seams().stream().anyMatch(s -> wanted.kind(s.name()) == RegistrationKind.THROUGH_ROD)) throughRod();
         plain.seams().parallelStream().forEach(s -> {
-            widest.computeIfAbsent(s.name(), k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : FacePlaces.widest(s.face().shape()));
+            widest.computeIfAbsent(s.name(),
+                    k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : FacePlaces.widest(s.face().shape()));
             if (mayHaveTongue(s)) tongueCuts.computeIfAbsent(s.name(), k -> TongueCut.of(s, room, wanted.clearanceMm()));
         });
         for (var seam : plain.seams()) {
             progress.check();
             place(seam);
         }
-        for (var name : wanted.byHand().keySet())
-            if (plain.seams().stream().noneMatch(s -> s.name().equals(name))) findings.add("what was placed on seam " + name + " waits: there is no such seam now");
+        for (var name : wanted.byHand().keySet()) if (plain.seams().stream().noneMatch(s -> s.name().equals(name)))
+            findings.add("what was placed on seam " + name + " waits: there is no such seam now");
         return this;
     }
 
@@ -111,8 +115,12 @@ public final class Registrar {
 
     private Registered worked(List<Section> bare) {
         if (wanted.letters()) letters();
-        var sections = bare.parallelStream().map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed()) : s).toList();
-        return new Registered(new Sectioning(sections, plain.seams(), plain.findings()), fitted, tongues, refused, loose(), hardware(), findings, added, removed);
+        var sections = bare.parallelStream()
+                .map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed())
+                        : s)
+                .toList();
+        return new Registered(new Sectioning(sections, plain.seams(), plain.findings()), fitted, tongues, refused, loose(), hardware(),
+                findings, added, removed);
     }
 
     private FaceWork.Job job(String section) {
@@ -129,12 +137,19 @@ public final class Registrar {
         switch (kind) {
             case PLAIN, THROUGH_ROD -> {}
             case FITTING -> {
-                if (inBosses(seam) || several(seam, RegistrationKind.PINS, count(seam, RegistrationKind.PINS), STURDY_MM) || tongue(seam) || several(seam, RegistrationKind.PINS, 1, 0)) return;
+                if (inBosses(seam) || several(seam, RegistrationKind.PINS, count(seam, RegistrationKind.PINS), STURDY_MM) || tongue(seam)
+                        || several(seam, RegistrationKind.PINS, 1, 0))
+                    return;
                 bossed.add(seam.name());
-                findings.add(String.format(Locale.ROOT, "seam %s stays plain: its wall of %.1f mm holds neither pins nor a tongue; align it by the witness marks or add inner bosses", seam.name(), seam.wallMm()));
+                findings.add(String.format(Locale.ROOT,
+                        "seam %s stays plain: its wall of %.1f mm holds neither pins nor a tongue; align it by the witness marks or "
+                                + "add inner bosses",
+                        seam.name(), seam.wallMm()));
             }
             case TONGUE -> {
-                if (!tongue(seam)) refuse(seam, kind, String.format(Locale.ROOT, "the wall of %.1f mm leaves none of %.1f mm between cheeks of %.1f mm", seam.wallMm(), TongueCut.THINNEST_MM, TongueCut.CHEEK_MM));
+                if (!tongue(seam))
+                    refuse(seam, kind, String.format(Locale.ROOT, "the wall of %.1f mm leaves none of %.1f mm between cheeks of %.1f mm",
+                            seam.wallMm(), TongueCut.THINNEST_MM, TongueCut.CHEEK_MM));
             }
             case BOSSES -> {
                 if (inBosses(seam)) return;
@@ -142,7 +157,8 @@ public final class Registrar {
                 refuse(seam, kind, "no hidden inner wall carries two of them");
             }
             default -> {
-                if (!several(seam, kind, Math.min(2, count(seam, kind)), 0) && !several(seam, kind, 1, 0)) refuse(seam, kind, reason(seam, kind));
+                if (!several(seam, kind, Math.min(2, count(seam, kind)), 0) && !several(seam, kind, 1, 0))
+                    refuse(seam, kind, reason(seam, kind));
             }
         }
     }
@@ -155,7 +171,8 @@ public final class Registrar {
     private String reason(Seam seam, RegistrationKind kind) {
         double d = kind.sizes().getLast(), r = radius(kind, d);
         double have = widest.getOrDefault(seam.name(), Optional.empty()).map(c -> c.r()).orElse(0.0);
-        if (have < r + wanted.wallMm()) return String.format(Locale.ROOT, "the face is %.1f mm wide at most, %.1f mm are needed for the smallest, %.0f mm", 2 * have, 2 * (r + wanted.wallMm()), d);
+        if (have < r + wanted.wallMm()) return String.format(Locale.ROOT,
+                "the face is %.1f mm wide at most, %.1f mm are needed for the smallest, %.0f mm", 2 * have, 2 * (r + wanted.wallMm()), d);
         return "there is not the depth for the smallest, " + Math.round(d) + " mm, in both sections";
     }
 
@@ -177,13 +194,16 @@ public final class Registrar {
             var places = places(seam, kind, d, count(seam, kind));
             if (places.size() == 1) places = places(seam, kind, d, 1); // alone it belongs in the middle
             if (places.size() < least) continue;
-            boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS) && FacePlaces.goesBothWays(seam.face().shape(), places);
+            boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS)
+                    && FacePlaces.goesBothWays(seam.face().shape(), places);
             for (int i = 0; i < places.size(); i++) {
                 double own = unequal && i == 1 ? kind.sizes().get(Math.min(kind.sizes().size() - 1, kind.sizes().indexOf(d) + 1)) : d;
                 put(seam, kind, places.get(i), own, false, i % 2 == 0);
             }
-            if (unequal && d == kind.sizes().getLast()) findings.add("seam " + seam.name() + " goes together both ways round: mark it before it is glued");
-            else if (places.size() == 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS || kind.magnet())) findings.add("seam " + seam.name() + " has a single round " + kind.words() + ": it can turn, so align the witness marks");
+            if (unequal && d == kind.sizes().getLast())
+                findings.add("seam " + seam.name() + " goes together both ways round: mark it before it is glued");
+            else if (places.size() == 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS || kind.magnet()))
+                findings.add("seam " + seam.name() + " has a single round " + kind.words() + ": it can turn, so align the witness marks");
             return true;
         }
         return false;
@@ -212,14 +232,16 @@ public final class Registrar {
         var inner = seam.face().shape().buffer(-(r + wanted.wallMm()));
         if (inner.isEmpty()) return List.of();
         var open = FacePlaces.candidates(inner);
-        widest.getOrDefault(seam.name(), Optional.empty()).ifPresent(c -> open.add(c.c())); // here: also the widest place of what is left when the rim is taken off
+        // here: also the widest place of what is left when the rim is taken off
+        widest.getOrDefault(seam.name(), Optional.empty()).ifPresent(c -> open.add(c.c()));
         var chosen = new ArrayList<Coordinate>();
         var middle = n == 1 ? open.getLast() : inner.getCentroid().getCoordinate();
         while (chosen.size() < n && !open.isEmpty()) {
             Coordinate best = null;
             double most = Double.NEGATIVE_INFINITY;
             for (var c : open) {
-                double away = chosen.isEmpty() ? (n == 1 ? -1 : 1) * c.distance(middle) : chosen.stream().mapToDouble(c::distance).min().orElseThrow();
+                double away = chosen.isEmpty() ? (n == 1 ? -1 : 1) * c.distance(middle)
+                        : chosen.stream().mapToDouble(c::distance).min().orElseThrow();
                 if (away > most) {
                     most = away;
                     best = c;
@@ -247,18 +269,24 @@ public final class Registrar {
         var c = seam.face().flat(spot.at().times(scale));
         var p = seam.face().at(c.x, c.y);
         double r = radius(spot.kind(), spot.diameterMm());
-        var why = spot.kind().sizes().isEmpty() || spot.kind() == RegistrationKind.THROUGH_ROD ? Optional.of("it is no single piece: choose it for the whole seam")
-                : seam.face().shape().contains(Footprints.GEOMETRY.createPoint(c)) ? objection(seam, p, r, spot.kind().leastDepthMm(spot.diameterMm())) : Optional.of("it lies beside the face of the seam");
+        var why = spot.kind().sizes().isEmpty() || spot.kind() == RegistrationKind.THROUGH_ROD
+                ? Optional.of("it is no single piece: choose it for the whole seam")
+                : seam.face().shape().contains(Footprints.GEOMETRY.createPoint(c))
+                        ? objection(seam, p, r, spot.kind().leastDepthMm(spot.diameterMm()))
+                        : Optional.of("it lies beside the face of the seam");
         if (why.isPresent()) refused.add(new Registered.Refused(seam.name(), spot.kind(), p, why.get(), true));
-        else put(seam, spot.kind(), c, spot.diameterMm(), true, fitted.stream().filter(f -> f.seam().equals(seam.name()) && f.kind().magnet()).count() % 2 == 0);
+        else put(seam, spot.kind(), c, spot.diameterMm(), true,
+                fitted.stream().filter(f -> f.seam().equals(seam.name()) && f.kind().magnet()).count() % 2 == 0);
     }
 
     private void put(Seam seam, RegistrationKind kind, Coordinate c, double diameter, boolean byHand, boolean northUp) {
         double r = radius(kind, diameter), deep = kind.depthMm(diameter) + (kind == RegistrationKind.SEALED_MAGNETS ? Fitted.SKIN_MM : 0);
         var n = seam.face().plane().normal();
         var p = seam.face().at(c.x, c.y);
-        double up = room.depth(seam.above(), p, n, r, wanted.wallMm(), deep, seam.plane()), down = room.depth(seam.below(), p, n.times(-1), r, wanted.wallMm(), deep, seam.plane());
-        double both = Math.max(kind.leastDepthMm(diameter), Math.min(up, down)); // a pin that sits as deep on either side cannot be pushed in too far
+        double up = room.depth(seam.above(), p, n, r, wanted.wallMm(), deep, seam.plane()),
+                down = room.depth(seam.below(), p, n.times(-1), r, wanted.wallMm(), deep, seam.plane());
+        // a pin that sits as deep on either side cannot be pushed in too far
+        double both = Math.max(kind.leastDepthMm(diameter), Math.min(up, down));
         sink(seam, seam.above(), kind, c, diameter, both, northUp);
         sink(seam, seam.below(), kind, c, diameter, both, !northUp);
         room.take(seam.above(), p, p.plus(n.times(both)), r);
@@ -268,16 +296,20 @@ public final class Registrar {
 
     private void sink(Seam seam, String section, RegistrationKind kind, Coordinate c, double diameter, double depth, boolean north) {
         var clear = wanted.clearanceMm() / 2;
-        var round = kind == RegistrationKind.PINS || kind == RegistrationKind.BOSSES ? Footprints.flatSided(c.x, c.y, diameter, clear) : Footprints.round(c.x, c.y, diameter + 2 * clear);
+        var round = kind == RegistrationKind.PINS || kind == RegistrationKind.BOSSES ? Footprints.flatSided(c.x, c.y, diameter, clear)
+                : Footprints.round(c.x, c.y, diameter + 2 * clear);
         if (kind == RegistrationKind.SEALED_MAGNETS) {
             var h = new FaceWork.Hollow(seam.plane(), round, Fitted.SKIN_MM, depth);
             job(section).hollows().add(h);
             removed += h.volumeMm3();
             return;
         }
-        var feature = !kind.magnet() ? CapFeature.bevelled(round, depth, 0.3)
-                : north ? new CapFeature(round, List.of(new CapFeature.Level(0, 1), new CapFeature.Level(-depth, 1), new CapFeature.Level(-depth, 0.3), new CapFeature.Level(-depth - 0.4, 0.3)))
-                : CapFeature.straight(round, -depth);
+        var feature = !kind
+                .magnet()
+                        ? CapFeature.bevelled(round, depth, 0.3)
+                        : north ? new CapFeature(round, List.of(new CapFeature.Level(0, 1), new CapFeature.Level(-depth, 1),
+                                new CapFeature.Level(-depth, 0.3), new CapFeature.Level(-depth - 0.4, 0.3)))
+                                : CapFeature.straight(round, -depth);
         work(seam.plane(), section, feature);
     }
 
@@ -311,7 +343,8 @@ public final class Registrar {
         var n = first.face().plane().normal();
         var crooked = seams.stream().filter(s -> Math.abs(s.face().plane().normal().dot(n)) < 1 - 1e-9).findFirst();
         if (crooked.isPresent()) {
-            seams.forEach(s -> refuse(s, kind, "seams " + first.name() + " and " + crooked.get().name() + " are not parallel; a rod is straight"));
+            seams.forEach(s -> refuse(s, kind,
+                    "seams " + first.name() + " and " + crooked.get().name() + " are not parallel; a rod is straight"));
             return;
         }
         for (double d : kind.sizes()) {
@@ -326,7 +359,8 @@ public final class Registrar {
             if (at.isEmpty() || !bored(seams, at.get().c(), d)) continue;
             return;
         }
-        seams.forEach(s -> refuse(s, kind, "no straight line stays within the material through seams " + first.name() + " to " + seams.getLast().name()));
+        seams.forEach(s -> refuse(s, kind,
+                "no straight line stays within the material through seams " + first.name() + " to " + seams.getLast().name()));
     }
 
     /** The seam's face in the plane coordinates of another, parallel one. */
@@ -357,7 +391,12 @@ public final class Registrar {
                 var q = on(e.getValue().get(1), first, c);
                 double span = p.distance(q);
                 var way = q.minus(p).times(1 / span);
-                for (double t = 0; t <= span; t += r) if (room.around(e.getKey(), p.plus(way.times(t)), t < r + 2 ? s.plane() : span - t < r + 2 ? e.getValue().get(1).plane() : -1) < r + wanted.wallMm() * 0.6 && t > r + 2 && span - t > r + 2) return false;
+                for (double t = 0; t <= span;
+                        t += r)
+                    if (room.around(e.getKey(), p.plus(way.times(t)),
+                            t < r + 2 ? s.plane() : span - t < r + 2 ? e.getValue().get(1).plane() : -1) < r + wanted.wallMm() * 0.6
+                            && t > r + 2 && span - t > r + 2)
+                        return false;
                 length += span;
                 continue;
             }
@@ -384,8 +423,10 @@ public final class Registrar {
             room.take(b.section, p, p.plus(b.into.times(b.deep)), r);
         }
         double half = length / 2;
-        fitted.add(new Fitted(first.name(), first.above(), first.below(), RegistrationKind.THROUGH_ROD, on(first, first, c), n, d, half, half, false, false));
-        findings.add(String.format(Locale.ROOT, "the rod lies straight through %d sections: turn them to the witness marks, a round rod does not stop them", mids.size()));
+        fitted.add(new Fitted(first.name(), first.above(), first.below(), RegistrationKind.THROUGH_ROD, on(first, first, c), n, d, half,
+                half, false, false));
+        findings.add(String.format(Locale.ROOT,
+                "the rod lies straight through %d sections: turn them to the witness marks, a round rod does not stop them", mids.size()));
         return true;
     }
 
@@ -396,20 +437,27 @@ public final class Registrar {
     }
 
     private void letters() {
-        var lettered = Lettering.of(plain, scale, (section, plane) -> jobs.containsKey(section) ? jobs.get(section).features().getOrDefault(plane, List.of()) : List.of());
+        var lettered = Lettering.of(plain, scale,
+                (section, plane) -> jobs.containsKey(section) ? jobs.get(section).features().getOrDefault(plane, List.of()) : List.of());
         lettered.marks().forEach(l -> l.marks().forEach(m -> work(l.plane(), l.section(), m)));
         lettered.finding().ifPresent(findings::add);
     }
 
     private List<Registered.Loose> loose() {
         var by = new TreeMap<String, List<Fitted>>();
-        for (var f : fitted) if (f.kind() == RegistrationKind.PINS || f.kind() == RegistrationKind.BOSSES) by.computeIfAbsent(f.size(), k -> new ArrayList<>()).add(f);
-        return by.entrySet().stream().map(e -> new Registered.Loose("pin " + e.getKey(), e.getValue().size(), Footprints.pin(e.getValue().getFirst().diameterMm(), Math.floor(e.getValue().getFirst().lengthMm())))).toList();
+        for (var f : fitted) if (f.kind() == RegistrationKind.PINS || f.kind() == RegistrationKind.BOSSES)
+            by.computeIfAbsent(f.size(), k -> new ArrayList<>()).add(f);
+        return by.entrySet()
+                .stream()
+                .map(e -> new Registered.Loose("pin " + e.getKey(), e.getValue().size(),
+                        Footprints.pin(e.getValue().getFirst().diameterMm(), Math.floor(e.getValue().getFirst().lengthMm()))))
+                .toList();
     }
 
     private List<Registered.Hardware> hardware() {
         var counts = new TreeMap<RegistrationKind, Map<String, Integer>>();
-        for (var f : fitted) counts.computeIfAbsent(f.kind(), k -> new TreeMap<>()).merge(f.size(), f.kind().magnet() ? 2 : 1, Integer::sum);
+        for (var f : fitted)
+            counts.computeIfAbsent(f.kind(), k -> new TreeMap<>()).merge(f.size(), f.kind().magnet() ? 2 : 1, Integer::sum);
         var out = new ArrayList<Registered.Hardware>();
         counts.forEach((k, sizes) -> sizes.forEach((size, n) -> out.add(new Registered.Hardware(k, size, n))));
         return out;

@@ -7,26 +7,33 @@ import java.util.Map;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What was decided about how the sections of a prop find each other. {@code usual} counts for every seam not named in {@code bySeam}; {@code byHand} replaces
- * what would be placed by itself on a seam. {@code letters}: name, arrow and scale sunk into a hidden face; {@code ticks}: witness marks across each seam on
+ * What was decided about how the sections of a prop find each other. {@code usual} counts for every seam not named in {@code bySeam};
+ * {@code byHand} replaces
+ * what would be placed by itself on a seam. {@code letters}: name, arrow and scale sunk into a hidden face; {@code ticks}: witness marks
+ * across each seam on
  * the inside. {@code clearanceMm}: hole over pin in diameter; {@code wallMm}: material left around any hole.
  */
-public record Registration(RegistrationKind usual, Map<String, RegistrationKind> bySeam, Map<String, List<Spot>> byHand, boolean letters, boolean ticks,
-                           double clearanceMm, double wallMm) {
+public record Registration(RegistrationKind usual, Map<String, RegistrationKind> bySeam, Map<String, List<Spot>> byHand, boolean letters,
+        boolean ticks, double clearanceMm, double wallMm) {
     public static final Registration PLAIN = new Registration(RegistrationKind.PLAIN, Map.of(), Map.of(), false, false, 0.2, 1.2);
     public static final Registration FITTING = new Registration(RegistrationKind.FITTING, Map.of(), Map.of(), true, true, 0.2, 1.2);
 
-    /** Something placed by hand: where, in the coordinates of the unscaled model (brought onto the seam's plane), and its stock diameter in mm. */
+    /**
+     * Something placed by hand: where, in the coordinates of the unscaled model (brought onto the seam's plane), and its stock diameter in
+     * mm.
+     */
     public record Spot(RegistrationKind kind, Vec3 at, double diameterMm) {
         public Spot {
-            if (!(diameterMm >= 1 && diameterMm <= 40)) throw new IllegalArgumentException("a diameter lies between 1 and 40 mm, was " + diameterMm);
+            if (!(diameterMm >= 1 && diameterMm <= 40))
+                throw new IllegalArgumentException("a diameter lies between 1 and 40 mm, was " + diameterMm);
         }
     }
 
     public Registration {
         bySeam = Map.copyOf(bySeam);
         byHand = Map.copyOf(byHand);
-        if (!(clearanceMm >= 0 && clearanceMm <= 2)) throw new IllegalArgumentException("a clearance lies between 0 and 2 mm, was " + clearanceMm);
+        if (!(clearanceMm >= 0 && clearanceMm <= 2))
+            throw new IllegalArgumentException("a clearance lies between 0 and 2 mm, was " + clearanceMm);
         if (!(wallMm >= 0.4 && wallMm <= 20)) throw new IllegalArgumentException("a wall lies between 0.4 and 20 mm, was " + wallMm);
     }
 
@@ -36,7 +43,8 @@ public record Registration(RegistrationKind usual, Map<String, RegistrationKind>
 
     /** Whether nothing at all is worked into any face. */
     public boolean nothing() {
-        return !letters && !ticks && usual == RegistrationKind.PLAIN && byHand.isEmpty() && bySeam.values().stream().allMatch(k -> k == RegistrationKind.PLAIN);
+        return !letters && !ticks && usual == RegistrationKind.PLAIN && byHand.isEmpty()
+                && bySeam.values().stream().allMatch(k -> k == RegistrationKind.PLAIN);
     }
 
     public Registration withUsual(RegistrationKind k) {

@@ -9,14 +9,12 @@ public enum RegistrationKind {
     /** For each seam what its walls allow: pins, else a tongue, else pins in inner bosses. */
     FITTING("what fits", List.of()),
     /** Loose printed pins, flat on one side so that each goes in one way only. */
-    PINS("printed pins", List.of(8.0, 6.0, 5.0, 4.0, 3.0)),
-    DOWELS("wooden dowels", List.of(10.0, 8.0, 6.0, 4.0)),
+    PINS("printed pins", List.of(8.0, 6.0, 5.0, 4.0, 3.0)), DOWELS("wooden dowels", List.of(10.0, 8.0, 6.0, 4.0)),
     RODS("metal rods", List.of(5.0, 4.0, 3.0, 2.0)),
     /** Discs glued into open pockets. */
     MAGNETS("magnets", List.of(10.0, 8.0, 6.0, 5.0)),
     /** Discs put into hollows while the print pauses, and printed over. */
-    SEALED_MAGNETS("magnets printed in", List.of(10.0, 8.0, 6.0, 5.0)),
-    TONGUE("tongue and groove", List.of()),
+    SEALED_MAGNETS("magnets printed in", List.of(10.0, 8.0, 6.0, 5.0)), TONGUE("tongue and groove", List.of()),
     /** One rod through all sections of a slender part. */
     THROUGH_ROD("through-rod", List.of(12.0, 10.0, 8.0, 6.0, 5.0, 4.0, 3.0)),
     /** Pins in lumps added to the inside of a thin wall. */

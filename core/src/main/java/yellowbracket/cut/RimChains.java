@@ -63,11 +63,10 @@ record RimChains(List<int[]> loops, int openChains) {
 
         RimChains run() {
             // here: a vertex with more ways out than in starts a chain that cannot close
-            for (int v = 0; v < from.length; v++)
-                for (int i = balance[v]; i > 0; i--) {
-                    follow(v);
-                    open++;
-                }
+            for (int v = 0; v < from.length; v++) for (int i = balance[v]; i > 0; i--) {
+                follow(v);
+                open++;
+            }
             for (int v = 0; v < from.length; v++) while (ways[v] > 0) split(follow(v));
             return new RimChains(List.copyOf(loops), open);
         }

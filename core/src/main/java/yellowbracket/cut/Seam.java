@@ -9,8 +9,8 @@ import yellowbracket.mesh.Vec3;
  * through its centre, {@code halfDepthMm} its half extent across that axis; {@code line} holds the edges of the seam line as point pairs;
  * {@code face} the mating area itself; {@code firstAbove} tells that the first section lies where the plane's normal points.
  */
-public record Seam(String first, String second, int plane, double areaMm2, double lengthMm, double showLengthMm,
-                   Vec3 centre, Vec3 normal, double leastMomentMm4, double halfDepthMm, List<Vec3> line, MatingFace face, boolean firstAbove) {
+public record Seam(String first, String second, int plane, double areaMm2, double lengthMm, double showLengthMm, Vec3 centre, Vec3 normal,
+        double leastMomentMm4, double halfDepthMm, List<Vec3> line, MatingFace face, boolean firstAbove) {
     public Seam {
         line = List.copyOf(line);
     }

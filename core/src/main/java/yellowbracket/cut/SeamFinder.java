@@ -24,7 +24,10 @@ final class SeamFinder {
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
     /** Mating areas below this, mm2, are contact along a line, not a seam. */
     private static final double LEAST_AREA_MM2 = 0.5;
-    /** Visibility is asked of so many edges of a seam at most, evenly picked; doubling it moves the show length of the demo helm by under 2 %. */
+    /**
+     * Visibility is asked of so many edges of a seam at most, evenly picked; doubling it moves the show length of the demo helm by under 2
+     * %.
+     */
     private static final int ASKED = 600;
 
     private SeamFinder() {}
@@ -50,16 +53,19 @@ final class SeamFinder {
     /** @param seen show lengths already known, by seam name */
     static List<Seam> find(List<Section> sections, CutTree tree, Bvh model, Map<String, Double> seen) {
         var planes = tree.planes();
-        return IntStream.range(0, planes.size()).parallel().mapToObj(k -> on(k, planes.get(k), sections, model, seen)).flatMap(List::stream).toList();
+        return IntStream.range(0, planes.size())
+                .parallel()
+                .mapToObj(k -> on(k, planes.get(k), sections, model, seen))
+                .flatMap(List::stream)
+                .toList();
     }
 
     private static List<Seam> on(int k, CutPlane plane, List<Section> sections, Bvh model, Map<String, Double> seen) {
         var caps = new ArrayList<Cap>();
         for (var s : sections) caps(s, k, plane, caps);
         var seams = new ArrayList<Seam>();
-        for (int i = 0; i < caps.size(); i++)
-            for (int j = i + 1; j < caps.size(); j++)
-                if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, plane, model, seen, seams);
+        for (int i = 0; i < caps.size(); i++) for (int j = i + 1; j < caps.size(); j++)
+            if (caps.get(i).upper != caps.get(j).upper) seam(caps.get(i), caps.get(j), k, plane, model, seen, seams);
         return seams;
     }
 
@@ -89,7 +95,9 @@ final class SeamFinder {
         var chains = RimChains.of(rim, mesh::point, upper ? new CutPlane(at.normal().times(-1), -at.offsetMm()) : at);
         var line = new ArrayList<Edge>();
         beside.forEach((edge, f) -> line.add(new Edge(mesh.point((int) (edge >>> 32)), mesh.point(edge.intValue()), unitNormal(mesh, f))));
-        line.sort(java.util.Comparator.comparingDouble((Edge e) -> e.from.x()).thenComparingDouble(e -> e.from.y()).thenComparingDouble(e -> e.from.z()));
+        line.sort(java.util.Comparator.comparingDouble((Edge e) -> e.from.x())
+                .thenComparingDouble(e -> e.from.y())
+                .thenComparingDouble(e -> e.from.z()));
         out.add(new Cap(s, upper, area(chains, mesh, at), line));
     }
 
@@ -129,7 +137,9 @@ final class SeamFinder {
         if (shared.getArea() < LEAST_AREA_MM2) return;
         var locator = new IndexedPointInAreaLocator(shared.buffer(0.02));
         var frame = at.frame();
-        var edges = a.line.stream().filter(e -> locator.locate(new Coordinate(frame.u(e.middle()), frame.v(e.middle()))) != Location.EXTERIOR).toList();
+        var edges = a.line.stream()
+                .filter(e -> locator.locate(new Coordinate(frame.u(e.middle()), frame.v(e.middle()))) != Location.EXTERIOR)
+                .toList();
         boolean inOrder = a.section.name().length() < b.section.name().length()
                 || a.section.name().length() == b.section.name().length() && a.section.name().compareTo(b.section.name()) < 0;
         String first = inOrder ? a.section.name() : b.section.name(), second = inOrder ? b.section.name() : a.section.name();
@@ -150,8 +160,8 @@ final class SeamFinder {
         var c = shared.getCentroid().getCoordinate();
         var centre = frame.first().times(c.x).plus(frame.second().times(c.y)).plus(at.normal().times(at.offsetMm()));
         var bending = Moments.of(shared);
-        out.add(new Seam(first, second, plane,
-                shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(), line, new MatingFace(at, shared), inOrder == a.upper));
+        out.add(new Seam(first, second, plane, shared.getArea(), length, show, centre, at.normal(), bending.least(), bending.halfDepth(),
+                line, new MatingFace(at, shared), inOrder == a.upper));
     }
 
     /** Second moments of a plane area about its centre, by Green's theorem over its rings. */

@@ -19,9 +19,12 @@ import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Finds trees of cuts whose sections all fit a bed: beam search over binary cutting trees (after Luo, Baran, Rusinkiewicz, Matusik, "Chopper: partitioning
- * models into 3D-printable parts", 2012), once for each {@link Aim}. Costs are hours of work ({@link PlanCosts}); a piece still too large is priced by the
- * best next cut through it plus the usual price of those that must follow. Where the prop is symmetric, one half's plan is mirrored. Works on a simplified
+ * Finds trees of cuts whose sections all fit a bed: beam search over binary cutting trees (after Luo, Baran, Rusinkiewicz, Matusik,
+ * "Chopper: partitioning
+ * models into 3D-printable parts", 2012), once for each {@link Aim}. Costs are hours of work ({@link PlanCosts}); a piece still too large
+ * is priced by the
+ * best next cut through it plus the usual price of those that must follow. Where the prop is symmetric, one half's plan is mirrored. Works
+ * on a simplified
  * copy in real mm: all planes through a piece are looked at in one sweep, the best are cut.
  */
 public final class SectionPlanner {
@@ -93,7 +96,8 @@ public final class SectionPlanner {
         if (refusal.isPresent()) return new Outcome.Impossible(refusal.get());
         var proxy = Simplify.to(model, PROXY_TRIANGLES, progress).scaled(scale);
         progress.check();
-        boolean mirror = wishes.mirror() && wishes.kept().planes().stream().allMatch(p -> p.normal().x() == 0) && Symmetry.leftRight(model, Bvh.of(model));
+        boolean mirror = wishes.mirror() && wishes.kept().planes().stream().allMatch(p -> p.normal().x() == 0)
+                && Symmetry.leftRight(model, Bvh.of(model));
         var worth = SurfaceWorth.of(proxy, p -> wishes.zone().applyAsInt(p.times(1 / scale)), wishes.eyes().map(e -> e.times(scale)));
         var plans = new ArrayList<SectionPlan>();
         try {
@@ -106,7 +110,8 @@ public final class SectionPlanner {
         } catch (Progress.Stopped stopped) {
             if (plans.isEmpty()) throw stopped;
         }
-        if (plans.isEmpty()) return new Outcome.Impossible("no cuts found that fit this bed: take a larger bed, unlock a plane, or cut by hand");
+        if (plans.isEmpty())
+            return new Outcome.Impossible("no cuts found that fit this bed: take a larger bed, unlock a plane, or cut by hand");
         return new Outcome.Planned(plans);
     }
 
@@ -116,15 +121,21 @@ public final class SectionPlanner {
         var size = model.bounds().size().times(scale);
         int least = Integer.MAX_VALUE;
         for (var b : beds) {
-            if (b.x() < 30 || b.y() < 30 || b.z() < 20) return Optional.of(String.format(Locale.ROOT, "a bed of %.0f x %.0f x %.0f mm is smaller than any useful section: take a larger bed, or state it in mm", b.x(), b.y(), b.z()));
+            if (b.x() < 30 || b.y() < 30 || b.z() < 20) return Optional.of(String.format(Locale.ROOT,
+                    "a bed of %.0f x %.0f x %.0f mm is smaller than any useful section: take a larger bed, or state it in mm", b.x(), b.y(),
+                    b.z()));
             least = Math.min(least, b.leastParts(size));
         }
-        if (least > Sectioning.MOST_SECTIONS)
-            return Optional.of(String.format(Locale.ROOT, "a prop of %.0f x %.0f x %.0f mm would need more than %d sections on this bed: take a larger bed or a smaller scale", size.x(), size.y(), size.z(), Sectioning.MOST_SECTIONS));
+        if (least > Sectioning.MOST_SECTIONS) return Optional.of(String.format(Locale.ROOT,
+                "a prop of %.0f x %.0f x %.0f mm would need more than %d sections on this bed: take a larger bed or a smaller scale",
+                size.x(), size.y(), size.z(), Sectioning.MOST_SECTIONS));
         return Optional.empty();
     }
 
-    /** A quick plan first, so that something is on the table; then one for each aim. What one search finds may serve another's aim better than its own. */
+    /**
+     * A quick plan first, so that something is on the table; then one for each aim. What one search finds may serve another's aim better
+     * than its own.
+     */
     private void allAims(CutTree kept, boolean mirror, List<SectionPlan> plans, Consumer<List<SectionPlan>> soFar) {
         var root = start(worth.tagged(), kept, mirror);
         var uncut = piece(worth.tagged(), mirror, 1);
@@ -152,7 +163,8 @@ public final class SectionPlanner {
     private void choose(List<PlanPiece> found, List<SectionPlan> plans) {
         if (found.isEmpty()) return;
         plans.clear();
-        for (var aim : SEARCHED) add(plans, finished(aim, found.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
+        for (var aim : SEARCHED)
+            add(plans, finished(aim, found.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
     }
 
     private void one(Aim aim, CutTree kept, boolean mirror, List<SectionPlan> plans) {
@@ -161,11 +173,10 @@ public final class SectionPlanner {
 
     /** Two plans that cut alike are one. */
     private static void add(List<SectionPlan> plans, SectionPlan p) {
-        for (int i = 0; i < plans.size(); i++)
-            if (plans.get(i).tree().equals(p.tree())) {
-                plans.set(i, plans.get(i).alsoBestAt(p.aims().getFirst()));
-                return;
-            }
+        for (int i = 0; i < plans.size(); i++) if (plans.get(i).tree().equals(p.tree())) {
+            plans.set(i, plans.get(i).alsoBestAt(p.aims().getFirst()));
+            return;
+        }
         plans.add(p);
     }
 
@@ -180,7 +191,8 @@ public final class SectionPlanner {
         if (seen.isEmpty()) return start(m, s.above().planeCount() >= s.below().planeCount() ? s.above() : s.below(), mirror);
         var parts = PlaneCut.cut(m, plane, 0);
         boolean still = mirror && plane.normal().x() == 0;
-        return piece(m, mirror, 1).cutBy(new PlanPiece.Cut(seen.getFirst(), s.locked(), start(parts.above(), s.above(), still), Optional.of(start(parts.below(), s.below(), still))));
+        return piece(m, mirror, 1).cutBy(new PlanPiece.Cut(seen.getFirst(), s.locked(), start(parts.above(), s.above(), still),
+                Optional.of(start(parts.below(), s.below(), still))));
     }
 
     private record State(PlanPiece root, double cost) {}
@@ -211,7 +223,11 @@ public final class SectionPlanner {
             double limit = SLACK * whole.stream().mapToDouble(State::cost).min().orElse(Double.POSITIVE_INFINITY);
             states = next.stream().filter(s -> s.cost < limit).limit(beam).toList();
         }
-        return whole.stream().sorted(CHEAPEST).limit(beam).map(s -> further(s.root, aim)).min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0)));
+        return whole.stream()
+                .sorted(CHEAPEST)
+                .limit(beam)
+                .map(s -> further(s.root, aim))
+                .min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0)));
     }
 
     /** Cuts that no bed asks for but that pay: less support, shorter prints that fail less. One at a time, the best first. */
@@ -247,19 +263,26 @@ public final class SectionPlanner {
 
     /** A prop that fits whole is offered in two all the same: parts print flatter and fail cheaper. */
     private Optional<PlanPiece> intoTwo(PlanPiece root) {
-        return ranked(root, Aim.SUPPORT, 6).stream().map(c -> cut(root, c)).filter(PlanPiece::done).min(Comparator.comparingDouble(r -> costs.of(r, Aim.SUPPORT, p -> 0)));
+        return ranked(root, Aim.SUPPORT, 6).stream()
+                .map(c -> cut(root, c))
+                .filter(PlanPiece::done)
+                .min(Comparator.comparingDouble(r -> costs.of(r, Aim.SUPPORT, p -> 0)));
     }
 
     private PlanPiece cut(PlanPiece p, CutChoice c) {
         var parts = halves.computeIfAbsent(c, k -> {
             var cut = PlaneCut.cut(p.mesh(), c.plane(), 0);
             boolean still = p.symmetric() && c.plane().normal().x() == 0;
-            return c.mirror() ? List.of(piece(cut.above(), false, 2 * p.count())) : List.of(piece(cut.above(), still, p.count()), piece(cut.below(), still, p.count()));
+            return c.mirror() ? List.of(piece(cut.above(), false, 2 * p.count()))
+                    : List.of(piece(cut.above(), still, p.count()), piece(cut.below(), still, p.count()));
         });
         return p.cutBy(new PlanPiece.Cut(c, false, parts.getFirst(), parts.stream().skip(1).findFirst()));
     }
 
-    /** The most promising cuts of a piece, no two nearly the same, no more than two along one direction; the mirror plane always, for what it saves further down. */
+    /**
+     * The most promising cuts of a piece, no two nearly the same, no more than two along one direction; the mirror plane always, for what
+     * it saves further down.
+     */
     private List<CutChoice> ranked(PlanPiece p, Aim aim, int most) {
         var all = looked(p);
         double usual = costs.usual(all, aim);
@@ -268,16 +291,20 @@ public final class SectionPlanner {
         for (var c : order) {
             if (out.size() >= most) break;
             var same = out.stream().filter(o -> o.plane().normal().dot(c.plane().normal()) > 0.99).toList();
-            if (same.size() < 2 && same.stream().noneMatch(o -> Math.abs(o.plane().offsetMm() - c.plane().offsetMm()) < ALIKE_MM)) out.add(c);
+            if (same.size() < 2 && same.stream().noneMatch(o -> Math.abs(o.plane().offsetMm() - c.plane().offsetMm()) < ALIKE_MM))
+                out.add(c);
         }
         return out;
     }
 
     private List<CutChoice> looked(PlanPiece p) {
         return choices.computeIfAbsent(p.mesh(), m -> {
-            var out = new ArrayList<>(CutChoice.directions().parallelStream()
+            var out = new ArrayList<>(CutChoice.directions()
+                    .parallelStream()
                     .filter(n -> !p.symmetric() || n.x() == 0) // a lone cut beside the middle would end the symmetry
-                    .map(n -> CutSweep.of(m, n, offsets(m, n), false, worth)).flatMap(List::stream).toList());
+                    .map(n -> CutSweep.of(m, n, offsets(m, n), false, worth))
+                    .flatMap(List::stream)
+                    .toList());
             if (p.symmetric()) out.addAll(CutSweep.of(m, Vec3.X, new double[] {0}, true, worth));
             return costs.worthwhile(m, out);
         });
@@ -285,10 +312,16 @@ public final class SectionPlanner {
 
     /** Evenly through the piece, and as much as a bed holds from either end. */
     private double[] offsets(Mesh m, Vec3 n) {
-        var heights = IntStream.range(0, m.vertexCount()).mapToDouble(v -> n.x() * m.x(v) + n.y() * m.y(v) + n.z() * m.z(v)).summaryStatistics();
+        var heights = IntStream.range(0, m.vertexCount())
+                .mapToDouble(v -> n.x() * m.x(v) + n.y() * m.y(v) + n.z() * m.z(v))
+                .summaryStatistics();
         double lo = heights.getMin(), hi = heights.getMax(), step = Math.max(STEP_MM, (hi - lo) / PLACES);
         var even = IntStream.range(1, (int) ((hi - lo) / step)).mapToDouble(i -> lo + i * step);
-        var ends = beds.stream().flatMapToDouble(b -> b.lengths().stream().filter(l -> hi - lo > l).flatMapToDouble(l -> DoubleStream.of(lo + 0.985 * l, hi - 0.985 * l)));
+        var ends = beds.stream()
+                .flatMapToDouble(b -> b.lengths()
+                        .stream()
+                        .filter(l -> hi - lo > l)
+                        .flatMapToDouble(l -> DoubleStream.of(lo + 0.985 * l, hi - 0.985 * l)));
         return Arrays.stream(DoubleStream.concat(even, ends).map(this::offGrid).toArray()).sorted().distinct().toArray();
     }
 
@@ -302,7 +335,8 @@ public final class SectionPlanner {
         sum.add(root);
         var reasons = new ArrayList<String>();
         reasons(root, false, reasons);
-        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support, sum.join, sum.smooth, sum.support, reasons);
+        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support, sum.join,
+                sum.smooth, sum.support, reasons);
     }
 
     /** Sums over a tree. */
@@ -338,7 +372,8 @@ public final class SectionPlanner {
         if (p.cut().isEmpty()) return CutTree.WHOLE;
         var c = p.cut().get();
         var up = tree(c.above());
-        return new CutTree.Split(inModel(c.choice().plane()), up, c.below().map(this::tree).orElseGet(() -> Symmetry.mirrored(up)), c.locked());
+        return new CutTree.Split(inModel(c.choice().plane()), up, c.below().map(this::tree).orElseGet(() -> Symmetry.mirrored(up)),
+                c.locked());
     }
 
     private CutPlane inModel(CutPlane p) {

@@ -16,14 +16,18 @@ import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 
 /**
- * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void stays with what holds
- * it. Letters follow the tree, so that what the last planes parted, and what is joined first again, has neighbouring letters, and moving a plane renames nothing.
+ * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void
+ * stays with what holds
+ * it. Letters follow the tree, so that what the last planes parted, and what is joined first again, has neighbouring letters, and moving a
+ * plane renames nothing.
  */
 public record Sectioning(List<Section> sections, List<Seam> seams, List<String> findings) {
     /** Above this the work stops: nobody glues so many. */
     public static final int MOST_SECTIONS = 200;
-    private static final Comparator<Mesh> HIGHEST_FIRST = Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25)).reversed()
-            .thenComparingDouble(m -> m.bounds().centre().x()).thenComparingDouble(m -> m.bounds().centre().y());
+    private static final Comparator<Mesh> HIGHEST_FIRST = Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25))
+            .reversed()
+            .thenComparingDouble(m -> m.bounds().centre().x())
+            .thenComparingDouble(m -> m.bounds().centre().y());
     private static final int MOST_NAMED = 8;
     /** A section of less volume, mm3, is told as a sliver. */
     private static final double SLIVER_MM3 = 60;
@@ -35,7 +39,8 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         int open = cut(model, tree, 0, pieces, progress);
         if (open > 0) findings.add(open + " open chains were left uncapped: the model has holes, mend it before cutting");
         if (pieces.size() > MOST_SECTIONS) {
-            findings.add("the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes");
+            findings.add(
+                    "the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes");
             pieces.subList(MOST_SECTIONS, pieces.size()).clear();
         }
         var sections = new ArrayList<Section>();
@@ -44,7 +49,9 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
             sections.add(new Section(name, piece, MeshHealth.balanced(piece)));
         }
         var slivers = sections.stream().filter(q -> Math.abs(q.mesh().volumeMm3()) < SLIVER_MM3).map(Section::name).toList();
-        if (!slivers.isEmpty()) findings.add((slivers.size() == 1 ? "section " + slivers.getFirst() + " is a sliver" : slivers.size() + " sections are slivers (" + some(slivers) + ")") + ": move the plane that makes it, or drop the body on the size page");
+        if (!slivers.isEmpty()) findings.add((slivers.size() == 1 ? "section " + slivers.getFirst() + " is a sliver"
+                : slivers.size() + " sections are slivers (" + some(slivers) + ")")
+                + ": move the plane that makes it, or drop the body on the size page");
         progress.check();
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
     }
@@ -57,7 +64,10 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     List<Section> cutLikeThis(Mesh model, CutTree tree, Progress progress) {
         var pieces = drawn(model, tree);
         progress.check();
-        return sections.stream().filter(s -> pieces.containsKey(s.name())).map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name())))).toList();
+        return sections.stream()
+                .filter(s -> pieces.containsKey(s.name()))
+                .map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name()))))
+                .toList();
     }
 
     /** As {@link #cutLikeThis} with the seams as they are then; how much of each is seen stays as it was. */
@@ -113,11 +123,14 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
 
     /** The same sections and seams in an enlarged prop. */
     public Sectioning scaled(double k) {
-        return k == 1 ? this : new Sectioning(sections.stream().map(s -> s.scaled(k)).toList(), seams.stream().map(s -> s.scaled(k)).toList(), findings);
+        return k == 1 ? this
+                : new Sectioning(sections.stream().map(s -> s.scaled(k)).toList(), seams.stream().map(s -> s.scaled(k)).toList(), findings);
     }
 
     public Section section(String name) {
-        return sections.stream().filter(s -> s.name().equals(name)).findFirst()
+        return sections.stream()
+                .filter(s -> s.name().equals(name))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no section " + name));
     }
 
@@ -139,7 +152,8 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
                 var halves = PlaneCut.cut(piece, s.plane(), number);
                 var sides = IntStream.range(0, 2).parallel().mapToObj(k -> {
                     var own = new ArrayList<Mesh>();
-                    int open = k == 0 ? cut(halves.above(), s.above(), number + 1, own, progress) : cut(halves.below(), s.below(), number + 1 + s.above().planeCount(), own, progress);
+                    int open = k == 0 ? cut(halves.above(), s.above(), number + 1, own, progress)
+                            : cut(halves.below(), s.below(), number + 1 + s.above().planeCount(), own, progress);
                     return new Side(own, open);
                 }).toList();
                 sides.forEach(side -> out.addAll(side.pieces));

@@ -12,8 +12,10 @@ import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What a seam over each triangle of a proxy means: how much it is seen (0 to 1), whether it runs along a crease or a colour border, whether it cuts the rim
- * of an opening in front of the eyes. Pieces cut from {@link #tagged} carry the triangle's number in their tags, so that it can still be asked.
+ * What a seam over each triangle of a proxy means: how much it is seen (0 to 1), whether it runs along a crease or a colour border, whether
+ * it cuts the rim
+ * of an opening in front of the eyes. Pieces cut from {@link #tagged} carry the triangle's number in their tags, so that it can still be
+ * asked.
  */
 final class SurfaceWorth {
     /** Tags below this are cuts; above, triangle numbers. */
@@ -84,13 +86,12 @@ final class SurfaceWorth {
 
     private static void pairs(Mesh m, Pair pair) {
         var first = new HashMap<Long, Integer>(2 * m.triangleCount());
-        for (int f = 0; f < m.triangleCount(); f++)
-            for (int k = 0; k < 3; k++) {
-                int a = m.vertex(f, k), b = m.vertex(f, (k + 1) % 3);
-                var other = first.remove((long) b << 32 | a);
-                if (other != null) pair.meet(other, f);
-                else first.put((long) a << 32 | b, f);
-            }
+        for (int f = 0; f < m.triangleCount(); f++) for (int k = 0; k < 3; k++) {
+            int a = m.vertex(f, k), b = m.vertex(f, (k + 1) % 3);
+            var other = first.remove((long) b << 32 | a);
+            if (other != null) pair.meet(other, f);
+            else first.put((long) a << 32 | b, f);
+        }
     }
 
     /** Directions that meet nothing beside ones that do: there the opening has its rim. */
@@ -100,13 +101,15 @@ final class SurfaceWorth {
         var from = eyes.get();
         var looks = ShowSide.spread(LOOKS);
         var hit = new double[LOOKS];
-        for (int i = 0; i < LOOKS; i++) hit[i] = index.firstDistance(from.x(), from.y(), from.z(), looks.get(i).x(), looks.get(i).y(), looks.get(i).z(), 0.1);
+        for (int i = 0; i < LOOKS; i++)
+            hit[i] = index.firstDistance(from.x(), from.y(), from.z(), looks.get(i).x(), looks.get(i).y(), looks.get(i).z(), 0.1);
         double near = Math.cos(1.6 * Math.sqrt(4 * Math.PI / LOOKS)), low = Math.sin(Math.toRadians(NECK_DEG));
         var rim = new ArrayList<Vec3>();
         for (int i = 0; i < LOOKS; i++) {
             if (!Double.isFinite(hit[i]) || looks.get(i).z() < low || looks.get(i).y() < 0) continue;
             for (int j = 0; j < LOOKS; j++) {
-                if (Double.isFinite(hit[j]) || looks.get(j).z() < low || looks.get(j).y() < 0 || looks.get(i).dot(looks.get(j)) < near) continue;
+                if (Double.isFinite(hit[j]) || looks.get(j).z() < low || looks.get(j).y() < 0 || looks.get(i).dot(looks.get(j)) < near)
+                    continue;
                 rim.add(from.plus(looks.get(i).times(hit[i])));
                 break;
             }

@@ -24,7 +24,8 @@ final class Symmetry {
             case CutTree.Whole w -> w;
             case CutTree.Split s -> {
                 var n = s.plane().normal();
-                yield new CutTree.Split(new CutPlane(new Vec3(-n.x() + 0.0, n.y(), n.z()), s.plane().offsetMm()), mirrored(s.above()), mirrored(s.below()), s.locked());
+                yield new CutTree.Split(new CutPlane(new Vec3(-n.x() + 0.0, n.y(), n.z()), s.plane().offsetMm()), mirrored(s.above()),
+                        mirrored(s.below()), s.locked());
             }
         };
     }

@@ -11,7 +11,8 @@ import org.locationtech.jts.operation.buffer.BufferParameters;
 import org.locationtech.jts.simplify.TopologyPreservingSimplifier;
 
 /**
- * A tongue along a thin wall: the mating area taken in from its edges by the cheeks of the groove, left out where the groove would come through a leaning
+ * A tongue along a thin wall: the mating area taken in from its edges by the cheeks of the groove, left out where the groove would come
+ * through a leaning
  * wall. {@code grooves} go into the section above, {@code tongues} stand on the one below.
  */
 record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, double depthMm) {
@@ -40,7 +41,8 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
                 grooves.add(g);
                 tongues.addAll(t);
             }
-            if (!tongues.isEmpty() && tongues.stream().mapToDouble(Geometry::getLength).sum() >= LEAST_SHARE * whole) return Optional.of(new TongueCut(grooves, tongues, h, h + 0.3));
+            if (!tongues.isEmpty() && tongues.stream().mapToDouble(Geometry::getLength).sum() >= LEAST_SHARE * whole)
+                return Optional.of(new TongueCut(grooves, tongues, h, h + 0.3));
         }
         return Optional.empty();
     }
@@ -83,12 +85,14 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
             }
         }
         if (bad.isEmpty()) return groove;
-        return groove.difference(Footprints.GEOMETRY.createMultiPointFromCoords(bad.toArray(Coordinate[]::new)).buffer(0.8 * ASKED_EVERY_MM, 4));
+        return groove
+                .difference(Footprints.GEOMETRY.createMultiPointFromCoords(bad.toArray(Coordinate[]::new)).buffer(0.8 * ASKED_EVERY_MM, 4));
     }
 
     private static boolean deepEnough(Coordinate c, Seam seam, WallRoom room, yellowbracket.mesh.Vec3 n, double depth) {
         var p = seam.face().at(c.x, c.y);
-        for (int i = 1; i <= 3; i++) if (room.around(seam.above(), p.plus(n.times(depth * i / 3)), seam.plane()) < CHEEK_MM / 2) return false;
+        for (int i = 1; i <= 3; i++)
+            if (room.around(seam.above(), p.plus(n.times(depth * i / 3)), seam.plane()) < CHEEK_MM / 2) return false;
         return true;
     }
 }

@@ -10,8 +10,10 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Whether a section stands on a bed in any turned position: quarter turns first, then, for a spread of directions up, turned about the upright in steps.
- * Searched on the points that stick out furthest in a few hundred directions; what is found is checked on every vertex, so a yes is certain, while a no means
+ * Whether a section stands on a bed in any turned position: quarter turns first, then, for a spread of directions up, turned about the
+ * upright in steps.
+ * Searched on the points that stick out furthest in a few hundred directions; what is found is checked on every vertex, so a yes is
+ * certain, while a no means
  * that none of some ten thousand positions fits.
  */
 public final class TurnedFit {
@@ -29,7 +31,8 @@ public final class TurnedFit {
     }
 
     /**
-     * How a section stands on a bed: {@code turn} empty when it does not, and then {@code overMm} is the least by which it sticks out in any position tried.
+     * How a section stands on a bed: {@code turn} empty when it does not, and then {@code overMm} is the least by which it sticks out in
+     * any position tried.
      */
     public record Stand(Optional<Turn> turn, double overMm) {
         public boolean fits() {
@@ -49,7 +52,8 @@ public final class TurnedFit {
             var flat = points.stream().map(Turn.lift(up)::apply).toList();
             for (int i = 0; i < STEPS; i++) {
                 double a = Math.PI * i / STEPS, c = Math.cos(a), s = Math.sin(a);
-                double over = Math.max(extent(flat, c, -s, 0) - bed.x(), Math.max(extent(flat, s, c, 0) - bed.y(), extent(flat, 0, 0, 1) - bed.z()));
+                double over = Math.max(extent(flat, c, -s, 0) - bed.x(),
+                        Math.max(extent(flat, s, c, 0) - bed.y(), extent(flat, 0, 0, 1) - bed.z()));
                 least = Math.min(least, over);
             }
         }
@@ -77,7 +81,8 @@ public final class TurnedFit {
         for (var t : Turn.quarterTurns()) if (fits(m.bounds().size(), t, bed)) return Optional.of(t);
         double room = Math.hypot(bed.x(), Math.hypot(bed.y(), bed.z()));
         var size = m.bounds().size();
-        if (Math.max(size.x(), Math.max(size.y(), size.z())) > room || size.x() * size.y() * size.z() > 8 * bed.x() * bed.y() * bed.z()) return Optional.empty();
+        if (Math.max(size.x(), Math.max(size.y(), size.z())) > room || size.x() * size.y() * size.z() > 8 * bed.x() * bed.y() * bed.z())
+            return Optional.empty();
         var points = support(m);
         for (var up : UPS) {
             var lifted = Turn.lift(up);
@@ -99,7 +104,8 @@ public final class TurnedFit {
     }
 
     private static boolean fits(Vec3 size, Turn t, Bed bed) {
-        return Math.abs(t.row0().dot(size)) <= bed.x() && Math.abs(t.row1().dot(size)) <= bed.y() && Math.abs(t.row2().dot(size)) <= bed.z();
+        return Math.abs(t.row0().dot(size)) <= bed.x() && Math.abs(t.row1().dot(size)) <= bed.y()
+                && Math.abs(t.row2().dot(size)) <= bed.z();
     }
 
     /** A bounded search; the check after it is on every vertex. */

@@ -14,7 +14,8 @@ import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What is added to or taken from the model before it is cut, so that both sections get their half of it: bosses on the inside of thin walls, and witness
+ * What is added to or taken from the model before it is cut, so that both sections get their half of it: bosses on the inside of thin
+ * walls, and witness
  * marks, 0.5 mm deep and 10 mm long, across seams on the inside. Planned on the plain cut; sizes in real mm, blocks in model coordinates.
  */
 final class WallBlocks {
@@ -51,7 +52,9 @@ final class WallBlocks {
 
     /** @param seams of the plain cut, model coordinates; {@code bossed}: names of those that get bosses */
     WallBlocks plan(List<Seam> seams, Set<String> bossed) {
-        var hidden = seams.parallelStream().filter(s -> wanted.ticks() || bossed.contains(s.name())).collect(Collectors.toConcurrentMap(Seam::name, this::hidden));
+        var hidden = seams.parallelStream()
+                .filter(s -> wanted.ticks() || bossed.contains(s.name()))
+                .collect(Collectors.toConcurrentMap(Seam::name, this::hidden));
         for (var s : seams) if (bossed.contains(s.name())) bosses(s, hidden.get(s.name()));
         if (wanted.ticks()) for (var s : seams) ticks(hidden.get(s.name()), s);
         return this;
@@ -67,7 +70,8 @@ final class WallBlocks {
     }
 
     /**
-     * The model with all blocks worked in. They lie apart, so the index of the bare model answers for each of them; only what lies near one is touched, as a
+     * The model with all blocks worked in. They lie apart, so the index of the bare model answers for each of them; only what lies near one
+     * is touched, as a
      * small mesh of its own that keeps the numbers of its vertices.
      */
     Mesh carved() {
@@ -93,8 +97,10 @@ final class WallBlocks {
         var out = new MeshBuilder(model.vertexCount() + worked.vertexCount(), model.triangleCount() + worked.triangleCount());
         for (int v = 0; v < model.vertexCount(); v++) out.addVertex(model.point(v));
         for (int v = home.size(); v < worked.vertexCount(); v++) out.addVertex(worked.point(v));
-        for (int f = 0; f < near.length; f++) if (!near[f]) out.addTriangle(model.vertex(f, 0), model.vertex(f, 1), model.vertex(f, 2), model.tag(f));
-        for (int f = 0; f < worked.triangleCount(); f++) out.addTriangle(back(worked.vertex(f, 0), home), back(worked.vertex(f, 1), home), back(worked.vertex(f, 2), home), worked.tag(f));
+        for (int f = 0; f < near.length; f++)
+            if (!near[f]) out.addTriangle(model.vertex(f, 0), model.vertex(f, 1), model.vertex(f, 2), model.tag(f));
+        for (int f = 0; f < worked.triangleCount(); f++) out.addTriangle(back(worked.vertex(f, 0), home), back(worked.vertex(f, 1), home),
+                back(worked.vertex(f, 2), home), worked.tag(f));
         return out.build().compact();
     }
 
@@ -111,7 +117,8 @@ final class WallBlocks {
     private void beside(boolean[] near) {
         var touched = new boolean[model.vertexCount()];
         for (int f = 0; f < near.length; f++) if (near[f]) for (int k = 0; k < 3; k++) touched[model.vertex(f, k)] = true;
-        for (int f = 0; f < near.length; f++) near[f] |= touched[model.vertex(f, 0)] || touched[model.vertex(f, 1)] || touched[model.vertex(f, 2)];
+        for (int f = 0; f < near.length; f++)
+            near[f] |= touched[model.vertex(f, 0)] || touched[model.vertex(f, 1)] || touched[model.vertex(f, 2)];
     }
 
     private List<Place> hidden(Seam s) {
@@ -128,13 +135,18 @@ final class WallBlocks {
 
     private void bosses(Seam seam, List<Place> places) {
         var kind = RegistrationKind.BOSSES;
-        double d = kind.sizes().getFirst(), r = (d + wanted.clearanceMm()) / 2, wall = wanted.wallMm() + 0.05, radius = r + wall, half = kind.depthMm(d) + r + 2 * wall;
+        double d = kind.sizes().getFirst(), r = (d + wanted.clearanceMm()) / 2, wall = wanted.wallMm() + 0.05, radius = r + wall,
+                half = kind.depthMm(d) + r + 2 * wall;
         var axis = seam.face().plane().normal();
         var middles = new ArrayList<Vec3>();
         var open = new ArrayList<>(places);
         int n = Math.max(2, Registrar.count(seam.scaled(scale), kind));
         while (middles.size() < n && !open.isEmpty()) {
-            var next = middles.isEmpty() ? open.getFirst() : open.stream().max(java.util.Comparator.comparingDouble(p -> middles.stream().mapToDouble(m -> m.distance(p.at)).min().orElse(0))).orElseThrow();
+            var next = middles.isEmpty() ? open.getFirst()
+                    : open.stream()
+                            .max(java.util.Comparator
+                                    .comparingDouble(p -> middles.stream().mapToDouble(m -> m.distance(p.at)).min().orElse(0)))
+                            .orElseThrow();
             open.remove(next);
             if (!middles.isEmpty() && middles.stream().anyMatch(m -> m.distance(next.at) * scale < 4 * radius)) break;
             boss(seam, next, axis, radius, half).ifPresent(middles::add);
@@ -147,10 +159,15 @@ final class WallBlocks {
         var away = p.normal.minus(axis.times(axis.dot(p.normal)));
         if (away.norm() < 0.6) return java.util.Optional.empty(); // the wall leans too far over the plane to carry it
         var inward = away.unit();
-        double thick = scale * index.firstDistance(p.at.x(), p.at.y(), p.at.z(), -inward.x(), -inward.y(), -inward.z(), 1e-3), bite = Math.min(1.2, 0.55 * thick);
+        double thick = scale * index.firstDistance(p.at.x(), p.at.y(), p.at.z(), -inward.x(), -inward.y(), -inward.z(), 1e-3),
+                bite = Math.min(1.2, 0.55 * thick);
         var middle = p.at.plus(inward.times((radius - bite) / scale));
         var solid = ConvexSolid.boss(middle, axis, inward, radius / scale, half / scale);
-        var in = solid.corners().stream().filter(c -> c.minus(middle).dot(inward) < -0.9 * radius / scale && Math.abs(axis.dot(c.minus(middle))) < 0.6 * half / scale).toList();
+        var in = solid.corners()
+                .stream()
+                .filter(c -> c.minus(middle).dot(inward) < -0.9 * radius / scale
+                        && Math.abs(axis.dot(c.minus(middle))) < 0.6 * half / scale)
+                .toList();
         if (in.stream().anyMatch(c -> !index.inside(c))) return java.util.Optional.empty();
         if (!clear(middle, (half + radius) / scale, seam.plane())) return java.util.Optional.empty();
         blocks.add(block(solid, true, middle));
@@ -168,7 +185,8 @@ final class WallBlocks {
                 var p = places.get((int) (share * places.size() + i) % places.size());
                 var along = axis.minus(p.normal.times(axis.dot(p.normal)));
                 if (along.norm() < 0.6 || !clear(p.at, TICK_HALF_MM / scale, seam.plane())) continue;
-                var solid = ConvexSolid.box(p.at, along.unit(), p.normal, TICK_HALF_MM / scale, TICK_DEEP_MM / scale, TICK_HALF_WIDTH_MM / scale);
+                var solid = ConvexSolid.box(p.at, along.unit(), p.normal, TICK_HALF_MM / scale, TICK_DEEP_MM / scale,
+                        TICK_HALF_WIDTH_MM / scale);
                 blocks.add(block(solid, false, p.at));
                 break;
             }

@@ -10,7 +10,10 @@ import java.util.Set;
 import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Vec3;
 
-/** How much material lies around a place inside a section: to the surface of the model, to the section's other cut faces, to holes already placed. Real mm. */
+/**
+ * How much material lies around a place inside a section: to the surface of the model, to the section's other cut faces, to holes already
+ * placed. Real mm.
+ */
 final class WallRoom {
     private final Bvh index;
     private final double scale;
@@ -40,13 +43,14 @@ final class WallRoom {
     }
 
     /**
-     * How deep a round hole of that radius can go from {@code p} along {@code into} with {@code wall} mm left on all sides, up to {@code wanted}; 0 if not at all.
+     * How deep a round hole of that radius can go from {@code p} along {@code into} with {@code wall} mm left on all sides, up to {@code
+     * wanted}; 0 if not at all.
      * Between the places asked a wall may be nearer by what the step allows for.
      */
     double depth(String section, Vec3 p, Vec3 into, double radius, double wall, double wanted, int plane) {
         double step = Math.max(0.5, radius / 2), need = Math.hypot(radius + wall, step / 2);
         double deep = 0;
-        for (double t = 0; ; t += step) {
+        for (double t = 0;; t += step) {
             double at = Math.min(t, wanted);
             if (around(section, p.plus(into.times(at)), plane) < (at == 0 ? radius + wall : need)) break;
             deep = at;
@@ -97,9 +101,11 @@ final class WallRoom {
     /** What keeps a hole from a place, in words; empty if nothing does. */
     Optional<String> objection(String section, Vec3 p, Vec3 into, double radius, double wall, double least, int plane) {
         double face = around(section, p, plane);
-        if (face < radius + wall) return Optional.of(String.format(java.util.Locale.ROOT, "%.1f mm of material around the middle in %s, %.1f needed", face, section, radius + wall));
+        if (face < radius + wall) return Optional.of(String.format(java.util.Locale.ROOT,
+                "%.1f mm of material around the middle in %s, %.1f needed", face, section, radius + wall));
         double deep = depth(section, p, into, radius, wall, least, plane);
-        if (deep < least) return Optional.of(String.format(java.util.Locale.ROOT, "only %.1f mm deep before %s gets thin, %.1f needed", deep, section, least));
+        if (deep < least) return Optional
+                .of(String.format(java.util.Locale.ROOT, "only %.1f mm deep before %s gets thin, %.1f needed", deep, section, least));
         if (!free(section, p, p.plus(into.times(least)), radius, wall)) return Optional.of("it runs into another hole of " + section);
         return Optional.empty();
     }

@@ -5,13 +5,15 @@ import java.util.function.Consumer;
 import yellowbracket.print.FailureKind;
 
 /**
- * A printer that can be asked and told. Its states change by themselves; listeners hear each status on a thread of the link's own. Commands that make no
+ * A printer that can be asked and told. Its states change by themselves; listeners hear each status on a thread of the link's own. Commands
+ * that make no
  * sense in a state are refused with a reason and change nothing.
  */
 public interface PrinterLink extends AutoCloseable {
     /** What it is doing. */
     enum State {
-        IDLE("idle"), HEATING("heating"), PRINTING("printing"), PAUSED("paused"), DONE("done"), FAULT("stopped by a fault"), CANCELLED("cancelled"), OFFLINE("no answer");
+        IDLE("idle"), HEATING("heating"), PRINTING("printing"), PAUSED("paused"), DONE("done"), FAULT("stopped by a fault"),
+        CANCELLED("cancelled"), OFFLINE("no answer");
 
         private final String words;
 
@@ -49,8 +51,12 @@ public interface PrinterLink extends AutoCloseable {
         }
     }
 
-    /** {@code share} 0 to 1 of the print; {@code printedH} hours spent on it; {@code remainingH} as estimated; {@code fault} while stopped by one. */
-    record Status(State state, Optional<Job> job, double share, int layer, double printedH, double remainingH, Optional<FailureKind> fault) {
+    /**
+     * {@code share} 0 to 1 of the print; {@code printedH} hours spent on it; {@code remainingH} as estimated; {@code fault} while stopped
+     * by one.
+     */
+    record Status(State state, Optional<Job> job, double share, int layer, double printedH, double remainingH,
+            Optional<FailureKind> fault) {
         static final Status IDLE = new Status(State.IDLE, Optional.empty(), 0, 0, 0, 0, Optional.empty());
     }
 

@@ -12,14 +12,17 @@ import java.util.function.Consumer;
 import yellowbracket.print.FailureKind;
 
 /**
- * A printer that is not there: it prints in scaled time, its hours come out a little off the estimate, and faults strike at a rate an hour, all from a seed, so that the
- * same seed and jobs give the same faults at the same shares. Time is fed by {@link #advance} or, once {@link #run running}, by a clock of its own.
+ * A printer that is not there: it prints in scaled time, its hours come out a little off the estimate, and faults strike at a rate an hour,
+ * all from a seed, so that the
+ * same seed and jobs give the same faults at the same shares. Time is fed by {@link #advance} or, once {@link #run running}, by a clock of
+ * its own.
  */
 public final class SimulatedPrinter implements PrinterLink {
     private static final double HEAT_H = 0.06;
     /** Spread of real hours about the estimate, natural logarithm. */
     private static final double SPREAD = 0.06;
-    private static final List<FailureKind> FAULTS = List.of(FailureKind.CAME_OFF, FailureKind.LAYER_SHIFT, FailureKind.CLOG, FailureKind.RAN_OUT, FailureKind.WARPED, FailureKind.UNDER_EXTRUDED);
+    private static final List<FailureKind> FAULTS = List.of(FailureKind.CAME_OFF, FailureKind.LAYER_SHIFT, FailureKind.CLOG,
+            FailureKind.RAN_OUT, FailureKind.WARPED, FailureKind.UNDER_EXTRUDED);
     private static final long TICK_MS = 100;
 
     private final String name;
@@ -89,18 +92,22 @@ public final class SimulatedPrinter implements PrinterLink {
     }
 
     private void become(State next, double printedH, Optional<FailureKind> fault) {
-        if (next != status.state() && !status.state().mayBecome(next)) throw new IllegalStateException(status.state() + " cannot become " + next);
+        if (next != status.state() && !status.state().mayBecome(next))
+            throw new IllegalStateException(status.state() + " cannot become " + next);
         var job = status.job().orElseThrow();
         double share = Math.clamp(printedH / wholeH, 0, 1);
-        status = new Status(next, status.job(), share, (int) Math.floor(share * job.layers() + 1e-9), printedH, (1 - share) * job.hours(), fault);
+        status = new Status(next, status.job(), share, (int) Math.floor(share * job.layers() + 1e-9), printedH, (1 - share) * job.hours(),
+                fault);
     }
 
     @Override
     public Answer start(Job job) {
         return command(() -> {
             if (status.state() == State.OFFLINE) return Optional.of(name + " does not answer: check power and link");
-            if (status.state().busy()) return Optional.of(name + " is still printing " + status.job().map(Job::name).orElse("") + ": wait, or cancel it first");
-            if (status.state() != State.IDLE) return Optional.of("take " + status.job().map(Job::name).orElse("the last print") + " off " + name + " first");
+            if (status.state().busy())
+                return Optional.of(name + " is still printing " + status.job().map(Job::name).orElse("") + ": wait, or cancel it first");
+            if (status.state() != State.IDLE)
+                return Optional.of("take " + status.job().map(Job::name).orElse("the last print") + " off " + name + " first");
             heatedH = 0;
             wholeH = job.hours() * Math.exp(SPREAD * gaussian());
             faultAtH = faultsPerHour > 0 ? -Math.log(1 - random.nextDouble()) / faultsPerHour : Double.POSITIVE_INFINITY;
@@ -147,7 +154,8 @@ public final class SimulatedPrinter implements PrinterLink {
         command(() -> {
             if (status.state() == State.OFFLINE) return Optional.of("it is gone already");
             before = status.state();
-            status = new Status(State.OFFLINE, status.job(), status.share(), status.layer(), status.printedH(), status.remainingH(), Optional.empty());
+            status = new Status(State.OFFLINE, status.job(), status.share(), status.layer(), status.printedH(), status.remainingH(),
+                    Optional.empty());
             return Optional.empty();
         });
     }
@@ -157,7 +165,8 @@ public final class SimulatedPrinter implements PrinterLink {
         command(() -> {
             if (status.state() != State.OFFLINE) return Optional.of("it is there");
             var next = before == State.PRINTING || before == State.HEATING ? State.PAUSED : before;
-            status = new Status(next, status.job(), status.share(), status.layer(), status.printedH(), status.remainingH(), Optional.empty());
+            status = new Status(next, status.job(), status.share(), status.layer(), status.printedH(), status.remainingH(),
+                    Optional.empty());
             return Optional.empty();
         });
     }

@@ -5,7 +5,8 @@ import java.time.temporal.ChronoUnit;
 import yellowbracket.colour.SprayWeather;
 
 /**
- * A made-up temperate climate, the same for the same seed: a yearly and a daily wave, slow fronts that bring damp and wind, and a little noise.
+ * A made-up temperate climate, the same for the same seed: a yearly and a daily wave, slow fronts that bring damp and wind, and a little
+ * noise.
  * Stands in for a forecast service.
  */
 public record SimulatedWeather(long seed) implements WeatherFeed {

@@ -10,7 +10,8 @@ public record FileUnit(String name, double mm) {
     public static final FileUnit INCH = new FileUnit("inch", 25.4);
     public static final List<FileUnit> USUAL = List.of(MM, CM, M, INCH);
     /** Ratios figures are usually made at, small ones last. */
-    public static final List<FileUnit> MINIATURES = List.of(miniature(2), miniature(3), miniature(4), miniature(6), miniature(12), miniature(18), miniature(24), miniature(56));
+    public static final List<FileUnit> MINIATURES = List.of(miniature(2), miniature(3), miniature(4), miniature(6), miniature(12),
+            miniature(18), miniature(24), miniature(56));
 
     public FileUnit {
         if (!(mm > 0 && mm < 1e6)) throw new IllegalArgumentException("a unit is longer than 0 mm, was " + mm);

@@ -12,7 +12,8 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Decisions about a file's mesh: {@code unit} of its coordinates, {@code turn} to bring z up and y forward, whether it is {@code mirrored} left to
+ * Decisions about a file's mesh: {@code unit} of its coordinates, {@code turn} to bring z up and y forward, whether it is {@code mirrored}
+ * left to
  * right (after the turn), the {@code roles} of its bodies by number (a body not named is a shell), which {@code mends} are done; not
  * {@code settled} while unit and way up are only guessed. Immutable.
  */

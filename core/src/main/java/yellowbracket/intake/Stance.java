@@ -11,8 +11,10 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A guess of what unit a file is in and which way it stands, with the reasons, to be accepted or changed. The prop is {@code hollow} when walls
- * surround its middle on at least three sides and a head could get in at one end only; then the most open side is the neck and the next one the face. {@code sure}: whether nothing else is as likely.
+ * A guess of what unit a file is in and which way it stands, with the reasons, to be accepted or changed. The prop is {@code hollow} when
+ * walls
+ * surround its middle on at least three sides and a head could get in at one end only; then the most open side is the neck and the next one
+ * the face. {@code sure}: whether nothing else is as likely.
  */
 public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, String unitBecause, String wayBecause) {
     /** Inner width of a wearable shell, mm: from a child's tight mask to a roomy helm. */
@@ -95,11 +97,16 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
             int face = sides.getFirst();
             double second = open[neck] - sides.stream().mapToDouble(a -> open[a]).max().orElse(0);
             boolean sure = second > 0.08 && open[face] - open[sides.get(1)] > 0.02;
-            return way(AXES.get(neck ^ 1), AXES.get(face), sure, String.format(Locale.ROOT, "the neck opens towards %s (%.0f %% free), the face towards %s%s", AXIS_NAMES.get(neck), 100 * open[neck], AXIS_NAMES.get(face),
-                    mirror >= 0 ? ", left and right mirror along " + "xyz".charAt(mirror) : ""));
+            return way(AXES.get(neck ^ 1), AXES.get(face), sure,
+                    String.format(Locale.ROOT, "the neck opens towards %s (%.0f %% free), the face towards %s%s", AXIS_NAMES.get(neck),
+                            100 * open[neck], AXIS_NAMES.get(face),
+                            mirror >= 0 ? ", left and right mirror along " + "xyz".charAt(mirror) : ""));
         }
 
-        /** Nothing to look into: the longest side stands up unless the model mirrors end to end along it, as a mask does; the thinnest looks forward. */
+        /**
+         * Nothing to look into: the longest side stands up unless the model mirrors end to end along it, as a mask does; the thinnest looks
+         * forward.
+         */
         private Way solidWay() {
             var size = box.size();
             int up = 2;
@@ -136,7 +143,8 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
 
         private double innerWidth(Vec3 right) {
             var c = box.centre();
-            double wide = index.firstDistance(c.x(), c.y(), c.z(), right.x(), right.y(), right.z(), 0) + index.firstDistance(c.x(), c.y(), c.z(), -right.x(), -right.y(), -right.z(), 0);
+            double wide = index.firstDistance(c.x(), c.y(), c.z(), right.x(), right.y(), right.z(), 0)
+                    + index.firstDistance(c.x(), c.y(), c.z(), -right.x(), -right.y(), -right.z(), 0);
             return Double.isFinite(wide) ? wide : 0;
         }
 
@@ -155,10 +163,15 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
                     best = u;
                 }
             }
-            if (best == null && longest < SHELL_MM[0]) best = FileUnit.MINIATURES.stream().filter(u -> Double.isFinite(cost(u, longest, inner, hollow))).min(Comparator.comparingDouble(u -> cost(u, longest, inner, hollow))).orElse(FileUnit.MM);
+            if (best == null && longest < SHELL_MM[0]) best = FileUnit.MINIATURES.stream()
+                    .filter(u -> Double.isFinite(cost(u, longest, inner, hollow)))
+                    .min(Comparator.comparingDouble(u -> cost(u, longest, inner, hollow)))
+                    .orElse(FileUnit.MM);
             if (best == null) best = FileUnit.MM;
             String number = String.format(Locale.ROOT, longest < 10 ? "%.2f" : "%.0f", longest);
-            String because = hollow ? String.format(Locale.ROOT, "longest side %s, room inside %.3g: in %s a head of %.0f mm has room", number, inner, best.name(), inner * best.mm())
+            String because = hollow
+                    ? String.format(Locale.ROOT, "longest side %s, room inside %.3g: in %s a head of %.0f mm has room", number, inner,
+                            best.name(), inner * best.mm())
                     : String.format(Locale.ROOT, "longest side %s: in %s it is %.0f mm long", number, best.name(), longest * best.mm());
             return new Stance(best, way.turn, hollow, way.sure && fitting == 1, because, way.because);
         }

@@ -11,7 +11,9 @@ import yellowbracket.cut.Section;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.JoinProduct;
 
-/** A method for each seam and the order in which clusters of sections come together; light and small first, so that every join can be held. */
+/**
+ * A method for each seam and the order in which clusters of sections come together; light and small first, so that every join can be held.
+ */
 public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> findings) {
     /** Two subassemblies brought together over all seams between them at once. */
     public record Step(int number, List<String> one, List<String> other, List<String> seams) {
@@ -34,7 +36,8 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
      * @param grams mass of each section by name
      * @param chosen the maker's own choice of product by seam name, where made
      */
-    public static JoinPlan of(List<Section> sections, List<Seam> seams, Map<String, Double> grams, String material, double celsius, Map<String, String> chosen, Catalogue shop) {
+    public static JoinPlan of(List<Section> sections, List<Seam> seams, Map<String, Double> grams, String material, double celsius,
+            Map<String, String> chosen, Catalogue shop) {
         var joins = new ArrayList<SeamJoin>();
         var findings = new ArrayList<String>();
         var centres = new HashMap<String, yellowbracket.mesh.Vec3>();
@@ -44,11 +47,13 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
             String light = firstLighter ? seam.first() : seam.second();
             var load = Load.of(seam, grams.getOrDefault(light, 0.0), centres.get(light).distance(seam.centre()));
             var options = options(seam, load, material, celsius, shop);
-            var join = chosen.containsKey(seam.name())
-                    ? options.stream().filter(o -> o.product().name().equals(chosen.get(seam.name()))).findFirst().orElse(options.getFirst()) : options.getFirst();
+            var join = chosen.containsKey(seam.name()) ? options.stream()
+                    .filter(o -> o.product().name().equals(chosen.get(seam.name())))
+                    .findFirst()
+                    .orElse(options.getFirst()) : options.getFirst();
             joins.add(join);
-            if (join.reserve() < LEAST_RESERVE)
-                findings.add(String.format(Locale.ROOT, "seam %s bears only %.1f times its load: add a rod or an inner strip", seam.name(), join.reserve()));
+            if (join.reserve() < LEAST_RESERVE) findings.add(String.format(Locale.ROOT,
+                    "seam %s bears only %.1f times its load: add a rod or an inner strip", seam.name(), join.reserve()));
         }
         return new JoinPlan(List.copyOf(joins), order(sections, seams, grams), List.copyOf(findings));
     }
@@ -66,7 +71,8 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
         double capacity = KNOCK_DOWN * p.shearLowMpa() * (p.gapMm() < GAP_MM ? 0.7 : 1);
         double reserve = load.combined() > 0 ? Math.min(99, capacity / load.combined()) : 99;
         double grams = seam.areaMm2() * GAP_MM * p.densityGcm3() / 1000 * WASTE;
-        return new SeamJoin(seam, p, grams, p.workMin(), p.holdMin() * slower, p.handleH() * slower, p.fullH() * slower, reserve, why(seam, p, reserve));
+        return new SeamJoin(seam, p, grams, p.workMin(), p.holdMin() * slower, p.handleH() * slower, p.fullH() * slower, reserve,
+                why(seam, p, reserve));
     }
 
     /** Minutes of the maker's life, with penalties for what would go wrong. */
@@ -80,7 +86,8 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
 
     private static String why(Seam seam, JoinProduct p, double reserve) {
         double need = seam.lengthMm() / WET_MM_MIN;
-        String time = need > p.workMin() ? String.format(Locale.ROOT, "%.0f mm need %.1f min to wet, it stays open %.1f", seam.lengthMm(), need, p.workMin())
+        String time = need > p.workMin()
+                ? String.format(Locale.ROOT, "%.0f mm need %.1f min to wet, it stays open %.1f", seam.lengthMm(), need, p.workMin())
                 : String.format(Locale.ROOT, "stays open long enough for %.0f mm", seam.lengthMm());
         String strong = reserve >= 99 ? "hardly loaded" : String.format(Locale.ROOT, "bears %.1f times the handling load", reserve);
         return strong + "; " + time;
@@ -107,9 +114,15 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
             if (best == null) return List.copyOf(steps);
             var a = cluster.get(best.first());
             var b = cluster.get(best.second());
-            var between = seams.stream().filter(s -> cluster.get(s.first()) == a && cluster.get(s.second()) == b || cluster.get(s.first()) == b && cluster.get(s.second()) == a).map(Seam::name).toList();
+            var between = seams.stream()
+                    .filter(s -> cluster.get(s.first()) == a && cluster.get(s.second()) == b
+                            || cluster.get(s.first()) == b && cluster.get(s.second()) == a)
+                    .map(Seam::name)
+                    .toList();
             steps.add(new Step(steps.size() + 1, a, b, between));
-            var merged = java.util.stream.Stream.concat(a.stream(), b.stream()).sorted(Comparator.comparing(String::length).thenComparing(Comparator.naturalOrder())).toList();
+            var merged = java.util.stream.Stream.concat(a.stream(), b.stream())
+                    .sorted(Comparator.comparing(String::length).thenComparing(Comparator.naturalOrder()))
+                    .toList();
             merged.forEach(n -> cluster.put(n, merged));
         }
     }
@@ -119,6 +132,9 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
     }
 
     public SeamJoin join(String seam) {
-        return joins.stream().filter(j -> j.seam().name().equals(seam)).findFirst().orElseThrow(() -> new IllegalArgumentException("no seam " + seam));
+        return joins.stream()
+                .filter(j -> j.seam().name().equals(seam))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no seam " + seam));
     }
 }

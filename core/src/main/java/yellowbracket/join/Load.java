@@ -3,7 +3,8 @@ package yellowbracket.join;
 import yellowbracket.cut.Seam;
 
 /**
- * What a seam must bear when the prop is picked up by the other side: the lighter side's weight times a handling factor, as shear over the area and
+ * What a seam must bear when the prop is picked up by the other side: the lighter side's weight times a handling factor, as shear over the
+ * area and
  * as bending over the least section modulus. Stress in MPa. A knock is not a drop: props that are thrown about need more.
  */
 public record Load(double shearMpa, double bendingMpa) {

@@ -13,7 +13,8 @@ import yellowbracket.size.Zone;
 
 /**
  * One entry. {@code about}: the id of a task or empty; {@code hours}, {@code money}: 0 where not told. Parsed from a line:
- * {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
+ * {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY
+ * what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
  */
 public record Entry(LocalDateTime at, Kind kind, String about, double hours, double money, String text, List<String> tags) {
     /** What sort of thing happened. */
@@ -24,7 +25,8 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
     private static final Pattern PLANNED = Pattern.compile("\\bplanned\\s+(\\d+(?:[.,]\\d+)?)\\s*h\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
-    private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
+            + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
@@ -41,12 +43,14 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         var done = DONE.matcher(text);
         if (done.matches()) return Optional.of(new Entry(at, Kind.DONE, taskId(done.group(1)), hours(done.group(2)), 0, text, tags));
         var failed = FAILED.matcher(text);
-        if (failed.matches()) return Optional.of(new Entry(at, Kind.FAILED, taskId(failed.group(1)), hours(failed.group(2)), 0, text, tags));
+        if (failed.matches())
+            return Optional.of(new Entry(at, Kind.FAILED, taskId(failed.group(1)), hours(failed.group(2)), 0, text, tags));
         var started = STARTED.matcher(text);
         if (started.matches()) return Optional.of(new Entry(at, Kind.STARTED, taskId(started.group(1)), 0, 0, text, tags));
         var spent = SPENT.matcher(text);
         if (spent.matches()) return Optional.of(new Entry(at, Kind.SPENT, "", 0, number(spent.group(1)), text, tags));
-        if (trial(text).isPresent()) return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
+        if (trial(text).isPresent())
+            return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
         return Optional.of(new Entry(at, Kind.NOTE, "", 0, 0, text, tags));
     }
 
@@ -97,8 +101,10 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
 
     /** The line that says how a test piece fitted; {@link #parse} reads it back. */
     public static String line(String prop, String wearer, Trial t) {
-        String how = t.verdict() == Trial.Verdict.FITS ? t.zone().map(z -> " " + z.label()).orElse("") : t.zone().map(z -> " " + z.label()).orElse("") + String.format(Locale.ROOT, " %.1f mm", t.mm());
-        return String.format(Locale.ROOT, "fit %s %s %s%s at %.1f %%", prop, wearer, t.verdict().name().toLowerCase(Locale.ROOT), how, 100 * t.scale());
+        String how = t.verdict() == Trial.Verdict.FITS ? t.zone().map(z -> " " + z.label()).orElse("")
+                : t.zone().map(z -> " " + z.label()).orElse("") + String.format(Locale.ROOT, " %.1f mm", t.mm());
+        return String.format(Locale.ROOT, "fit %s %s %s%s at %.1f %%", prop, wearer, t.verdict().name().toLowerCase(Locale.ROOT), how,
+                100 * t.scale());
     }
 
     /** A bare section letter means its print, several joined by + the plate they are on. */

@@ -10,7 +10,8 @@ import yellowbracket.plan.Task;
 import yellowbracket.shop.Rate;
 
 /** What the log says about this maker: tasks done, prints under way since when, money spent, failures, and hours against the catalogue. */
-public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> running, Map<String, Rate> rates, Map<String, Integer> failures, double spent) {
+public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> running, Map<String, Rate> rates, Map<String, Integer> failures,
+        double spent) {
 
     /** Facts that need no plan: done tasks (hours 0 where not told), failures by section, spend. */
     public static Lessons facts(List<Entry> log) {
@@ -40,12 +41,16 @@ public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> runni
         return new Lessons(done, running, Map.of(), failures, spent);
     }
 
-    /** Adds the rates learned from tasks that are done and told their hours, against the hours planned by the catalogue alone, to those known before. */
+    /**
+     * Adds the rates learned from tasks that are done and told their hours, against the hours planned by the catalogue alone, to those
+     * known before.
+     */
     public Lessons learn(List<Task> catalogueTasks, Map<String, Rate> before) {
         var learned = new HashMap<>(before);
         for (var t : catalogueTasks) {
             var a = done.get(t.id());
-            if (a == null || !(a.hours() > 0) || !(t.activeH() > 0) || t.resource() == Task.Resource.PRINTER) continue; // printers have a record of their own
+            // printers have a record of their own
+            if (a == null || !(a.hours() > 0) || !(t.activeH() > 0) || t.resource() == Task.Resource.PRINTER) continue;
             learned.put(t.rateKey(), learned.getOrDefault(t.rateKey(), Rate.UNKNOWN).with(a.hours(), t.activeH()));
         }
         return new Lessons(done, running, Map.copyOf(learned), failures, spent);
@@ -53,7 +58,9 @@ public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> runni
 
     /** The prints on a plate, print:A+B; none of anything else. */
     private static List<String> sections(String about) {
-        return about.startsWith("print:") && about.contains("+") ? java.util.Arrays.stream(about.substring(6).split("\\+")).map(s -> "print:" + s).toList() : List.of();
+        return about.startsWith("print:") && about.contains("+")
+                ? java.util.Arrays.stream(about.substring(6).split("\\+")).map(s -> "print:" + s).toList()
+                : List.of();
     }
 
     /** Done tasks whose hours were not told take those planned. */

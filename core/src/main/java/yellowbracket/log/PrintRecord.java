@@ -10,10 +10,13 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
 
 /**
- * What the log says of one printer: prints and hours, failures by kind, its failures an hour (gamma prior of the catalogue updated by them, with the range
- * that holds it eight times in ten) and its hours against those computed. Entries name the printer by a tag; those without one count for every printer, hours in equal parts.
+ * What the log says of one printer: prints and hours, failures by kind, its failures an hour (gamma prior of the catalogue updated by them,
+ * with the range
+ * that holds it eight times in ten) and its hours against those computed. Entries name the printer by a tag; those without one count for
+ * every printer, hours in equal parts.
  */
-public record PrintRecord(String printer, int done, double hours, Map<FailureKind, Integer> failures, double failuresPerHour, double lowRate, double highRate, Rate factor) {
+public record PrintRecord(String printer, int done, double hours, Map<FailureKind, Integer> failures, double failuresPerHour,
+        double lowRate, double highRate, Rate factor) {
     private static final double TAIL = 0.1;
 
     public PrintRecord {
@@ -47,7 +50,8 @@ public record PrintRecord(String printer, int done, double hours, Map<FailureKin
             low = gamma.inverseCumulativeProbability(TAIL);
             high = gamma.inverseCumulativeProbability(1 - TAIL);
         }
-        return new PrintRecord(printer.name(), done, hours, kinds, Failure.learnedRate(printer.failuresPerHour(), lost, hours), low, high, factor);
+        return new PrintRecord(printer.name(), done, hours, kinds, Failure.learnedRate(printer.failuresPerHour(), lost, hours), low, high,
+                factor);
     }
 
     public int failed() {

@@ -2,7 +2,10 @@ package yellowbracket.mesh;
 
 import java.util.Arrays;
 
-/** Which triangle lies across each edge that exactly two share. Corner 3 f + k stands for the edge from corner k to corner k + 1 of triangle f. */
+/**
+ * Which triangle lies across each edge that exactly two share. Corner 3 f + k stands for the edge from corner k to corner k + 1 of triangle
+ * f.
+ */
 final class Adjacency {
     private final int[] across;
 

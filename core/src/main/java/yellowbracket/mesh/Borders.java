@@ -7,7 +7,8 @@ import java.util.List;
 
 /**
  * The open borders of a mesh. {@code loops}: closed runs of vertices, in the direction of their triangles; where a border passes a
- * vertex twice it is parted there, so that no loop does. {@code loose}: border edges in no loop, because more than two triangles meet on the way.
+ * vertex twice it is parted there, so that no loop does. {@code loose}: border edges in no loop, because more than two triangles meet on
+ * the way.
  */
 public record Borders(List<int[]> loops, int loose) {
 

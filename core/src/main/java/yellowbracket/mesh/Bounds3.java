@@ -28,8 +28,8 @@ public record Bounds3(Vec3 min, Vec3 max) {
     }
 
     public Bounds3 union(Bounds3 o) {
-        return of(Math.min(min.x(), o.min.x()), Math.min(min.y(), o.min.y()), Math.min(min.z(), o.min.z()),
-                Math.max(max.x(), o.max.x()), Math.max(max.y(), o.max.y()), Math.max(max.z(), o.max.z()));
+        return of(Math.min(min.x(), o.min.x()), Math.min(min.y(), o.min.y()), Math.min(min.z(), o.min.z()), Math.max(max.x(), o.max.x()),
+                Math.max(max.y(), o.max.y()), Math.max(max.z(), o.max.z()));
     }
 
     public Bounds3 scaled(double k) {

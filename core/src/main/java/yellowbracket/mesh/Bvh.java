@@ -8,12 +8,14 @@ import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /**
- * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Built on all cores ({@link BvhBuild}), answered
- * from {@link WideNodes} and {@link OrientedBoxes}. Safe to share between threads: what it answers never changes. Build O(n log n); queries O(log n) in practice.
+ * A bounding volume hierarchy over the triangles of one mesh, for rays, closest points, boxes and planes. Built on all cores ({@link
+ * BvhBuild}), answered
+ * from {@link WideNodes} and {@link OrientedBoxes}. Safe to share between threads: what it answers never changes. Build O(n log n); queries
+ * O(log n) in practice.
  */
 public final class Bvh {
     final double[] corners; // nine a triangle, in leaf order: the three corners' coordinates
-    final int[] order;      // leaf position -> triangle of the mesh
+    final int[] order; // leaf position -> triangle of the mesh
     final WideNodes nodes;
     private final AtomicReference<OrientedBoxes> oriented = new AtomicReference<>();
 
@@ -37,18 +39,20 @@ public final class Bvh {
         var corners = new double[9 * n];
         int block = 1 << 14;
         IntStream.rangeClosed(0, n / block).parallel().forEach(b -> {
-            for (int i = b * block; i < Math.min(n, (b + 1) * block); i++)
-                for (int k = 0; k < 3; k++) {
-                    int v = m.vertex(build.order[i], k);
-                    corners[9 * i + 3 * k] = m.x(v);
-                    corners[9 * i + 3 * k + 1] = m.y(v);
-                    corners[9 * i + 3 * k + 2] = m.z(v);
-                }
+            for (int i = b * block; i < Math.min(n, (b + 1) * block); i++) for (int k = 0; k < 3; k++) {
+                int v = m.vertex(build.order[i], k);
+                corners[9 * i + 3 * k] = m.x(v);
+                corners[9 * i + 3 * k + 1] = m.y(v);
+                corners[9 * i + 3 * k + 2] = m.z(v);
+            }
         });
         return new Bvh(corners, build.order, nodes.join());
     }
 
-    /** The distance to the first triangle a ray meets, in lengths of the direction {@code d}, or infinity; hits nearer than {@code least} do not count. */
+    /**
+     * The distance to the first triangle a ray meets, in lengths of the direction {@code d}, or infinity; hits nearer than {@code least} do
+     * not count.
+     */
     public double firstDistance(double ox, double oy, double oz, double dx, double dy, double dz, double least) {
         return new RayQuery(this, ox, oy, oz, dx, dy, dz).nearest(least);
     }
@@ -80,7 +84,8 @@ public final class Bvh {
     OptionalInt crossed(Vec3 a, Vec3 b, java.util.function.IntPredicate skip) {
         double length = a.distance(b);
         if (length == 0) return OptionalInt.empty();
-        return new RayQuery(this, a.x(), a.y(), a.z(), (b.x() - a.x()) / length, (b.y() - a.y()) / length, (b.z() - a.z()) / length).crossed(1e-6 * length, (1 - 1e-6) * length, skip);
+        return new RayQuery(this, a.x(), a.y(), a.z(), (b.x() - a.x()) / length, (b.y() - a.y()) / length, (b.z() - a.z()) / length)
+                .crossed(1e-6 * length, (1 - 1e-6) * length, skip);
     }
 
     private RayQuery ray(Vec3 o, Vec3 d) {
@@ -89,7 +94,8 @@ public final class Bvh {
 
     /** Whether the point is within the closed surface: odd number of crossings in two of three skew directions. */
     public boolean inside(Vec3 p) {
-        Vec3[] skew = {new Vec3(0.5773, 0.1933, 0.7933).unit(), new Vec3(-0.311, 0.829, 0.4653).unit(), new Vec3(0.2113, -0.5351, -0.8179).unit()};
+        Vec3[] skew = {new Vec3(0.5773, 0.1933, 0.7933).unit(), new Vec3(-0.311, 0.829, 0.4653).unit(),
+                new Vec3(0.2113, -0.5351, -0.8179).unit()};
         int votes = 0;
         for (var d : skew) {
             var n = new int[1];
@@ -130,7 +136,8 @@ public final class Bvh {
 
     /** Every triangle whose box meets the given one. */
     public void inBox(Bounds3 b, IntConsumer out) {
-        visit((lx, ly, lz, hx, hy, hz) -> lx <= b.max().x() && hx >= b.min().x() && ly <= b.max().y() && hy >= b.min().y() && lz <= b.max().z() && hz >= b.min().z(), out);
+        visit((lx, ly, lz, hx, hy, hz) -> lx <= b.max().x() && hx >= b.min().x() && ly <= b.max().y() && hy >= b.min().y()
+                && lz <= b.max().z() && hz >= b.min().z(), out);
     }
 
     /** Every triangle whose box the plane {@code normal . p = offset} meets. */
@@ -153,10 +160,13 @@ public final class Bvh {
         while (top > 0) {
             int node = stack[--top];
             for (int k = 0; k < WideNodes.WIDE; k++) {
-                if (!test.meets(nodes.low(node, k, 0), nodes.low(node, k, 1), nodes.low(node, k, 2), nodes.high(node, k, 0), nodes.high(node, k, 1), nodes.high(node, k, 2))) continue;
+                if (!test.meets(nodes.low(node, k, 0), nodes.low(node, k, 1), nodes.low(node, k, 2), nodes.high(node, k, 0),
+                        nodes.high(node, k, 1), nodes.high(node, k, 2)))
+                    continue;
                 int link = nodes.link(node, k);
                 if (link >= 0) stack[top++] = link;
-                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) if (leafMeets(i, test)) out.accept(order[i]);
+                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++)
+                    if (leafMeets(i, test)) out.accept(order[i]);
             }
         }
     }

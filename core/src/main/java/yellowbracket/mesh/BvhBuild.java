@@ -5,9 +5,12 @@ import java.util.concurrent.RecursiveAction;
 import java.util.stream.IntStream;
 
 /**
- * Builds the arrays of a {@link Bvh}. Triangles are put in Morton order and taken together in small neighbouring runs, the leaves (after Lauterbach and
- * others, "Fast BVH construction on GPUs", 2009). Above them, large nodes are split where the Morton code changes most and small ones where the surface-area
- * heuristic finds it best, always without leaving that order: on the demo helm that answers as quickly as sorting every node anew, in half the time.
+ * Builds the arrays of a {@link Bvh}. Triangles are put in Morton order and taken together in small neighbouring runs, the leaves (after
+ * Lauterbach and
+ * others, "Fast BVH construction on GPUs", 2009). Above them, large nodes are split where the Morton code changes most and small ones where
+ * the surface-area
+ * heuristic finds it best, always without leaving that order: on the demo helm that answers as quickly as sorting every node anew, in half
+ * the time.
  * Boxes are floats rounded outwards. Single use.
  */
 final class BvhBuild {
@@ -55,7 +58,8 @@ final class BvhBuild {
     /** Fills {@link #order} by the Morton code of the triangles' middles: a cube of 1024 cells a side about the mesh. */
     private void sort() {
         var box = mesh.bounds();
-        double widest = Math.max(box.size().x(), Math.max(box.size().y(), box.size().z())), k = widest > 0 ? (CELLS - 0.001) / widest / 3 : 0;
+        double widest = Math.max(box.size().x(), Math.max(box.size().y(), box.size().z())),
+                k = widest > 0 ? (CELLS - 0.001) / widest / 3 : 0;
         double x0 = 3 * box.min().x(), y0 = 3 * box.min().y(), z0 = 3 * box.min().z();
         keys = new long[order.length];
         int blocks = BLOCKS;
@@ -63,7 +67,8 @@ final class BvhBuild {
             int to = (int) ((long) (b + 1) * keys.length / blocks);
             for (int f = (int) ((long) b * keys.length / blocks); f < to; f++) {
                 int p = mesh.vertex(f, 0), q = mesh.vertex(f, 1), r = mesh.vertex(f, 2);
-                int x = (int) ((mesh.x(p) + mesh.x(q) + mesh.x(r) - x0) * k), y = (int) ((mesh.y(p) + mesh.y(q) + mesh.y(r) - y0) * k), z = (int) ((mesh.z(p) + mesh.z(q) + mesh.z(r) - z0) * k);
+                int x = (int) ((mesh.x(p) + mesh.x(q) + mesh.x(r) - x0) * k), y = (int) ((mesh.y(p) + mesh.y(q) + mesh.y(r) - y0) * k),
+                        z = (int) ((mesh.z(p) + mesh.z(q) + mesh.z(r) - z0) * k);
                 keys[f] = (long) (spread(x) << 2 | spread(y) << 1 | spread(z)) << 32 | f;
             }
         });
@@ -84,7 +89,10 @@ final class BvhBuild {
     private int gather() {
         int blocks = order.length < PARALLEL ? 1 : BLOCKS;
         var runs = new Runs[blocks];
-        IntStream.range(0, blocks).parallel().forEach(b -> runs[b] = new Runs((int) ((long) b * order.length / blocks), (int) ((long) (b + 1) * order.length / blocks)).run());
+        IntStream.range(0, blocks)
+                .parallel()
+                .forEach(b -> runs[b] = new Runs((int) ((long) b * order.length / blocks), (int) ((long) (b + 1) * order.length / blocks))
+                        .run());
         int count = 0;
         for (var r : runs) count += r.count;
         leafStart = new int[count + 1];
@@ -253,7 +261,8 @@ final class BvhBuild {
         return mid;
     }
 
-    private static final float[] NOTHING = {Float.MAX_VALUE, Float.MAX_VALUE, Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE};
+    private static final float[] NOTHING = {Float.MAX_VALUE, Float.MAX_VALUE, Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE,
+            -Float.MAX_VALUE};
 
     private static float[] nothing() {
         return NOTHING.clone();

@@ -1,8 +1,10 @@
 package yellowbracket.mesh;
 
 /**
- * Nearest points of a {@link Bvh} to one point after another, confined to one thread. Each search starts from the triangle found last, so points asked
- * for in the order of a surface or a grid are answered a little faster than scattered ones. Point against triangle after Ericson, "Real-Time
+ * Nearest points of a {@link Bvh} to one point after another, confined to one thread. Each search starts from the triangle found last, so
+ * points asked
+ * for in the order of a surface or a grid are answered a little faster than scattered ones. Point against triangle after Ericson,
+ * "Real-Time
  * Collision Detection", 2005, 5.1.5.
  */
 public final class ClosestQuery {
@@ -45,7 +47,8 @@ public final class ClosestQuery {
         int c = 9 * bestAt;
         var k = of.corners;
         double u = 1 - bestV - bestW;
-        return new Bvh.Near(new Vec3(u * k[c] + bestV * k[c + 3] + bestW * k[c + 6], u * k[c + 1] + bestV * k[c + 4] + bestW * k[c + 7], u * k[c + 2] + bestV * k[c + 5] + bestW * k[c + 8]), d, of.order[bestAt]);
+        return new Bvh.Near(new Vec3(u * k[c] + bestV * k[c + 3] + bestW * k[c + 6], u * k[c + 1] + bestV * k[c + 4] + bestW * k[c + 7],
+                u * k[c + 2] + bestV * k[c + 5] + bestW * k[c + 8]), d, of.order[bestAt]);
     }
 
     /** The square of the distance. */
@@ -62,7 +65,9 @@ public final class ClosestQuery {
         return best;
     }
 
-    /** Nearest boxes first. What a processor would have to guess is computed: which child is nearer, whether one is near enough to be kept. */
+    /**
+     * Nearest boxes first. What a processor would have to guess is computed: which child is nearer, whether one is near enough to be kept.
+     */
     private void search(float x, float y, float z) {
         var boxes = in.boxes;
         var stack = this.stack; // here: an entry is four times a box's squared distance
@@ -77,7 +82,8 @@ public final class ClosestQuery {
                 continue;
             }
             int at = OrientedBoxes.NODE * (link >> 1), beyond = Float.floatToRawIntBits(limit) + 1;
-            long a = box(boxes, at, x, y, z), b = box(boxes, at + OrientedBoxes.BOX, x, y, z), c = box(boxes, at + 2 * OrientedBoxes.BOX, x, y, z), d = box(boxes, at + 3 * OrientedBoxes.BOX, x, y, z);
+            long a = box(boxes, at, x, y, z), b = box(boxes, at + OrientedBoxes.BOX, x, y, z),
+                    c = box(boxes, at + 2 * OrientedBoxes.BOX, x, y, z), d = box(boxes, at + 3 * OrientedBoxes.BOX, x, y, z);
             top = WideNodes.push(stack, top, a, b, c, d, beyond);
         }
     }
@@ -85,12 +91,15 @@ public final class ClosestQuery {
     /** Four times the square of the way to a box, above its link. */
     private static long box(float[] b, int at, float x, float y, float z) {
         float u = Math.abs(Math.fma(b[at], x, Math.fma(b[at + 1], y, Math.fma(b[at + 2], z, b[at + 3])))) - b[at + OrientedBoxes.HALF];
-        float v = Math.abs(Math.fma(b[at + 4], x, Math.fma(b[at + 5], y, Math.fma(b[at + 6], z, b[at + 7])))) - b[at + OrientedBoxes.HALF + 1];
-        float w = Math.abs(Math.fma(b[at + 8], x, Math.fma(b[at + 9], y, Math.fma(b[at + 10], z, b[at + 11])))) - b[at + OrientedBoxes.HALF + 2];
+        float v = Math.abs(Math.fma(b[at + 4], x, Math.fma(b[at + 5], y, Math.fma(b[at + 6], z, b[at + 7]))))
+                - b[at + OrientedBoxes.HALF + 1];
+        float w = Math.abs(Math.fma(b[at + 8], x, Math.fma(b[at + 9], y, Math.fma(b[at + 10], z, b[at + 11]))))
+                - b[at + OrientedBoxes.HALF + 2];
         u += Math.abs(u); // here: twice what is above 0
         v += Math.abs(v);
         w += Math.abs(w);
-        return (long) Float.floatToRawIntBits(Math.fma(u, u, Math.fma(v, v, w * w))) << 32 | Float.floatToRawIntBits(b[at + OrientedBoxes.LINK]);
+        return (long) Float.floatToRawIntBits(Math.fma(u, u, Math.fma(v, v, w * w))) << 32
+                | Float.floatToRawIntBits(b[at + OrientedBoxes.LINK]);
     }
 
     /** By the region of the triangle's plane in which the foot of the perpendicular lies: corner, edge or face. */
@@ -102,7 +111,8 @@ public final class ClosestQuery {
         double apx = px - ax, apy = py - ay, apz = pz - az;
         double d1 = abx * apx + aby * apy + abz * apz, d2 = acx * apx + acy * apy + acz * apz;
         double bb = abx * abx + aby * aby + abz * abz, bc = abx * acx + aby * acy + abz * acz, cc = acx * acx + acy * acy + acz * acz;
-        double d3 = d1 - bb, d4 = d2 - bc, d5 = d1 - bc, d6 = d2 - cc, vc = d1 * d4 - d3 * d2, vb = d5 * d2 - d1 * d6, va = d3 * d6 - d5 * d4;
+        double d3 = d1 - bb, d4 = d2 - bc, d5 = d1 - bc, d6 = d2 - cc, vc = d1 * d4 - d3 * d2, vb = d5 * d2 - d1 * d6,
+                va = d3 * d6 - d5 * d4;
         double v, w;
         if (d1 <= 0 && d2 <= 0) v = w = 0;
         else if (d3 >= 0 && d4 <= d3) {

@@ -5,8 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * Round holes and pegs found in a mesh: smooth patches whose normals lie across one axis and whose points lie at one radius from it. The axis is the direction
- * the normals vary least along (smallest eigenvector of their covariance); the circle is fitted by least squares (Kasa 1976). Patches that go
+ * Round holes and pegs found in a mesh: smooth patches whose normals lie across one axis and whose points lie at one radius from it. The
+ * axis is the direction
+ * the normals vary least along (smallest eigenvector of their covariance); the circle is fitted by least squares (Kasa 1976). Patches that
+ * go
  * round by less than {@link #LEAST_ROUND_DEG} or stray from the circle are no cylinders. O(n log n).
  */
 public final class Cylinders {
@@ -19,7 +21,8 @@ public final class Cylinders {
     private static final int MOST_FACETS = 20_000;
 
     /**
-     * One hole or peg, model mm. {@code at}: the middle of its axis; {@code axis} unit, for a blind hole pointing out of it; {@code hole} or a peg; {@code through}: a
+     * One hole or peg, model mm. {@code at}: the middle of its axis; {@code axis} unit, for a blind hole pointing out of it; {@code hole}
+     * or a peg; {@code through}: a
      * hole open at both ends.
      */
     public record Cylinder(Vec3 at, Vec3 axis, double radiusMm, double lengthMm, boolean hole, boolean through) {
@@ -90,7 +93,8 @@ public final class Cylinders {
         }
         var c = circle(xs, ys);
         if (!(c[2] > 0.4 && c[2] < MOST_RADIUS_MM)) return java.util.Optional.empty();
-        for (int i = 0; i < xs.length; i++) if (Math.abs(Math.hypot(xs[i] - c[0], ys[i] - c[1]) - c[2]) > Math.max(0.02, STRAY * c[2])) return java.util.Optional.empty();
+        for (int i = 0; i < xs.length; i++)
+            if (Math.abs(Math.hypot(xs[i] - c[0], ys[i] - c[1]) - c[2]) > Math.max(0.02, STRAY * c[2])) return java.util.Optional.empty();
         if (roundDeg(xs, ys, c) < LEAST_ROUND_DEG || high - low < 0.4) return java.util.Optional.empty();
         double inward = 0;
         for (int f : facets) {

@@ -40,8 +40,10 @@ public final class DistanceGrid {
     private static DistanceGrid empty(Bounds3 box, double cellMm) {
         if (!(cellMm > 0)) throw new IllegalArgumentException("a cell is wider than 0 mm, was " + cellMm);
         var size = box.size();
-        long nx = (long) Math.ceil(size.x() / cellMm) + 1, ny = (long) Math.ceil(size.y() / cellMm) + 1, nz = (long) Math.ceil(size.z() / cellMm) + 1;
-        if (nx * ny * nz > MOST_NODES) throw new IllegalArgumentException("a grid of " + nx + " x " + ny + " x " + nz + " nodes is too large; use a wider cell");
+        long nx = (long) Math.ceil(size.x() / cellMm) + 1, ny = (long) Math.ceil(size.y() / cellMm) + 1,
+                nz = (long) Math.ceil(size.z() / cellMm) + 1;
+        if (nx * ny * nz > MOST_NODES)
+            throw new IllegalArgumentException("a grid of " + nx + " x " + ny + " x " + nz + " nodes is too large; use a wider cell");
         return new DistanceGrid(box.min(), cellMm, (int) nx, (int) ny, (int) nz);
     }
 
@@ -78,11 +80,10 @@ public final class DistanceGrid {
     private void slab(int k, Bvh index, WindingNumber winding) {
         double z = origin.z() + k * cellMm;
         var nearest = index.closestQuery();
-        for (int j = 0; j < ny; j++)
-            for (int i = 0; i < nx; i++) {
-                double x = origin.x() + i * cellMm, y = origin.y() + j * cellMm, d = nearest.distance(x, y, z);
-                mm[at(i, j, k)] = (float) (winding.at(x, y, z) > 0.5 ? -d : d);
-            }
+        for (int j = 0; j < ny; j++) for (int i = 0; i < nx; i++) {
+            double x = origin.x() + i * cellMm, y = origin.y() + j * cellMm, d = nearest.distance(x, y, z);
+            mm[at(i, j, k)] = (float) (winding.at(x, y, z) > 0.5 ? -d : d);
+        }
     }
 
     private int at(int i, int j, int k) {
@@ -104,8 +105,10 @@ public final class DistanceGrid {
 
     /** As {@link #mm(Vec3)}. */
     public double mm(double px, double py, double pz) {
-        double x = Math.clamp((px - origin.x()) / cellMm, 0, nx - 1), y = Math.clamp((py - origin.y()) / cellMm, 0, ny - 1), z = Math.clamp((pz - origin.z()) / cellMm, 0, nz - 1);
-        int i = Math.min((int) x, Math.max(0, nx - 2)), j = Math.min((int) y, Math.max(0, ny - 2)), k = Math.min((int) z, Math.max(0, nz - 2));
+        double x = Math.clamp((px - origin.x()) / cellMm, 0, nx - 1), y = Math.clamp((py - origin.y()) / cellMm, 0, ny - 1),
+                z = Math.clamp((pz - origin.z()) / cellMm, 0, nz - 1);
+        int i = Math.min((int) x, Math.max(0, nx - 2)), j = Math.min((int) y, Math.max(0, ny - 2)),
+                k = Math.min((int) z, Math.max(0, nz - 2));
         double u = x - i, v = y - j, w = z - k;
         double low = mix(row(i, j, k, u), row(i, j + 1, k, u), v), high = mix(row(i, j, k + 1, u), row(i, j + 1, k + 1, u), v);
         return mix(low, high, w);

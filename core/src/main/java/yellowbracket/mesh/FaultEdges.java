@@ -3,7 +3,8 @@ package yellowbracket.mesh;
 import java.util.Arrays;
 
 /**
- * Where the edges at fault lie, to be drawn: segments as runs of six numbers (from, to), mm; {@code open} belong to one triangle, {@code crowded} to more
+ * Where the edges at fault lie, to be drawn: segments as runs of six numbers (from, to), mm; {@code open} belong to one triangle, {@code
+ * crowded} to more
  * than two, {@code twisted} join two that face opposite ways. Each kind is kept up to {@link #MOST}.
  */
 public record FaultEdges(double[] open, double[] crowded, double[] twisted) {
@@ -21,7 +22,8 @@ public record FaultEdges(double[] open, double[] crowded, double[] twisted) {
         var crowded = new Segments();
         var twisted = new Segments();
         edges.forEach((from, to) -> {
-            var kind = to - from == 1 ? open : to - from > 2 ? crowded : edges.forward(m, from) == edges.forward(m, from + 1) ? twisted : null;
+            var kind = to - from == 1 ? open
+                    : to - from > 2 ? crowded : edges.forward(m, from) == edges.forward(m, from + 1) ? twisted : null;
             if (kind != null) kind.add(m.point(edges.lowVertex(from)), m.point(edges.highVertex(from)));
         });
         return new FaultEdges(open.done(), crowded.done(), twisted.done());

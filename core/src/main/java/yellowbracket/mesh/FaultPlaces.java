@@ -38,14 +38,17 @@ public final class FaultPlaces {
             if (!health.bodies().get(b).inverted()) continue;
             double middle = health.bodies().get(b).bounds().centre().z();
             int best = -1;
-            for (int f = 0; f < mesh.triangleCount(); f++)
-                if (bodies.bodyOf(f) == b && (best < 0 || Math.abs(mesh.centroid(f).z() - middle) < Math.abs(mesh.centroid(best).z() - middle))) best = f;
+            for (int f = 0; f < mesh.triangleCount(); f++) if (bodies.bodyOf(f) == b
+                    && (best < 0 || Math.abs(mesh.centroid(f).z() - middle) < Math.abs(mesh.centroid(best).z() - middle)))
+                best = f;
             add(mesh.centroid(best), "inside out");
         }
     }
 
     private void add(Vec3 at, String words) {
         double apart = APART * mesh.bounds().diagonal();
-        if (places.stream().filter(p -> p.words.equals(words)).count() < MOST_OF_A_KIND && places.stream().noneMatch(p -> p.words.equals(words) && p.at.distance(at) < apart)) places.add(new Place(at, words));
+        if (places.stream().filter(p -> p.words.equals(words)).count() < MOST_OF_A_KIND
+                && places.stream().noneMatch(p -> p.words.equals(words) && p.at.distance(at) < apart))
+            places.add(new Place(at, words));
     }
 }

@@ -6,7 +6,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * Mends a mesh in steps that were asked for, in the order of {@link Step}. Each step says how many places it changed and what the faults were before
+ * Mends a mesh in steps that were asked for, in the order of {@link Step}. Each step says how many places it changed and what the faults
+ * were before
  * and after; one that would leave more faults than it found is not taken, so a closed mesh stays closed. O(n log n).
  */
 public record Mend(Mesh mesh, List<Change> changes) {
@@ -17,7 +18,8 @@ public record Mend(Mesh mesh, List<Change> changes) {
 
     /** What may be done, in this order. */
     public enum Step {
-        WELD("weld points that lie together"), DROP_DEGENERATE("drop triangles without area"), DROP_DUPLICATE("drop triangles that stand twice"), ORIENT("turn triangles to face outwards"), FILL("fill small holes");
+        WELD("weld points that lie together"), DROP_DEGENERATE("drop triangles without area"),
+        DROP_DUPLICATE("drop triangles that stand twice"), ORIENT("turn triangles to face outwards"), FILL("fill small holes");
 
         private final String label;
 
@@ -51,10 +53,12 @@ public record Mend(Mesh mesh, List<Change> changes) {
     }
 
     /** Numbers that mending lowers. */
-    public record Faults(int boundaryEdges, int nonManifoldEdges, int misorientedEdges, int duplicates, int degenerates, int flippedBodies) {
+    public record Faults(int boundaryEdges, int nonManifoldEdges, int misorientedEdges, int duplicates, int degenerates,
+            int flippedBodies) {
         static Faults of(Mesh m) {
             var h = MeshHealth.of(m);
-            return new Faults(h.boundaryEdges(), h.nonManifoldEdges(), h.misorientedEdges(), h.duplicateTriangles(), h.degenerateTriangles(), h.flippedBodies());
+            return new Faults(h.boundaryEdges(), h.nonManifoldEdges(), h.misorientedEdges(), h.duplicateTriangles(),
+                    h.degenerateTriangles(), h.flippedBodies());
         }
 
         public int total() {
@@ -122,7 +126,8 @@ public record Mend(Mesh mesh, List<Change> changes) {
         if (moved == 0) return new Done(m, 0);
         var tri = m.copyTriangles();
         for (int i = 0; i < tri.length; i++) tri[i] = to[tri[i]];
-        var keep = new boolean[m.triangleCount()]; // here: a triangle whose corners fell together is a point or a line and goes with the weld
+        // here: a triangle whose corners fell together is a point or a line and goes with the weld
+        var keep = new boolean[m.triangleCount()];
         var tag = new int[keep.length];
         for (int f = 0; f < keep.length; f++) {
             keep[f] = tri[3 * f] != tri[3 * f + 1] && tri[3 * f + 1] != tri[3 * f + 2] && tri[3 * f] != tri[3 * f + 2];

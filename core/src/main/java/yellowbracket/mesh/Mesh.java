@@ -39,7 +39,8 @@ public final class Mesh {
 
     /** As {@link #of(double[], int[])} with one tag a triangle; an empty array tags all {@link #ORIGINAL}. */
     public static Mesh of(double[] xyz, int[] tri, int[] tag) {
-        if (xyz.length % STRIDE != 0 || tri.length % STRIDE != 0) throw new IllegalArgumentException("coordinates and corners come in threes");
+        if (xyz.length % STRIDE != 0 || tri.length % STRIDE != 0)
+            throw new IllegalArgumentException("coordinates and corners come in threes");
         if (tag.length != 0 && tag.length != tri.length / STRIDE) throw new IllegalArgumentException("one tag a triangle");
         for (double c : xyz) if (!Double.isFinite(c)) throw new IllegalArgumentException("coordinate not finite: " + c);
         for (int v : tri) if (v < 0 || v >= xyz.length / STRIDE) throw new IllegalArgumentException("no vertex " + v);
@@ -234,11 +235,10 @@ public final class Mesh {
     public Mesh compact() {
         var used = new boolean[vertexCount()];
         int n = 0;
-        for (int v : tri)
-            if (!used[v]) {
-                used[v] = true;
-                n++;
-            }
+        for (int v : tri) if (!used[v]) {
+            used[v] = true;
+            n++;
+        }
         if (n == used.length) return this;
         var all = new boolean[triangleCount()];
         Arrays.fill(all, true);
@@ -263,7 +263,8 @@ public final class Mesh {
             for (int f = 0; f < triangleCount(); f++) {
                 for (int k = 0; k < 3; k++) {
                     int v = vertex(f, k);
-                    chunk.putFloat((float) x(v) + 0f).putFloat((float) y(v) + 0f).putFloat((float) z(v) + 0f); // -0 counts as 0, as readers have it
+                    // -0 counts as 0, as readers have it
+                    chunk.putFloat((float) x(v) + 0f).putFloat((float) y(v) + 0f).putFloat((float) z(v) + 0f);
                 }
                 if (!chunk.hasRemaining()) {
                     sha.update(chunk.flip());
@@ -280,12 +281,11 @@ public final class Mesh {
     private static Bounds3 boundsOf(double[] xyz) {
         if (xyz.length == 0) return null;
         double[] lo = {xyz[0], xyz[1], xyz[2]}, hi = lo.clone();
-        for (int i = 0; i < xyz.length; i += STRIDE)
-            for (int a = 0; a < STRIDE; a++) {
-                double c = xyz[i + a];
-                if (c < lo[a]) lo[a] = c;
-                if (c > hi[a]) hi[a] = c;
-            }
+        for (int i = 0; i < xyz.length; i += STRIDE) for (int a = 0; a < STRIDE; a++) {
+            double c = xyz[i + a];
+            if (c < lo[a]) lo[a] = c;
+            if (c > hi[a]) hi[a] = c;
+        }
         return Bounds3.of(lo[0], lo[1], lo[2], hi[0], hi[1], hi[2]);
     }
 }

@@ -69,6 +69,7 @@ public final class MeshBuilder {
     public Mesh build() {
         boolean plain = true;
         for (int f = 0; f < triangles && plain; f++) plain = tag[f] == Mesh.ORIGINAL;
-        return Mesh.adopting(Arrays.copyOf(xyz, 3 * vertices), Arrays.copyOf(tri, 3 * triangles), plain ? new int[0] : Arrays.copyOf(tag, triangles));
+        return Mesh.adopting(Arrays.copyOf(xyz, 3 * vertices), Arrays.copyOf(tri, 3 * triangles),
+                plain ? new int[0] : Arrays.copyOf(tag, triangles));
     }
 }

@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 
-/** What is wrong with a mesh, counted. A mesh is closed when every edge joins exactly two triangles that run along it in opposite directions. */
-public record MeshHealth(int triangles, int vertices, List<Body> bodies, int boundaryEdges, int nonManifoldEdges,
-                         int misorientedEdges, int duplicateTriangles, int degenerateTriangles, int flippedBodies) {
+/**
+ * What is wrong with a mesh, counted. A mesh is closed when every edge joins exactly two triangles that run along it in opposite
+ * directions.
+ */
+public record MeshHealth(int triangles, int vertices, List<Body> bodies, int boundaryEdges, int nonManifoldEdges, int misorientedEdges,
+        int duplicateTriangles, int degenerateTriangles, int flippedBodies) {
     /** One connected shell; {@code volumeMm3} is signed; {@code inverted}: closed, but facing inwards though it lies in no other. */
     public record Body(int triangles, double volumeMm3, double areaMm2, boolean closed, boolean inverted, Bounds3 bounds) {}
 
@@ -67,14 +70,16 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
             var boxes = Nesting.boxes(mesh, numbers, n);
             boolean doubtful = false;
             for (int b = 0; b < n; b++) doubtful |= !faulty[b] && volume[b] < 0;
-            var enclosed = doubtful ? Nesting.enclosed(mesh, numbers, n) : new boolean[n]; // an inward-facing shell within another is a cavity, not a fault
+            // an inward-facing shell within another is a cavity, not a fault
+            var enclosed = doubtful ? Nesting.enclosed(mesh, numbers, n) : new boolean[n];
             var list = new ArrayList<Body>();
             int flipped = 0;
             for (int b = 0; b < n; b++) {
                 boolean inverted = !faulty[b] && volume[b] < 0 && !enclosed[b];
                 if (inverted) flipped++;
                 var box = boxes[b];
-                list.add(new Body(triangles[b], volume[b], area[b], !faulty[b], inverted, Bounds3.of(box[0], box[1], box[2], box[3], box[4], box[5])));
+                list.add(new Body(triangles[b], volume[b], area[b], !faulty[b], inverted,
+                        Bounds3.of(box[0], box[1], box[2], box[3], box[4], box[5])));
             }
             return new MeshHealth(mesh.triangleCount(), mesh.vertexCount(), List.copyOf(list), boundary, nonManifold, misoriented,
                     duplicates.join(), degenerates, flipped);

@@ -5,7 +5,8 @@ import java.util.HashMap;
 import java.util.Map;
 
 /**
- * One half of a mesh and its own mirror image in place of the other half, so that left and right are exactly alike: what lies beyond the plane x = 0 goes,
+ * One half of a mesh and its own mirror image in place of the other half, so that left and right are exactly alike: what lies beyond the
+ * plane x = 0 goes,
  * triangles that cross it are clipped there, the rest is copied across. A closed mesh stays closed. Single use.
  */
 public final class MirrorHalf {

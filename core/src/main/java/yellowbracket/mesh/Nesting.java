@@ -17,13 +17,12 @@ final class Nesting {
         var boxes = boxes(mesh, body, count);
         var probes = probes(mesh, body, count);
         var index = new Bvh[count];
-        for (int b = 0; b < count; b++)
-            for (int c = 0; c < count && !out[b]; c++) {
-                if (b == c || !holds(boxes[c], boxes[b])) continue;
-                if (index[c] == null) index[c] = Bvh.of(only(mesh, body, c));
-                var around = index[c];
-                out[b] = probes.get(b).stream().allMatch(around::inside);
-            }
+        for (int b = 0; b < count; b++) for (int c = 0; c < count && !out[b]; c++) {
+            if (b == c || !holds(boxes[c], boxes[b])) continue;
+            if (index[c] == null) index[c] = Bvh.of(only(mesh, body, c));
+            var around = index[c];
+            out[b] = probes.get(b).stream().allMatch(around::inside);
+        }
         return out;
     }
 

@@ -3,8 +3,10 @@ package yellowbracket.mesh;
 import java.util.Arrays;
 
 /**
- * Makes neighbours run their shared edge in opposite directions, spreading from triangle to triangle over edges that two of them share; then each
- * closed body faces outwards (a shell that lies within another is left as it is: it may be a cavity), and each open one the way most of its area did.
+ * Makes neighbours run their shared edge in opposite directions, spreading from triangle to triangle over edges that two of them share;
+ * then each
+ * closed body faces outwards (a shell that lies within another is left as it is: it may be a cavity), and each open one the way most of its
+ * area did.
  */
 final class Orient {
     private final Mesh mesh;

@@ -3,13 +3,19 @@ package yellowbracket.mesh;
 import java.util.stream.IntStream;
 
 /**
- * Boxes that lie along the surface, for nearest points: a wall that leans fills a box of its own lean far better than one along the axes, so a search
- * opens half as many (Gottschalk, Lin, Manocha, "OBBTree: a hierarchical structure for rapid interference detection", 1996). Over the nodes of
- * {@link WideNodes}, continued down to single triangles unless the mesh is very large; where a node holds many triangles its box is that of the index.
+ * Boxes that lie along the surface, for nearest points: a wall that leans fills a box of its own lean far better than one along the axes,
+ * so a search
+ * opens half as many (Gottschalk, Lin, Manocha, "OBBTree: a hierarchical structure for rapid interference detection", 1996). Over the nodes
+ * of
+ * {@link WideNodes}, continued down to single triangles unless the mesh is very large; where a node holds many triangles its box is that of
+ * the index.
  * Immutable; O(n) to make, some 120 bytes a triangle, 40 where the mesh is very large.
  */
 final class OrientedBoxes {
-    /** Numbers a box: three axes, each with its offset; three half-widths; the bits of {@link #node} or {@link #triangles}, which are those of a number. */
+    /**
+     * Numbers a box: three axes, each with its offset; three half-widths; the bits of {@link #node} or {@link #triangles}, which are those
+     * of a number.
+     */
     static final int BOX = 16;
     static final int HALF = 12, LINK = 15;
     static final int NODE = WideNodes.WIDE * BOX;
@@ -62,11 +68,10 @@ final class OrientedBoxes {
         // first the nodes of the index, then one for each of its leaves
         int leaves = 0;
         var leafAt = new int[w.count * WideNodes.WIDE];
-        for (int n = 0; n < w.count; n++)
-            for (int k = 0; k < WideNodes.WIDE; k++) {
-                int link = w.link(n, k);
-                if (single && link < 0 && WideNodes.size(link) > 1) leafAt[WideNodes.WIDE * n + k] = w.count + leaves++;
-            }
+        for (int n = 0; n < w.count; n++) for (int k = 0; k < WideNodes.WIDE; k++) {
+            int link = w.link(n, k);
+            if (single && link < 0 && WideNodes.size(link) > 1) leafAt[WideNodes.WIDE * n + k] = w.count + leaves++;
+        }
         boxes = new float[NODE * (w.count + leaves)];
         var first = new int[w.count];
         var end = new int[w.count];
@@ -77,8 +82,10 @@ final class OrientedBoxes {
                 if (link >= 0) {
                     if (end[link] - first[link] > PATCH) upright(at, n, k, node(link));
                     else fit(at, first[link], end[link], node(link));
-                } else if (single && WideNodes.size(link) > 1) leaf(at, WideNodes.first(link), WideNodes.size(link), node(leafAt[WideNodes.WIDE * n + k]));
-                else if (link != WideNodes.EMPTY) fit(at, WideNodes.first(link), WideNodes.first(link) + WideNodes.size(link), triangles(WideNodes.first(link), WideNodes.size(link)));
+                } else if (single && WideNodes.size(link) > 1)
+                    leaf(at, WideNodes.first(link), WideNodes.size(link), node(leafAt[WideNodes.WIDE * n + k]));
+                else if (link != WideNodes.EMPTY) fit(at, WideNodes.first(link), WideNodes.first(link) + WideNodes.size(link),
+                        triangles(WideNodes.first(link), WideNodes.size(link)));
                 else nowhere(at);
             }
         });
@@ -134,7 +141,8 @@ final class OrientedBoxes {
         var k = of.corners;
         double nx = 0, ny = 0, nz = 0, mx = 0, my = 0, mz = 0;
         for (int c = 9 * from; c < 9 * to; c += 9) {
-            double ex = k[c + 3] - k[c], ey = k[c + 4] - k[c + 1], ez = k[c + 5] - k[c + 2], fx = k[c + 6] - k[c], fy = k[c + 7] - k[c + 1], fz = k[c + 8] - k[c + 2];
+            double ex = k[c + 3] - k[c], ey = k[c + 4] - k[c + 1], ez = k[c + 5] - k[c + 2], fx = k[c + 6] - k[c], fy = k[c + 7] - k[c + 1],
+                    fz = k[c + 8] - k[c + 2];
             nx += ey * fz - ez * fy;
             ny += ez * fx - ex * fz;
             nz += ex * fy - ey * fx;
@@ -153,16 +161,19 @@ final class OrientedBoxes {
             nz = 1;
         }
         // any two axes across the normal, then turned to where the corners spread most
-        double sign = Math.copySign(1, nz), p = -1 / (sign + nz), q = nx * ny * p; // Duff and others, "Building an orthonormal basis, revisited", 2017
+        // Duff and others, "Building an orthonormal basis, revisited", 2017
+        double sign = Math.copySign(1, nz), p = -1 / (sign + nz), q = nx * ny * p;
         double ux = 1 + sign * nx * nx * p, uy = sign * q, uz = -sign * nx, vx = q, vy = sign + ny * ny * p, vz = -ny;
         double uu = 0, uv = 0, vv = 0;
         for (int c = 9 * from; c < 9 * to; c += 3) {
-            double x = k[c] - mx / count, y = k[c + 1] - my / count, z = k[c + 2] - mz / count, u = ux * x + uy * y + uz * z, v = vx * x + vy * y + vz * z;
+            double x = k[c] - mx / count, y = k[c + 1] - my / count, z = k[c + 2] - mz / count, u = ux * x + uy * y + uz * z,
+                    v = vx * x + vy * y + vz * z;
             uu += u * u;
             uv += u * v;
             vv += v * v;
         }
-        double across = Math.sqrt((uu - vv) * (uu - vv) + 4 * uv * uv), twice = across > 0 ? (uu - vv) / across : 1; // here: the cosine of twice the angle
+        // here: the cosine of twice the angle
+        double across = Math.sqrt((uu - vv) * (uu - vv) + 4 * uv * uv), twice = across > 0 ? (uu - vv) / across : 1;
         double cos = Math.sqrt(Math.max(0, 1 + twice) / 2), sin = Math.copySign(Math.sqrt(Math.max(0, 1 - twice) / 2), uv);
         span(at, 0, nx, ny, nz, from, to);
         span(at, 1, cos * ux + sin * vx, cos * uy + sin * vy, cos * uz + sin * vz, from, to);

@@ -4,7 +4,9 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 
-/** The corners of a mesh that stick out furthest in each of many directions: some hundreds of points in whose place its hull may be asked. */
+/**
+ * The corners of a mesh that stick out furthest in each of many directions: some hundreds of points in whose place its hull may be asked.
+ */
 public final class Outermost {
     private Outermost() {}
 
@@ -14,15 +16,14 @@ public final class Outermost {
         var most = new double[directions.size()];
         Arrays.fill(most, Double.NEGATIVE_INFINITY);
         int step = Math.max(1, m.vertexCount() / asked);
-        for (int v = 0; v < m.vertexCount(); v += step)
-            for (int i = 0; i < best.length; i++) {
-                var d = directions.get(i);
-                double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
-                if (h > most[i]) {
-                    most[i] = h;
-                    best[i] = v;
-                }
+        for (int v = 0; v < m.vertexCount(); v += step) for (int i = 0; i < best.length; i++) {
+            var d = directions.get(i);
+            double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
+            if (h > most[i]) {
+                most[i] = h;
+                best[i] = v;
             }
+        }
         var out = new HashSet<Integer>();
         for (int b : best) out.add(b);
         return out.stream().sorted().map(m::point).toList();

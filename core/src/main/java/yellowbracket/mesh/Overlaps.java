@@ -8,8 +8,10 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.IntStream;
 
 /**
- * Where a surface runs through itself: edges that cross a triangle they do not belong to. {@code crossings}: such edges among {@code tested} of
- * {@code edges}; {@code places}: triangles that are crossed, a bounded number to show; {@code pairs}: the bodies that meet (equal numbers: a body with itself).
+ * Where a surface runs through itself: edges that cross a triangle they do not belong to. {@code crossings}: such edges among {@code
+ * tested} of
+ * {@code edges}; {@code places}: triangles that are crossed, a bounded number to show; {@code pairs}: the bodies that meet (equal numbers:
+ * a body with itself).
  */
 public record Overlaps(int crossings, int tested, int edges, List<Integer> places, Set<Pair> pairs) {
     /** Two bodies by number, the lower first. */

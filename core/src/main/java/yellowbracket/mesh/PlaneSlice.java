@@ -3,8 +3,10 @@ package yellowbracket.mesh;
 import java.util.Arrays;
 
 /**
- * What a plane meets of a mesh: segments on it, six numbers each, the material to the left of their run seen from the side the normal points to; with the length and,
- * for a closed mesh, the area they enclose. {@code behind} is the part of the mesh on the side the normal points away from, its cut left open: for drawing.
+ * What a plane meets of a mesh: segments on it, six numbers each, the material to the left of their run seen from the side the normal
+ * points to; with the length and,
+ * for a closed mesh, the area they enclose. {@code behind} is the part of the mesh on the side the normal points away from, its cut left
+ * open: for drawing.
  */
 public record PlaneSlice(Vec3 normal, double offset, double[] segments) {
     /** Points this near the plane, as a share of the mesh, are moved off it. */
@@ -57,7 +59,8 @@ public record PlaneSlice(Vec3 normal, double offset, double[] segments) {
 
     public double lengthMm() {
         double sum = 0;
-        for (int i = 0; i < segments.length; i += 6) sum += Math.sqrt(square(segments[i + 3] - segments[i]) + square(segments[i + 4] - segments[i + 1]) + square(segments[i + 5] - segments[i + 2]));
+        for (int i = 0; i < segments.length; i += 6) sum += Math.sqrt(square(segments[i + 3] - segments[i])
+                + square(segments[i + 4] - segments[i + 1]) + square(segments[i + 5] - segments[i + 2]));
         return sum;
     }
 
@@ -68,7 +71,8 @@ public record PlaneSlice(Vec3 normal, double offset, double[] segments) {
     /** Area of the material cut, mm2 (Green's theorem over the segments, in whatever order they come); right for closed meshes. */
     public double areaMm2() {
         double twice = 0;
-        for (int i = 0; i < segments.length; i += 6) twice += normal.dot(new Vec3(segments[i], segments[i + 1], segments[i + 2]).cross(new Vec3(segments[i + 3], segments[i + 4], segments[i + 5])));
+        for (int i = 0; i < segments.length; i += 6) twice += normal.dot(
+                new Vec3(segments[i], segments[i + 1], segments[i + 2]).cross(new Vec3(segments[i + 3], segments[i + 4], segments[i + 5])));
         return Math.abs(twice) / 2;
     }
 

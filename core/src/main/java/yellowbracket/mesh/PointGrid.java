@@ -2,7 +2,10 @@ package yellowbracket.mesh;
 
 import java.util.Arrays;
 
-/** Finds a point within a distance of another: an integer grid hashed into chains, the 27 cells around looked through. Cells are a little wider than the distance. */
+/**
+ * Finds a point within a distance of another: an integer grid hashed into chains, the 27 cells around looked through. Cells are a little
+ * wider than the distance.
+ */
 final class PointGrid {
     private final double distance;
     private final double cell;

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Splits a polygon in space, nearly flat, into triangles by ear clipping in the plane of its Newell normal (Meisters 1975; Newell's method after
- * Sutherland and others 1974). Concave outlines are respected; one that crosses itself still gives corners - 2 triangles. O(n^2), so long outlines
+ * Splits a polygon in space, nearly flat, into triangles by ear clipping in the plane of its Newell normal (Meisters 1975; Newell's method
+ * after
+ * Sutherland and others 1974). Concave outlines are respected; one that crosses itself still gives corners - 2 triangles. O(n^2), so long
+ * outlines
  * are halved first.
  */
 public final class Polygon3 {
@@ -65,7 +67,10 @@ public final class Polygon3 {
         out.add(new int[] {prev[at], at, next[at]});
     }
 
-    /** The first true ear from {@code at} on; a quad is split along its better diagonal; where none is left (crossing outline) the corner that turns most. */
+    /**
+     * The first true ear from {@code at} on; a quad is split along its better diagonal; where none is left (crossing outline) the corner
+     * that turns most.
+     */
     private static int bestEar(double[] u, double[] v, int[] next, int[] prev, int at, int left) {
         if (left == 4) {
             int a = at, b = next[a];

@@ -5,14 +5,19 @@ import java.util.function.DoubleConsumer;
 import java.util.function.IntPredicate;
 
 /**
- * One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Boxes are met on the lattice of {@link WideNodes} in
- * floats, triangles in doubles (Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997). What a processor would have to guess is
+ * One ray through a {@link Bvh}: scratch and result live here, so queries on several threads do not meet. Boxes are met on the lattice of
+ * {@link WideNodes} in
+ * floats, triangles in doubles (Moeller and Trumbore, "Fast, minimum storage ray-triangle intersection", 1997). What a processor would have
+ * to guess is
  * computed instead: which child is nearer, whether one is met. Single use.
  */
 final class RayQuery {
     /** Share of a triangle by which a ray may miss it and still count, so that none slips through between two neighbours. */
     private static final double EDGE = 1e-10;
-    /** A direction with less than this share along an axis is taken to have that much: over any mesh it strays by far less than a lattice step. */
+    /**
+     * A direction with less than this share along an axis is taken to have that much: over any mesh it strays by far less than a lattice
+     * step.
+     */
     private static final double STEEPEST = 1e-12;
     /** Sizes of the mesh from which on the way there is left out. */
     private static final double FAR = 8;
@@ -103,16 +108,20 @@ final class RayQuery {
 
     /** A distance as the bits of the float that box entries are held against, on the safe side. */
     private int limit(double distance) {
-        return distance == Double.POSITIVE_INFINITY ? bits(Float.MAX_VALUE) : Math.max(0, bits((float) (((distance - skipped) * largest + of.nodes.step) * 1.000001)));
+        return distance == Double.POSITIVE_INFINITY ? bits(Float.MAX_VALUE)
+                : Math.max(0, bits((float) (((distance - skipped) * largest + of.nodes.step) * 1.000001)));
     }
 
     /** Where the ray enters child {@code k}'s box, or {@link #MISSED} if it does not before {@code limit}, above the child's link. */
     private long entry(char[] data, int node, int k, int limit) {
         int at = node + WideNodes.BOX * k, link = node + WideNodes.LINKS + 2 * k;
-        float x = Math.fma((float) data[at], slopeX, startX), y = Math.fma((float) data[at + 1], slopeY, startY), z = Math.fma((float) data[at + 2], slopeZ, startZ);
+        float x = Math.fma((float) data[at], slopeX, startX), y = Math.fma((float) data[at + 1], slopeY, startY),
+                z = Math.fma((float) data[at + 2], slopeZ, startZ);
         float hx = data[at + 3], hy = data[at + 4], hz = data[at + 5];
-        int in = Math.max(Math.max(bits(Math.fma(hx, -steepX, x)), 0), Math.max(bits(Math.fma(hy, -steepY, y)), bits(Math.fma(hz, -steepZ, z))));
-        int out = Math.min(Math.min(bits(Math.fma(hx, steepX, x)), limit), Math.min(bits(Math.fma(hy, steepY, y)), bits(Math.fma(hz, steepZ, z))));
+        int in = Math.max(Math.max(bits(Math.fma(hx, -steepX, x)), 0),
+                Math.max(bits(Math.fma(hy, -steepY, y)), bits(Math.fma(hz, -steepZ, z))));
+        int out = Math.min(Math.min(bits(Math.fma(hx, steepX, x)), limit),
+                Math.min(bits(Math.fma(hy, steepY, y)), bits(Math.fma(hz, steepZ, z))));
         int missed = Math.max(out, -1) - in >> 31 & MISSED; // here: of negative floats only the sign counts, which their bits share
         return (long) (in | missed) << 32 | (data[link] << 16 | data[link + 1]) & 0xFFFF_FFFFL;
     }
@@ -174,12 +183,14 @@ final class RayQuery {
         double px = dy * fz - dz * fy, py = dz * fx - dx * fz, pz = dx * fy - dy * fx;
         double det = ex * px + ey * py + ez * pz;
         if (det == 0) return Double.POSITIVE_INFINITY;
-        double sign = Math.signum(det), size = det * sign, slack = EDGE * size, tx = ox - ax, ty = oy - ay, tz = oz - az; // here: u, v, t are kept times size, one division less
+        // here: u, v, t are kept times size, one division less
+        double sign = Math.signum(det), size = det * sign, slack = EDGE * size, tx = ox - ax, ty = oy - ay, tz = oz - az;
         double u = (tx * px + ty * py + tz * pz) * sign;
         double qx = ty * ez - tz * ey, qy = tz * ex - tx * ez, qz = tx * ey - ty * ex;
         double v = (dx * qx + dy * qy + dz * qz) * sign;
         double t = (fx * qx + fy * qy + fz * qz) * sign + 0.0; // here: -0 becomes 0, as only signs are looked at
-        long beside = Double.doubleToRawLongBits(u + slack) | Double.doubleToRawLongBits(v + slack) | Double.doubleToRawLongBits(size + slack - u - v) | Double.doubleToRawLongBits(t);
+        long beside = Double.doubleToRawLongBits(u + slack) | Double.doubleToRawLongBits(v + slack)
+                | Double.doubleToRawLongBits(size + slack - u - v) | Double.doubleToRawLongBits(t);
         return beside < 0 ? Double.POSITIVE_INFINITY : t / size;
     }
 

@@ -20,8 +20,7 @@ public final class Shapes {
     /** Standing on z = {@code z0}. {@code inner} 0 gives a solid cylinder, otherwise a tube. */
     public static Mesh tube(double outerR, double innerR, double z0, double z1, int segments) {
         if (!(outerR > innerR && innerR >= 0 && z1 > z0 && segments >= 3)) throw new IllegalArgumentException("no tube");
-        double[][] profile = innerR > 0
-                ? new double[][] {{innerR, z0}, {outerR, z0}, {outerR, z1}, {innerR, z1}}
+        double[][] profile = innerR > 0 ? new double[][] {{innerR, z0}, {outerR, z0}, {outerR, z1}, {innerR, z1}}
                 : new double[][] {{0, z0}, {outerR, z0}, {outerR, z1}, {0, z1}};
         return lathe(profile, innerR > 0, segments);
     }
@@ -43,7 +42,8 @@ public final class Shapes {
     /** A sphere with rolling bumps all over, about {@code triangles} of them: a smooth organic model of any size. */
     public static Mesh bumpySphere(double radius, int triangles) {
         int rows = (int) Math.max(4, Math.round(Math.sqrt(triangles / 4.0)));
-        return sphere(1, 2 * rows).mapped(p -> p.times(radius * (1 + 0.05 * Math.sin(9 * p.x()) * Math.sin(11 * p.y() + 1) * Math.sin(7 * p.z() + 2))));
+        return sphere(1, 2 * rows)
+                .mapped(p -> p.times(radius * (1 + 0.05 * Math.sin(9 * p.x()) * Math.sin(11 * p.y() + 1) * Math.sin(7 * p.z() + 2))));
     }
 
     public static Mesh torus(double ringR, double tubeR, int around, int across) {

@@ -8,7 +8,10 @@ import java.util.List;
  * stands in the way within {@link #REACH_MM}. A point counts as show side above {@link #SEEN}.
  */
 public final class ShowSide {
-    /** Share of free directions from which a point counts as seen; the inside of a helm sees out through its openings only (below 0.25 on the demo helm). */
+    /**
+     * Share of free directions from which a point counts as seen; the inside of a helm sees out through its openings only (below 0.25 on
+     * the demo helm).
+     */
     public static final double SEEN = 0.30;
     private static final double REACH_MM = 2000;
     /** How far off the surface is looked from, so that it does not stand in its own way. */

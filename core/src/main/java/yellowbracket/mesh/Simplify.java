@@ -4,7 +4,8 @@ import java.util.Arrays;
 
 /**
  * Fewer triangles for display and search, by edge collapse in order of quadric error (Garland and Heckbert, "Surface simplification
- * using quadric error metrics", 1997), swept in rounds whose threshold lets the cheaper part of the edges go, instead of a heap. Collapses that would turn a triangle
+ * using quadric error metrics", 1997), swept in rounds whose threshold lets the cheaper part of the edges go, instead of a heap. Collapses
+ * that would turn a triangle
  * over or join what is not joined are skipped; open borders are held by extra quadrics. Results are never measured on the proxy.
  */
 public final class Simplify {
@@ -12,8 +13,10 @@ public final class Simplify {
     private static final int ROUNDS = 80;
     /** A round that takes less than this part of what is left is the last: the rest is held by borders and sharp turns. */
     private static final int STALLED = 1000;
-    /** Edges looked at to set the next round's threshold, and the share of all that it lets collapse; less is slower, more takes costly edges too early,
-     * which only a mesh of few facets shows. */
+    /**
+     * Edges looked at to set the next round's threshold, and the share of all that it lets collapse; less is slower, more takes costly
+     * edges too early, which only a mesh of few facets shows.
+     */
     private static final int SAMPLE = 4000;
     private static final double FAR_SHARE = 0.35, NEAR_SHARE = 0.15;
     /** Up to this many times the target the careful share holds. */
@@ -169,7 +172,8 @@ public final class Simplify {
         least = threshold;
         for (int i = 0; i < 3; i++) {
             double t = i == 0 ? 0.5 : i - 1;
-            double x = xyz[3 * a] * (1 - t) + xyz[3 * b] * t, y = xyz[3 * a + 1] * (1 - t) + xyz[3 * b + 1] * t, z = xyz[3 * a + 2] * (1 - t) + xyz[3 * b + 2] * t;
+            double x = xyz[3 * a] * (1 - t) + xyz[3 * b] * t, y = xyz[3 * a + 1] * (1 - t) + xyz[3 * b + 1] * t,
+                    z = xyz[3 * a + 2] * (1 - t) + xyz[3 * b + 2] * t;
             double e = error(a, x, y, z) + error(b, x, y, z);
             if (e < least) {
                 least = e;
@@ -182,8 +186,10 @@ public final class Simplify {
     /** The point of least error of both quadrics, or null where it is not well determined or lies far from the edge. */
     private double[] solve(int a, int b) {
         int i = QUADRIC * a, j = QUADRIC * b;
-        double xx = quadric[i] + quadric[j], xy = quadric[i + 1] + quadric[j + 1], xz = quadric[i + 2] + quadric[j + 2], xd = quadric[i + 3] + quadric[j + 3];
-        double yy = quadric[i + 4] + quadric[j + 4], yz = quadric[i + 5] + quadric[j + 5], yd = quadric[i + 6] + quadric[j + 6], zz = quadric[i + 7] + quadric[j + 7], zd = quadric[i + 8] + quadric[j + 8];
+        double xx = quadric[i] + quadric[j], xy = quadric[i + 1] + quadric[j + 1], xz = quadric[i + 2] + quadric[j + 2],
+                xd = quadric[i + 3] + quadric[j + 3];
+        double yy = quadric[i + 4] + quadric[j + 4], yz = quadric[i + 5] + quadric[j + 5], yd = quadric[i + 6] + quadric[j + 6],
+                zz = quadric[i + 7] + quadric[j + 7], zd = quadric[i + 8] + quadric[j + 8];
         double c0 = yy * zz - yz * yz, c1 = xz * yz - xy * zz, c2 = xy * yz - xz * yy, det = xx * c0 + xy * c1 + xz * c2;
         double trace = xx + yy + zz;
         if (!(det > 1e-4 * trace * trace * trace)) return null;
@@ -198,8 +204,9 @@ public final class Simplify {
 
     private double error(int v, double x, double y, double z) {
         int q = QUADRIC * v;
-        return quadric[q] * x * x + 2 * quadric[q + 1] * x * y + 2 * quadric[q + 2] * x * z + 2 * quadric[q + 3] * x + quadric[q + 4] * y * y
-                + 2 * quadric[q + 5] * y * z + 2 * quadric[q + 6] * y + quadric[q + 7] * z * z + 2 * quadric[q + 8] * z + quadric[q + 9];
+        return quadric[q] * x * x + 2 * quadric[q + 1] * x * y + 2 * quadric[q + 2] * x * z + 2 * quadric[q + 3] * x
+                + quadric[q + 4] * y * y + 2 * quadric[q + 5] * y * z + 2 * quadric[q + 6] * y + quadric[q + 7] * z * z
+                + 2 * quadric[q + 8] * z + quadric[q + 9];
     }
 
     /** Link condition (exactly two common neighbours) and no triangle turned by more than 60 degrees or drawn into a sliver. */
@@ -222,16 +229,14 @@ public final class Simplify {
 
     private int sharedNeighbours(int a, int b) {
         int n = 0;
-        for (int i = start[a]; i < start[a + 1]; i++)
-            for (int k = 0; k < 3; k++) {
-                int v = tri[3 * ring[i] + k];
-                if (v == a || v == b || tri[3 * ring[i] + (k + 2) % 3] != a) continue; // here: v follows a, so each neighbour counts once
-                for (int j = start[b]; j < start[b + 1]; j++)
-                    if (uses(ring[j], v)) {
-                        n++;
-                        break;
-                    }
+        for (int i = start[a]; i < start[a + 1]; i++) for (int k = 0; k < 3; k++) {
+            int v = tri[3 * ring[i] + k];
+            if (v == a || v == b || tri[3 * ring[i] + (k + 2) % 3] != a) continue; // here: v follows a, so each neighbour counts once
+            for (int j = start[b]; j < start[b + 1]; j++) if (uses(ring[j], v)) {
+                n++;
+                break;
             }
+        }
         return n;
     }
 
@@ -242,7 +247,8 @@ public final class Simplify {
     /** Before and after by coordinates: this is asked some ten times a collapse. */
     private boolean turns(int f, int v, double[] p) {
         int a = 3 * tri[3 * f], b = 3 * tri[3 * f + 1], c = 3 * tri[3 * f + 2];
-        double bx = xyz[b] - xyz[a], by = xyz[b + 1] - xyz[a + 1], bz = xyz[b + 2] - xyz[a + 2], cx = xyz[c] - xyz[a], cy = xyz[c + 1] - xyz[a + 1], cz = xyz[c + 2] - xyz[a + 2];
+        double bx = xyz[b] - xyz[a], by = xyz[b + 1] - xyz[a + 1], bz = xyz[b + 2] - xyz[a + 2], cx = xyz[c] - xyz[a],
+                cy = xyz[c + 1] - xyz[a + 1], cz = xyz[c + 2] - xyz[a + 2];
         double nx = by * cz - bz * cy, ny = bz * cx - bx * cz, nz = bx * cy - by * cx, before = Math.sqrt(nx * nx + ny * ny + nz * nz);
         double longBefore = longest(bx, by, bz, cx, cy, cz);
         boolean atA = a == 3 * v, atB = b == 3 * v;

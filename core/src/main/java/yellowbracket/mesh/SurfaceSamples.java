@@ -6,7 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * A surface as equal-area sample points, for everything that is a share of an area: overhang, cusp, cover, zones. Points are the centres of the
+ * A surface as equal-area sample points, for everything that is a share of an area: overhang, cusp, cover, zones. Points are the centres of
+ * the
  * facets at even steps of the running area, so the same mesh gives the same samples. A share p measured on n samples is off by about
  * sqrt(p (1 - p) / n). Faces made by cuts are left out.
  */
@@ -38,7 +39,8 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
     }
 
     /**
-     * Whether each facet of the mesh the samples were taken from is on the show side, told by the nearest sample that looks the same way; faces made by
+     * Whether each facet of the mesh the samples were taken from is on the show side, told by the nearest sample that looks the same way;
+     * faces made by
      * cuts are not.
      */
     public boolean[] seenByFacet(Mesh mesh) {
@@ -96,20 +98,27 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
             Sample best = null;
             double least = Double.POSITIVE_INFINITY;
             int i = at(p.x() - low.x(), nx), j = at(p.y() - low.y(), ny), k = at(p.z() - low.z(), nz);
-            for (int z = Math.max(0, k - 1); z <= Math.min(nz - 1, k + 1); z++) for (int y = Math.max(0, j - 1); y <= Math.min(ny - 1, j + 1); y++) for (int x = Math.max(0, i - 1); x <= Math.min(nx - 1, i + 1); x++)
-                for (int at = head[(z * ny + y) * nx + x]; at >= 0; at = next[at]) {
-                    var s = samples.get(at);
-                    double far = s.point.distance(p);
-                    if (far >= least || s.normal.dot(normal) < ALIKE) continue;
-                    least = far;
-                    best = s;
-                }
-            return best != null ? best : samples.stream().min(Comparator.comparingDouble(s -> s.point.distance(p) - 1000 * Math.min(ALIKE, s.normal.dot(normal)))).orElseThrow();
+            for (int z = Math.max(0, k - 1); z <= Math.min(nz - 1, k + 1); z++)
+                for (int y = Math.max(0, j - 1); y <= Math.min(ny - 1, j + 1); y++) for (int x = Math.max(0, i - 1);
+                        x <= Math.min(nx - 1, i + 1); x++)
+                    for (int at = head[(z * ny + y) * nx + x]; at >= 0; at = next[at]) {
+                        var s = samples.get(at);
+                        double far = s.point.distance(p);
+                        if (far >= least || s.normal.dot(normal) < ALIKE) continue;
+                        least = far;
+                        best = s;
+                    }
+            return best != null ? best
+                    : samples.stream()
+                            .min(Comparator.comparingDouble(s -> s.point.distance(p) - 1000 * Math.min(ALIKE, s.normal.dot(normal))))
+                            .orElseThrow();
         }
     }
 
     public SurfaceSamples scaled(double k) {
-        return k == 1 ? this : new SurfaceSamples(samples.stream().map(s -> new Sample(s.point.times(k), s.normal, s.seen, s.bend / k)).toList(), areaEachMm2 * k * k);
+        return k == 1 ? this
+                : new SurfaceSamples(samples.stream().map(s -> new Sample(s.point.times(k), s.normal, s.seen, s.bend / k)).toList(),
+                        areaEachMm2 * k * k);
     }
 
     public double areaMm2() {

@@ -16,7 +16,8 @@ public record Turn(Vec3 row0, Vec3 row1, Vec3 row2) {
 
     /** The turn that undoes this one. */
     public Turn inverse() {
-        return new Turn(new Vec3(row0.x(), row1.x(), row2.x()), new Vec3(row0.y(), row1.y(), row2.y()), new Vec3(row0.z(), row1.z(), row2.z()));
+        return new Turn(new Vec3(row0.x(), row1.x(), row2.x()), new Vec3(row0.y(), row1.y(), row2.y()),
+                new Vec3(row0.z(), row1.z(), row2.z()));
     }
 
     public Turn then(Turn next) {

@@ -4,7 +4,8 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
- * How thick the walls are: rays inwards from points spread evenly over the surface to where they come out. {@code sortedMm}: one thickness a point,
+ * How thick the walls are: rays inwards from points spread evenly over the surface to where they come out. {@code sortedMm}: one thickness
+ * a point,
  * rising; points whose ray meets nothing (an open shell, or a facet turned over) are counted in {@code without}.
  */
 public record WallThickness(double[] sortedMm, int without) {

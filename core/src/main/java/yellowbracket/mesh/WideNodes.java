@@ -3,9 +3,12 @@ package yellowbracket.mesh;
 import java.util.Arrays;
 
 /**
- * The inner nodes of a {@link Bvh}: up to four children each, their boxes as middle and half-width on a lattice of 16 bits a side about the mesh, rounded
- * outwards, so that a node fills one line of memory of 64 bytes (after Ylitie, Karras, Laine, "Efficient incoherent ray traversal on GPUs through compressed
- * wide BVHs", 2017). A query is bound by lines fetched and branches guessed wrong, not by arithmetic: hence the width and the lattice. Immutable.
+ * The inner nodes of a {@link Bvh}: up to four children each, their boxes as middle and half-width on a lattice of 16 bits a side about the
+ * mesh, rounded
+ * outwards, so that a node fills one line of memory of 64 bytes (after Ylitie, Karras, Laine, "Efficient incoherent ray traversal on GPUs
+ * through compressed
+ * wide BVHs", 2017). A query is bound by lines fetched and branches guessed wrong, not by arithmetic: hence the width and the lattice.
+ * Immutable.
  */
 final class WideNodes {
     static final int WIDE = 4;
@@ -55,7 +58,8 @@ final class WideNodes {
     }
 
     /**
-     * Puts what is to be looked at on the stack, unless it lies {@code beyond}; returns the new top. An entry is how far it is, as the bits of a float, above
+     * Puts what is to be looked at on the stack, unless it lies {@code beyond}; returns the new top. An entry is how far it is, as the bits
+     * of a float, above
      * a link: floats from 0 on sort as their bits do.
      */
     static int push(long[] stack, int top, long entry, int beyond) {
@@ -65,7 +69,8 @@ final class WideNodes {
 
     /** As {@link #push(long[], int, long, int)}, four at once and the nearest uppermost. */
     static int push(long[] stack, int top, long a, long b, long c, long d, int beyond) {
-        long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd), outer = Math.min(ba, dc);
+        long ab = Math.min(a, b), ba = Math.max(a, b), cd = Math.min(c, d), dc = Math.max(c, d), inner = Math.max(ab, cd),
+                outer = Math.min(ba, dc);
         int at = push(stack, top, Math.max(ba, dc), beyond);
         at = push(stack, at, Math.max(inner, outer), beyond);
         at = push(stack, at, Math.min(inner, outer), beyond);
@@ -155,7 +160,8 @@ final class WideNodes {
 
         private void box(int at, int from) {
             for (int a = 0; a < 3; a++) {
-                int lo = (int) Math.floor((boxes[from + a] - corner[a]) / step) - SPARE, hi = (int) Math.ceil((boxes[from + 3 + a] - corner[a]) / step) + SPARE, middle = lo + hi >> 1;
+                int lo = (int) Math.floor((boxes[from + a] - corner[a]) / step) - SPARE,
+                        hi = (int) Math.ceil((boxes[from + 3 + a] - corner[a]) / step) + SPARE, middle = lo + hi >> 1;
                 data[at + a] = (char) middle;
                 data[at + 3 + a] = (char) Math.max(hi - middle, middle - lo);
             }

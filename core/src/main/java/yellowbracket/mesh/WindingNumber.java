@@ -1,12 +1,17 @@
 package yellowbracket.mesh;
 
 /**
- * How often a surface winds about a point: 1 inside a closed mesh, 0 outside, between near holes, so it tells inside from outside on faulty meshes too.
- * Far groups of triangles count as one dipole (Barill, Dickson, Schmidt, Levin, Jacobson, "Fast winding numbers for soups and clouds", 2018), near ones by
+ * How often a surface winds about a point: 1 inside a closed mesh, 0 outside, between near holes, so it tells inside from outside on faulty
+ * meshes too.
+ * Far groups of triangles count as one dipole (Barill, Dickson, Schmidt, Levin, Jacobson, "Fast winding numbers for soups and clouds",
+ * 2018), near ones by
  * their solid angle (van Oosterom and Strackee, 1983). Error below 0.05 with {@link #FAR}. Immutable; O(n) to make, O(log n) a query.
  */
 public final class WindingNumber {
-    /** A group this many radii away counts as one dipole; 2.5 keeps the error below 0.05 on coarse tori and boxes, and far below on fine meshes. */
+    /**
+     * A group this many radii away counts as one dipole; 2.5 keeps the error below 0.05 on coarse tori and boxes, and far below on fine
+     * meshes.
+     */
     private static final double FAR = 2.5;
     private static final int DIPOLE = 8;
 
@@ -57,8 +62,10 @@ public final class WindingNumber {
     private double leaf(int d, int i) {
         var k = index.corners;
         int c = 9 * i;
-        double ux = k[c + 3] - k[c], uy = k[c + 4] - k[c + 1], uz = k[c + 5] - k[c + 2], vx = k[c + 6] - k[c], vy = k[c + 7] - k[c + 1], vz = k[c + 8] - k[c + 2];
-        double nx = (uy * vz - uz * vy) / 2, ny = (uz * vx - ux * vz) / 2, nz = (ux * vy - uy * vx) / 2, area = Math.sqrt(nx * nx + ny * ny + nz * nz);
+        double ux = k[c + 3] - k[c], uy = k[c + 4] - k[c + 1], uz = k[c + 5] - k[c + 2], vx = k[c + 6] - k[c], vy = k[c + 7] - k[c + 1],
+                vz = k[c + 8] - k[c + 2];
+        double nx = (uy * vz - uz * vy) / 2, ny = (uz * vx - ux * vz) / 2, nz = (ux * vy - uy * vx) / 2,
+                area = Math.sqrt(nx * nx + ny * ny + nz * nz);
         dipoles[d] += nx;
         dipoles[d + 1] += ny;
         dipoles[d + 2] += nz;
@@ -80,7 +87,8 @@ public final class WindingNumber {
             for (int k = 0; k < WideNodes.WIDE; k++) {
                 int link = index.nodes.link(node, k), d = DIPOLE * (WideNodes.WIDE * node + k);
                 if (link == WideNodes.EMPTY) break;
-                double rx = dipoles[d + 3] - x, ry = dipoles[d + 4] - y, rz = dipoles[d + 5] - z, r2 = rx * rx + ry * ry + rz * rz, reach = FAR * dipoles[d + 6];
+                double rx = dipoles[d + 3] - x, ry = dipoles[d + 4] - y, rz = dipoles[d + 5] - z, r2 = rx * rx + ry * ry + rz * rz,
+                        reach = FAR * dipoles[d + 6];
                 if (r2 > reach * reach) sum += (dipoles[d] * rx + dipoles[d + 1] * ry + dipoles[d + 2] * rz) / (r2 * Math.sqrt(r2));
                 else if (link >= 0) stack[top++] = link;
                 else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) sum += solidAngle(i, x, y, z);
@@ -96,10 +104,13 @@ public final class WindingNumber {
     private double solidAngle(int i, double x, double y, double z) {
         var k = index.corners;
         int c = 9 * i;
-        double ax = k[c] - x, ay = k[c + 1] - y, az = k[c + 2] - z, bx = k[c + 3] - x, by = k[c + 4] - y, bz = k[c + 5] - z, cx = k[c + 6] - x, cy = k[c + 7] - y, cz = k[c + 8] - z;
-        double la = Math.sqrt(ax * ax + ay * ay + az * az), lb = Math.sqrt(bx * bx + by * by + bz * bz), lc = Math.sqrt(cx * cx + cy * cy + cz * cz);
+        double ax = k[c] - x, ay = k[c + 1] - y, az = k[c + 2] - z, bx = k[c + 3] - x, by = k[c + 4] - y, bz = k[c + 5] - z,
+                cx = k[c + 6] - x, cy = k[c + 7] - y, cz = k[c + 8] - z;
+        double la = Math.sqrt(ax * ax + ay * ay + az * az), lb = Math.sqrt(bx * bx + by * by + bz * bz),
+                lc = Math.sqrt(cx * cx + cy * cy + cz * cz);
         double det = ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
-        double div = la * lb * lc + (ax * bx + ay * by + az * bz) * lc + (bx * cx + by * cy + bz * cz) * la + (cx * ax + cy * ay + cz * az) * lb;
+        double div = la * lb * lc + (ax * bx + ay * by + az * bz) * lc + (bx * cx + by * cy + bz * cz) * la
+                + (cx * ax + cy * ay + cz * az) * lb;
         return 2 * Math.atan2(det, div);
     }
 }

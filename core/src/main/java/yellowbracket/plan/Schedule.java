@@ -52,16 +52,19 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
         double gap = Duration.between(before.end, p.start).toMinutes() / 60.0;
         var t = before.task;
         boolean closed = t.latestH() > 0 && gap > t.latestH() + t.waitH() && gap < t.againH();
-        return closed ? Optional.of("recoat window: " + p.task.name() + " comes " + Math.round(gap) + " h after " + t.name() + ", between " + Math.round(t.latestH() + t.waitH()) + " and " + Math.round(t.againH())) : Optional.empty();
+        return closed ? Optional.of("recoat window: " + p.task.name() + " comes " + Math.round(gap) + " h after " + t.name() + ", between "
+                + Math.round(t.latestH() + t.waitH()) + " and " + Math.round(t.againH())) : Optional.empty();
     }
 
     private void overlaps(List<String> out) {
-        for (int i = 0; i < placed.size(); i++)
-            for (int j = i + 1; j < placed.size(); j++) {
-                var a = placed.get(i);
-                var b = placed.get(j);
-                if (a.done || b.done || a.task.resource() != Task.Resource.PRINTER || !a.task.printer().equals(b.task.printer()) || b.task.resource() != Task.Resource.PRINTER) continue;
-                if (a.start.isBefore(b.end) && b.start.isBefore(a.end)) out.add(a.task.id() + " and " + b.task.id() + " overlap on " + a.task.printer());
-            }
+        for (int i = 0; i < placed.size(); i++) for (int j = i + 1; j < placed.size(); j++) {
+            var a = placed.get(i);
+            var b = placed.get(j);
+            if (a.done || b.done || a.task.resource() != Task.Resource.PRINTER || !a.task.printer().equals(b.task.printer())
+                    || b.task.resource() != Task.Resource.PRINTER)
+                continue;
+            if (a.start.isBefore(b.end) && b.start.isBefore(a.end))
+                out.add(a.task.id() + " and " + b.task.id() + " overlap on " + a.task.printer());
+        }
     }
 }

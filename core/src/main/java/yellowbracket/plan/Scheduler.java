@@ -13,8 +13,10 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Quiet;
 
 /**
- * Serial schedule generation (Kolisch, Hartmann 1999) with the longest remaining chain first: each task, when all it waits for is placed, takes the earliest
- * time its resource allows. One person within the working hours; printers run day and night, but for their quiet hours, and are started when somebody is there; spraying needs the
+ * Serial schedule generation (Kolisch, Hartmann 1999) with the longest remaining chain first: each task, when all it waits for is placed,
+ * takes the earliest
+ * time its resource allows. One person within the working hours; printers run day and night, but for their quiet hours, and are started
+ * when somebody is there; spraying needs the
  * person and an hour the weather allows. Times are whole minutes after {@code now}. O(tasks x spans).
  */
 public final class Scheduler {
@@ -58,7 +60,10 @@ public final class Scheduler {
         return new Run(tasks, facts, work).place();
     }
 
-    /** Share of simulated futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers' rates. */
+    /**
+     * Share of simulated futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers'
+     * rates.
+     */
     public double chance(List<Task> tasks, Facts facts, int runs, RandomGenerator random, Progress progress) {
         int ready = 0;
         for (int i = 0; i < runs; i++) {
@@ -103,7 +108,9 @@ public final class Scheduler {
             done = facts.done();
             running = facts.running();
             for (int i = 0; i < tasks.size(); i++) index.put(tasks.get(i).id(), i);
-            before = tasks.stream().map(t -> t.after().stream().filter(index::containsKey).mapToInt(index::get).toArray()).toArray(int[][]::new);
+            before = tasks.stream()
+                    .map(t -> t.after().stream().filter(index::containsKey).mapToInt(index::get).toArray())
+                    .toArray(int[][]::new);
             tail = new double[tasks.size()];
             start = new int[tasks.size()];
             end = new int[tasks.size()];
@@ -119,15 +126,17 @@ public final class Scheduler {
             for (int n = 0; n < tasks.size(); n++) {
                 int next = -1;
                 for (int i = 0; i < placed.length; i++) {
-                    if (placed[i] || next >= 0 && tail[i] <= tail[next] || !Arrays.stream(before[i]).allMatch(b -> placed[b]) || follows[i] >= 0 && !placed[follows[i]]) continue;
+                    if (placed[i] || next >= 0 && tail[i] <= tail[next] || !Arrays.stream(before[i]).allMatch(b -> placed[b])
+                            || follows[i] >= 0 && !placed[follows[i]])
+                        continue;
                     next = i;
                 }
                 put(next);
                 placed[next] = true;
             }
             var out = new ArrayList<Schedule.Placed>();
-            for (int i = 0; i < placed.length; i++)
-                out.add(new Schedule.Placed(tasks.get(i), now.plusMinutes(start[i]), now.plusMinutes(end[i]), now.plusMinutes(ready[i]), done.containsKey(tasks.get(i).id())));
+            for (int i = 0; i < placed.length; i++) out.add(new Schedule.Placed(tasks.get(i), now.plusMinutes(start[i]),
+                    now.plusMinutes(end[i]), now.plusMinutes(ready[i]), done.containsKey(tasks.get(i).id())));
             return new Schedule(now, due, List.copyOf(out));
         }
 
@@ -196,7 +205,8 @@ public final class Scheduler {
 
         private void print(int i, Task t, int from, int minutes) {
             var since = running.get(t.id());
-            int at = since != null ? (int) ChronoUnit.MINUTES.between(now, since) : loud(t.printer(), awake(Math.max(from, printerFree.getOrDefault(t.printer(), 0))));
+            int at = since != null ? (int) ChronoUnit.MINUTES.between(now, since)
+                    : loud(t.printer(), awake(Math.max(from, printerFree.getOrDefault(t.printer(), 0))));
             start[i] = at;
             end[i] = since == null ? through(t.printer(), at, minutes) : Math.max(through(t.printer(), at, minutes), OVERDUE_MIN);
             printerFree.put(t.printer(), awake(end[i]) + 20); // somebody takes it off and starts the next
@@ -210,7 +220,8 @@ public final class Scheduler {
         /** When a printer may be heard and somebody is there to start it. */
         private int loud(String printer, int minute) {
             var q = quiet.get(printer);
-            for (int tries = 0; q != null && tries < 60 && q.holds(now.plusMinutes(minute).toLocalTime()); tries++) minute = awake(minute + untilLoud(q, minute));
+            for (int tries = 0; q != null && tries < 60 && q.holds(now.plusMinutes(minute).toLocalTime()); tries++)
+                minute = awake(minute + untilLoud(q, minute));
             return minute;
         }
 
@@ -223,7 +234,7 @@ public final class Scheduler {
         private int through(String printer, int at, int minutes) {
             var q = quiet.get(printer);
             if (q == null) return at + minutes;
-            for (int left = minutes; left > 0; ) {
+            for (int left = minutes; left > 0;) {
                 var t = now.plusMinutes(at).toLocalTime();
                 if (q.holds(t)) {
                     at += Math.max(1, untilLoud(q, at));
@@ -236,13 +247,17 @@ public final class Scheduler {
             return at;
         }
 
-        /** Takes the person's time from {@code from} on; a task that does not split takes the first span that holds it, or starts one that is the longest. */
+        /**
+         * Takes the person's time from {@code from} on; a task that does not split takes the first span that holds it, or starts one that
+         * is the longest.
+         */
         private void work(int i, Task t, int from, int minutes) {
             int s = 0;
             while (s < spans && free[2 * s + 1] <= from) s++;
             if (!t.splits()) {
                 while (s < spans && free[2 * s + 1] - Math.max(from, free[2 * s]) < minutes) s++;
-                if (s == spans) throw new IllegalArgumentException(t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");
+                if (s == spans) throw new IllegalArgumentException(
+                        t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");
                 start[i] = Math.max(from, free[2 * s]);
                 end[i] = start[i] + minutes;
                 take(s, start[i], end[i]);
@@ -278,7 +293,8 @@ public final class Scheduler {
                     return;
                 }
             }
-            throw new IllegalArgumentException(tasks.get(i).name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
+            throw new IllegalArgumentException(
+                    tasks.get(i).name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
         }
 
         /** Removes [a, b) from span s: it shrinks, splits, or goes. */

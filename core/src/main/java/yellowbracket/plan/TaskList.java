@@ -15,12 +15,14 @@ import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.wear.PadPlan;
 
 /**
- * The tasks of one prop in order, from what the stations decided. The precedences hold the craft's order: dry fit before glue, reinforcement before
+ * The tasks of one prop in order, from what the stations decided. The precedences hold the craft's order: dry fit before glue,
+ * reinforcement before
  * priming, smoothing before colour, pads after the last paint has cured, the wear test last.
  */
 public final class TaskList {
     /** What the stations decided for one prop. {@code worn}: it goes on somebody; {@code pads}: one set a wearer. */
-    public record PropWork(String id, String name, boolean worn, PrintPlan print, JoinPlan join, SmoothPlan smooth, ColourPlan colour, List<PadPlan> pads) {}
+    public record PropWork(String id, String name, boolean worn, PrintPlan print, JoinPlan join, SmoothPlan smooth, ColourPlan colour,
+            List<PadPlan> pads) {}
 
     /** A plate that holds more than one section, of one prop or of several. {@code props}: those whose sections are on it. */
     public record Shared(String id, List<String> sections, List<String> props, double hours, Printer printer) {}
@@ -50,8 +52,8 @@ public final class TaskList {
     }
 
     private List<Task> run() {
-        String cut = person(Station.CUT, "cut", "check sections, export files", 0.4, 0, "cut",
-                List.of(person(Station.SIZE, "size", prop.worn ? "measure, set scale, check fit" : "measure, set scale", prop.worn ? 0.6 : 0.3, 0, "size", List.of())));
+        String cut = person(Station.CUT, "cut", "check sections, export files", 0.4, 0, "cut", List.of(person(Station.SIZE, "size",
+                prop.worn ? "measure, set scale, check fit" : "measure, set scale", prop.worn ? 0.6 : 0.3, 0, "size", List.of())));
         var clean = prints(cut);
         var joined = joins(clean);
         var smooth = smooth(joined);
@@ -66,20 +68,25 @@ public final class TaskList {
             var plate = shared.get(p.name());
             String id = plate == null ? "print:" + p.name() : plate.id();
             if (plate == null) print(id, "print " + p.name(), p.hours(), p.printer(), List.of(cut));
-            else if (plate.sections().getFirst().equals(p.name())) print(id, "print " + String.join(", ", plate.sections()) + " on one plate", plate.hours(), plate.printer(), plate.props().stream().map(q -> "cut:" + q).toList());
-            clean.put(p.name(), person(Station.PRINT, "clean:" + p.name(), "take support off " + p.name(), CleanUp.of(p).hours(), 0, "clean", List.of(id)));
+            else if (plate.sections().getFirst().equals(p.name()))
+                print(id, "print " + String.join(", ", plate.sections()) + " on one plate", plate.hours(), plate.printer(),
+                        plate.props().stream().map(q -> "cut:" + q).toList());
+            clean.put(p.name(), person(Station.PRINT, "clean:" + p.name(), "take support off " + p.name(), CleanUp.of(p).hours(), 0,
+                    "clean", List.of(id)));
         }
         return clean;
     }
 
     private void print(String id, String words, double hours, Printer printer, List<String> after) {
-        add(new Task(id, Station.PRINT, prop.id, words, hours, 0.2, 0, 0, Task.Resource.PRINTER, printer.name(), false, after, "printer:" + printer.name(), PRINT_SPREAD, printer.failuresPerHour(), "layers of the mesh, " + printer.name()));
+        add(new Task(id, Station.PRINT, prop.id, words, hours, 0.2, 0, 0, Task.Resource.PRINTER, printer.name(), false, after,
+                "printer:" + printer.name(), PRINT_SPREAD, printer.failuresPerHour(), "layers of the mesh, " + printer.name()));
     }
 
     /** Returns the tasks the whole prop waits for. */
     private List<String> joins(Map<String, String> clean) {
         if (prop.join.steps().isEmpty()) return List.copyOf(clean.values());
-        String fit = person(Station.JOIN, "dryfit", "dry fit, number, scuff P80", 0.2 + 0.08 * prop.join.joins().size(), 0, "join", List.copyOf(clean.values()));
+        String fit = person(Station.JOIN, "dryfit", "dry fit, number, scuff P80", 0.2 + 0.08 * prop.join.joins().size(), 0, "join",
+                List.copyOf(clean.values()));
         var last = new HashMap<String, String>();
         clean.keySet().forEach(name -> last.put(name, fit));
         for (var step : prop.join.steps()) {
@@ -98,7 +105,8 @@ public final class TaskList {
         }
         var full = last.values().stream().distinct().toList();
         double cure = prop.join.joins().stream().mapToDouble(j -> j.fullH() - j.handleH()).max().orElse(0);
-        return List.of(task(Station.JOIN, "inside", "reinforce the seams from inside", 0.15 * prop.join.joins().size(), Math.min(12, cure), "join", true, full));
+        return List.of(task(Station.JOIN, "inside", "reinforce the seams from inside", 0.15 * prop.join.joins().size(), Math.min(12, cure),
+                "join", true, full));
     }
 
     private List<String> smooth(List<String> after) {
@@ -115,7 +123,9 @@ public final class TaskList {
             String key = spray ? "spray" : step.kind() == Ladder.Kind.SAND ? "sand" : "fill";
             String id = id("smooth", n++);
             double hours = w.hours() * rate(key).factor() + (spray ? 0.3 : 0.1);
-            add(new Task(id, Station.SMOOTH, prop.id, step.what(), hours, step.waitH(), 0, 0, spray ? Task.Resource.SPRAY : Task.Resource.PERSON, "", !spray, before, key, rate(key).spread(), 0, rate(key).source()));
+            add(new Task(id, Station.SMOOTH, prop.id, step.what(), hours, step.waitH(), 0, 0,
+                    spray ? Task.Resource.SPRAY : Task.Resource.PERSON, "", !spray, before, key, rate(key).spread(), 0,
+                    rate(key).source()));
             before = List.of(id);
         }
         return before;
@@ -129,8 +139,10 @@ public final class TaskList {
             boolean spray = c.sprayed();
             String name = c.count() + " coats " + c.product() + (c.zone().equals("all") ? "" : ", " + c.zone());
             double latest = c.recoatToH() < 100 ? c.recoatToH() : 0;
-            add(new Task(id, Station.COLOUR, prop.id, name, c.handH() * rate(spray ? "spray" : "brush").factor() + (c.count() - 1) * (spray ? Math.min(0.4, c.recoatFromH()) : 0), c.tapeH(), latest, c.recoatAgainH(),
-                    spray ? Task.Resource.SPRAY : Task.Resource.PERSON, "", !spray, before, spray ? "spray" : "brush", rate(spray ? "spray" : "brush").spread(), 0, rate(spray ? "spray" : "brush").source()));
+            add(new Task(id, Station.COLOUR, prop.id, name,
+                    c.handH() * rate(spray ? "spray" : "brush").factor() + (c.count() - 1) * (spray ? Math.min(0.4, c.recoatFromH()) : 0),
+                    c.tapeH(), latest, c.recoatAgainH(), spray ? Task.Resource.SPRAY : Task.Resource.PERSON, "", !spray, before,
+                    spray ? "spray" : "brush", rate(spray ? "spray" : "brush").spread(), 0, rate(spray ? "spray" : "brush").source()));
             before = List.of(id);
         }
         return before;
@@ -141,10 +153,12 @@ public final class TaskList {
         var fitted = new ArrayList<>(after);
         for (var p : prop.pads) {
             int count = p.pads().stream().filter(q -> !q.layersMm().isEmpty()).mapToInt(PadPlan.Pad::count).sum();
-            fitted.add(person(Station.WEAR, "pads:" + p.wearer().name(), "cut and fit pads for " + p.wearer().name(), 0.2 + 0.1 * count, 0, "wear", after));
+            fitted.add(person(Station.WEAR, "pads:" + p.wearer().name(), "cut and fit pads for " + p.wearer().name(), 0.2 + 0.1 * count, 0,
+                    "wear", after));
         }
         boolean hollow = !prop.pads.isEmpty();
-        fitted.add(hollow ? person(Station.WEAR, "visor", "cut and fit the visor, straps", 1.5, 12, "wear", after) : person(Station.WEAR, "straps", "fit straps and rim foam", 0.5, 0, "wear", after));
+        fitted.add(hollow ? person(Station.WEAR, "visor", "cut and fit the visor, straps", 1.5, 12, "wear", after)
+                : person(Station.WEAR, "straps", "fit straps and rim foam", 0.5, 0, "wear", after));
         person(Station.WEAR, "test", "walk test: stairs, floor, hearing, off in five seconds", 0.4, 0, "wear", fitted);
     }
 
@@ -160,9 +174,11 @@ public final class TaskList {
         return task(station, name, words, hours, wait, key, true, after);
     }
 
-    private String task(Station station, String name, String words, double hours, double wait, String key, boolean splits, List<String> after) {
+    private String task(Station station, String name, String words, double hours, double wait, String key, boolean splits,
+            List<String> after) {
         String id = name.startsWith("clean:") ? name : name.contains(":") ? name.replace(":", ":" + prop.id + ":") : name + ":" + prop.id;
-        add(new Task(id, station, prop.id, words, hours * rate(key).factor(), wait, 0, 0, Task.Resource.PERSON, "", splits, after, key, rates.containsKey(key) ? rate(key).spread() : FIXED_SPREAD, 0, rate(key).source()));
+        add(new Task(id, station, prop.id, words, hours * rate(key).factor(), wait, 0, 0, Task.Resource.PERSON, "", splits, after, key,
+                rates.containsKey(key) ? rate(key).spread() : FIXED_SPREAD, 0, rate(key).source()));
         return id;
     }
 

@@ -7,7 +7,9 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 
-/** When somebody works: spans by weekday; between which hours somebody is up to start or take off a print, but for the spans {@code away}. */
+/**
+ * When somebody works: spans by weekday; between which hours somebody is up to start or take off a print, but for the spans {@code away}.
+ */
 public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo, List<Span> away) {
     /** A span of one weekday, {@code to} after {@code from}. */
     public record Span(DayOfWeek day, LocalTime from, LocalTime to) {
@@ -26,7 +28,8 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
         var out = new ArrayList<Span>();
         for (var d : DayOfWeek.values()) {
             boolean weekend = d == DayOfWeek.SATURDAY || d == DayOfWeek.SUNDAY;
-            out.add(weekend ? new Span(d, LocalTime.of(10, 0), LocalTime.of(18, 0)) : new Span(d, LocalTime.of(18, 30), LocalTime.of(22, 0)));
+            out.add(weekend ? new Span(d, LocalTime.of(10, 0), LocalTime.of(18, 0))
+                    : new Span(d, LocalTime.of(18, 30), LocalTime.of(22, 0)));
         }
         return new WorkHours(out, LocalTime.of(7, 0), LocalTime.of(23, 0), List.of());
     }
@@ -46,7 +49,9 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
     public LocalDateTime present(LocalDateTime t) {
         for (int tries = 0; tries < 40; tries++) {
             var next = up(t);
-            for (var s : away) if (s.day == next.getDayOfWeek() && !next.toLocalTime().isBefore(s.from) && next.toLocalTime().isBefore(s.to)) next = next.toLocalDate().atTime(s.to);
+            for (var s : away)
+                if (s.day == next.getDayOfWeek() && !next.toLocalTime().isBefore(s.from) && next.toLocalTime().isBefore(s.to))
+                    next = next.toLocalDate().atTime(s.to);
             if (next.equals(t)) return t;
             t = next;
         }
@@ -69,7 +74,8 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
             var date = start.toLocalDate().plusDays(d);
             for (var s : spans) {
                 if (s.day != date.getDayOfWeek()) continue;
-                int from = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.from)), to = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.to));
+                int from = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.from)),
+                        to = (int) ChronoUnit.MINUTES.between(start, date.atTime(s.to));
                 if (to > 0) list.add(new int[] {Math.max(0, from), to});
             }
         }

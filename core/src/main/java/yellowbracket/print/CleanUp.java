@@ -6,7 +6,8 @@ import java.util.Locale;
 import yellowbracket.shop.Process;
 
 /**
- * What is done to a section after it is printed, with tool and hours from the area support touches; {@link yellowbracket.safety.Caution} tells the gear.
+ * What is done to a section after it is printed, with tool and hours from the area support touches; {@link yellowbracket.safety.Caution}
+ * tells the gear.
  * Rates are starting values from common practice; the log's {@code clean} rate corrects their sum.
  */
 public record CleanUp(List<Step> steps) {
@@ -31,16 +32,20 @@ public record CleanUp(List<Step> steps) {
     public static CleanUp of(SectionPrint p) {
         var o = p.orientation();
         var out = new ArrayList<Step>();
-        if (p.profile().process() == Process.RESIN) out.add(new Step(Work.WASH, "off the plate, wash, let dry, cure", "scraper, bath of isopropanol, lamp or box", TAKE_OFF_H + WASH_H));
+        if (p.profile().process() == Process.RESIN) out.add(new Step(Work.WASH, "off the plate, wash, let dry, cure",
+                "scraper, bath of isopropanol, lamp or box", TAKE_OFF_H + WASH_H));
         else out.add(new Step(Work.TAKE_OFF, "let the bed cool, take it off", "flexible plate or thin scraper", TAKE_OFF_H));
         if (p.profile().brimMm() > 0 || p.profile().raftLayers() > 0)
-            out.add(new Step(Work.BRIM, p.profile().raftLayers() > 0 ? "peel the raft, trim the brim" : "trim the brim", "deburring blade", 0.03 + 2 * (o.size().x() + o.size().y()) / BRIM_MM_H));
+            out.add(new Step(Work.BRIM, p.profile().raftLayers() > 0 ? "peel the raft, trim the brim" : "trim the brim", "deburring blade",
+                    0.03 + 2 * (o.size().x() + o.size().y()) / BRIM_MM_H));
         if (o.contactMm2() > LEAST_MM2) {
-            out.add(new Step(Work.SNAP, String.format(Locale.ROOT, "snap support off %.0f cm2", o.contactMm2() / 100), "pliers", o.contactMm2() / SNAP_MM2_H));
+            out.add(new Step(Work.SNAP, String.format(Locale.ROOT, "snap support off %.0f cm2", o.contactMm2() / 100), "pliers",
+                    o.contactMm2() / SNAP_MM2_H));
             out.add(new Step(Work.TRIM, "cut the stubs, scrape flush", "flush cutters, scraper", o.contactMm2() / TRIM_MM2_H));
         }
         if (o.showContactMm2() > LEAST_MM2)
-            out.add(new Step(Work.SAND, String.format(Locale.ROOT, "sand %.0f cm2 of scars on the show side", o.showContactMm2() / 100), "P120 on a block or sponge", o.showContactMm2() / SAND_MM2_H));
+            out.add(new Step(Work.SAND, String.format(Locale.ROOT, "sand %.0f cm2 of scars on the show side", o.showContactMm2() / 100),
+                    "P120 on a block or sponge", o.showContactMm2() / SAND_MM2_H));
         return new CleanUp(out);
     }
 

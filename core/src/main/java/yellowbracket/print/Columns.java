@@ -12,8 +12,10 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A section as it stands on the bed, as upright columns over square cells: in each the heights at which its surface is crossed, highest first. Support,
- * its footprint, what touches the bed and the shadow are read off them. Areas are off by about the outline times a third of a cell over the square root of
+ * A section as it stands on the bed, as upright columns over square cells: in each the heights at which its surface is crossed, highest
+ * first. Support,
+ * its footprint, what touches the bed and the shadow are read off them. Areas are off by about the outline times a third of a cell over the
+ * square root of
  * the cells along it; a cell of a two-hundredth of the width gives support within a per cent. O(triangles + crossings).
  */
 public final class Columns {
@@ -51,13 +53,15 @@ public final class Columns {
         if (mesh.isEmpty()) throw new IllegalArgumentException("an empty section stands on nothing");
         var xyz = Turned.points(mesh, turn);
         var out = new Columns(xyz, cellMm);
-        for (int f = 0; f < mesh.triangleCount(); f++) out.add(xyz, 3 * mesh.vertex(f, 0), 3 * mesh.vertex(f, 1), 3 * mesh.vertex(f, 2), seen[f]);
+        for (int f = 0; f < mesh.triangleCount(); f++)
+            out.add(xyz, 3 * mesh.vertex(f, 0), 3 * mesh.vertex(f, 1), 3 * mesh.vertex(f, 2), seen[f]);
         return out;
     }
 
     /** Every column whose middle lies under the triangle, edges half open so that neighbours share none. */
     private void add(double[] p, int a, int b, int c, boolean show) {
-        double ux = p[b] - p[a], uy = p[b + 1] - p[a + 1], uz = p[b + 2] - p[a + 2], vx = p[c] - p[a], vy = p[c + 1] - p[a + 1], vz = p[c + 2] - p[a + 2];
+        double ux = p[b] - p[a], uy = p[b + 1] - p[a + 1], uz = p[b + 2] - p[a + 2], vx = p[c] - p[a], vy = p[c + 1] - p[a + 1],
+                vz = p[c + 2] - p[a + 2];
         double nxx = uy * vz - uz * vy, nyy = uz * vx - ux * vz, nz = ux * vy - uy * vx, len = Math.sqrt(nxx * nxx + nyy * nyy + nz * nz);
         if (Math.abs(nz) < 1e-9 * len || len == 0) return;
         double yLo = Math.min(p[a + 1], Math.min(p[b + 1], p[c + 1])), yHi = Math.max(p[a + 1], Math.max(p[b + 1], p[c + 1]));
@@ -80,8 +84,10 @@ public final class Columns {
                 xr = Math.max(xr, x);
             }
             if (!(xl < xr)) continue;
-            int i0 = Math.max(0, (int) Math.ceil((xl - x0) / cell - 0.5)), i1 = Math.min(nx - 1, (int) Math.ceil((xr - x0) / cell - 0.5) - 1);
-            for (int i = i0; i <= i1; i++) put(j * nx + i, (float) (p[a + 2] + sx * (x0 + (i + 0.5) * cell - p[a]) + sy * (y - p[a + 1])), steep, show);
+            int i0 = Math.max(0, (int) Math.ceil((xl - x0) / cell - 0.5)),
+                    i1 = Math.min(nx - 1, (int) Math.ceil((xr - x0) / cell - 0.5) - 1);
+            for (int i = i0; i <= i1; i++)
+                put(j * nx + i, (float) (p[a + 2] + sx * (x0 + (i + 0.5) * cell - p[a]) + sy * (y - p[a + 1])), steep, show);
         }
     }
 
@@ -139,8 +145,10 @@ public final class Columns {
     }
 
     /**
-     * What a lean limit asks for: {@code volumeMm3} of the space to fill, {@code contactMm2} of faces held, seen from below, {@code seenMm2} the share on the
-     * show side, {@code footMm2}: what stands on the bed, section and support; {@code tipDeg}: how far the whole may lean before it tips over its foot.
+     * What a lean limit asks for: {@code volumeMm3} of the space to fill, {@code contactMm2} of faces held, seen from below, {@code
+     * seenMm2} the share on the
+     * show side, {@code footMm2}: what stands on the bed, section and support; {@code tipDeg}: how far the whole may lean before it tips
+     * over its foot.
      */
     public record Need(double volumeMm3, double contactMm2, double seenMm2, double footMm2, double ownFootMm2, double tipDeg) {}
 

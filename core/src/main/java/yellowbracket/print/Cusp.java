@@ -1,8 +1,10 @@
 package yellowbracket.print;
 
 /**
- * Depth of the valleys between layer lines: layer height times |cos| of the angle between facet normal and build direction, with a bead term that
- * remains on upright walls. After Ahn, Kweon, Kwon, Song, Lee, "Representation of surface roughness in fused deposition modeling" (2009), simplified.
+ * Depth of the valleys between layer lines: layer height times |cos| of the angle between facet normal and build direction, with a bead
+ * term that
+ * remains on upright walls. After Ahn, Kweon, Kwon, Song, Lee, "Representation of surface roughness in fused deposition modeling" (2009),
+ * simplified.
  */
 public final class Cusp {
     /** Valley between the rounded flanks of two beads on an upright wall, as a share of the layer height. */

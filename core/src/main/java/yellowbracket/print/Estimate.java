@@ -7,12 +7,15 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
 /**
- * Hours and grams of one print from its layers: walls along the outlines, solid skins where a layer is not covered above or below, sparse infill for the
- * rest; path lengths over speeds, no faster than the hot end melts, times an acceleration factor, plus layer changes and travel. In resin, layers times light and lift, however much is in them.
- * {@code hours} already carries the printer's own factor. {@code low} and {@code high} bound what may be expected of a first print; the log narrows it later.
+ * Hours and grams of one print from its layers: walls along the outlines, solid skins where a layer is not covered above or below, sparse
+ * infill for the
+ * rest; path lengths over speeds, no faster than the hot end melts, times an acceleration factor, plus layer changes and travel. In resin,
+ * layers times light and lift, however much is in them.
+ * {@code hours} already carries the printer's own factor. {@code low} and {@code high} bound what may be expected of a first print; the log
+ * narrows it later.
  */
-public record Estimate(int layers, double hours, double lowHours, double highHours, double grams, double supportGrams, double metres, double cost,
-                       double wallHours, double infillHours, double supportHours, double otherHours) {
+public record Estimate(int layers, double hours, double lowHours, double highHours, double grams, double supportGrams, double metres,
+        double cost, double wallHours, double infillHours, double supportHours, double otherHours) {
     private static final double LAYER_CHANGE_S = 1.6;
     /** Heating up and the lines it draws before it starts. */
     private static final double START_S = 240;
@@ -27,13 +30,18 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
 
     /** From layers already cut at the profile's layer height. */
     public static Estimate of(Layers layers, Orientation orientation, Profile profile, Material material, Printer printer) {
-        return profile.cure().map(c -> resin(layers, orientation, profile, c, material, printer)).orElseGet(() -> new Paths(layers, orientation, profile, printer).estimate(material));
+        return profile.cure()
+                .map(c -> resin(layers, orientation, profile, c, material, printer))
+                .orElseGet(() -> new Paths(layers, orientation, profile, printer).estimate(material));
     }
 
     private static Estimate resin(Layers layers, Orientation orientation, Profile profile, Cure cure, Material material, Printer printer) {
-        double support = orientation.supportMm3() * profile.supportDensity(), lit = cure.seconds(layers.count()) / 3600 * printer.hoursFactor(), other = START_S / 3600;
-        double grams = layers.volumeMm3() * material.densityGcm3() / 1000, supportGrams = support * material.densityGcm3() / 1000, hours = lit + other;
-        return new Estimate(layers.count(), hours, hours * (1 - SPREAD / 3), hours * (1 + SPREAD / 3), grams, supportGrams, 0, cost(grams + supportGrams, hours, material, printer), lit, 0, 0, other);
+        double support = orientation.supportMm3() * profile.supportDensity(),
+                lit = cure.seconds(layers.count()) / 3600 * printer.hoursFactor(), other = START_S / 3600;
+        double grams = layers.volumeMm3() * material.densityGcm3() / 1000, supportGrams = support * material.densityGcm3() / 1000,
+                hours = lit + other;
+        return new Estimate(layers.count(), hours, hours * (1 - SPREAD / 3), hours * (1 + SPREAD / 3), grams, supportGrams, 0,
+                cost(grams + supportGrams, hours, material, printer), lit, 0, 0, other);
     }
 
     private static double cost(double grams, double hours, Material material, Printer printer) {
@@ -63,14 +71,19 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
             var speeds = profile.speeds().upTo(Math.min(printer.speedMmS(), printer.flowMm3S() / (width * h)));
             for (int i = 0; i < layers.count(); i++) layer(i, speeds.outerMmS(), speeds.innerMmS());
             double fillS = fillMm / speeds.infillMmS();
-            double baseMm = baseMm(), baseS = baseMm / (FIRST_LAYER * speeds.innerMmS()), slowS = firstLayerMm() / speeds.innerMmS() * (1 / FIRST_LAYER - 1);
-            double supportMm3 = orientation.supportMm3() * profile.supportDensity(), supportS = supportMm3 / (width * h) / speeds.supportMmS();
+            double baseMm = baseMm(), baseS = baseMm / (FIRST_LAYER * speeds.innerMmS()),
+                    slowS = firstLayerMm() / speeds.innerMmS() * (1 / FIRST_LAYER - 1);
+            double supportMm3 = orientation.supportMm3() * profile.supportDensity(),
+                    supportS = supportMm3 / (width * h) / speeds.supportMmS();
             double otherS = layers.count() * LAYER_CHANGE_S + travelMm / speeds.travelMmS() + START_S;
-            double k = speeds.acceleration() * printer.hoursFactor() / 3600, other = otherS / 3600 * printer.hoursFactor() + (baseS + slowS) * k;
+            double k = speeds.acceleration() * printer.hoursFactor() / 3600,
+                    other = otherS / 3600 * printer.hoursFactor() + (baseS + slowS) * k;
             double hours = (wallS + fillS + supportS) * k + other;
-            double mm3 = (wallMm + fillMm) * width * h, grams = mm3 * material.densityGcm3() / 1000, extra = supportMm3 + baseMm * width * h, support = extra * material.densityGcm3() / 1000;
-            return new Estimate(layers.count(), hours, hours * (1 - SPREAD), hours * (1 + SPREAD), grams, support, (mm3 + extra) / FILAMENT_AREA_MM2 / 1000, cost(grams + support, hours, material, printer),
-                    wallS * k, fillS * k, supportS * k, other);
+            double mm3 = (wallMm + fillMm) * width * h, grams = mm3 * material.densityGcm3() / 1000,
+                    extra = supportMm3 + baseMm * width * h, support = extra * material.densityGcm3() / 1000;
+            return new Estimate(layers.count(), hours, hours * (1 - SPREAD), hours * (1 + SPREAD), grams, support,
+                    (mm3 + extra) / FILAMENT_AREA_MM2 / 1000, cost(grams + support, hours, material, printer), wallS * k, fillS * k,
+                    supportS * k, other);
         }
 
         private void layer(int i, double outer, double inner) {
@@ -88,8 +101,10 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
         /** Brim and raft, beneath and around what lies on the bed. */
         private double baseMm() {
             if (layers.count() == 0) return 0;
-            double width = profile.lineWidthMm(), round = layers.outlineMm(0) / 2, foot = Math.max(layers.areaMm2(0), orientation.footMm2());
-            return profile.brimMm() * (round + Math.PI * profile.brimMm()) / width + profile.raftLayers() * 0.6 * (foot + 3 * round) / width;
+            double width = profile.lineWidthMm(), round = layers.outlineMm(0) / 2,
+                    foot = Math.max(layers.areaMm2(0), orientation.footMm2());
+            return profile.brimMm() * (round + Math.PI * profile.brimMm()) / width
+                    + profile.raftLayers() * 0.6 * (foot + 3 * round) / width;
         }
 
         private double firstLayerMm() {

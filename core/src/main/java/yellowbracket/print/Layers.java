@@ -6,7 +6,8 @@ import yellowbracket.mesh.Turn;
 
 /**
  * Area and outline length of each layer, straight from the triangles: every triangle adds its segment to the layers it spans, area by the
- * shoelace sum of the directed segments, so no contour is ever chained. Layers are taken at their middle heights. O(triangles x layers spanned),
+ * shoelace sum of the directed segments, so no contour is ever chained. Layers are taken at their middle heights. O(triangles x layers
+ * spanned),
  * on as many threads as there are processors for large meshes.
  */
 public final class Layers {
@@ -31,7 +32,8 @@ public final class Layers {
         int count = Math.max(1, (int) Math.round((Turned.highest(xyz) - lo) / layerMm));
         var parts = IntStream.range(0, chunks).parallel().mapToObj(c -> {
             var part = new Sum(mesh, xyz, lo, layerMm, count);
-            for (int f = (int) ((long) triangles * c / chunks), end = (int) ((long) triangles * (c + 1) / chunks); f < end; f++) part.add(f);
+            for (int f = (int) ((long) triangles * c / chunks), end = (int) ((long) triangles * (c + 1) / chunks); f < end; f++)
+                part.add(f);
             return part;
         }).toList();
         var area = new double[count];

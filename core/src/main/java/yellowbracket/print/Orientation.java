@@ -17,12 +17,16 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
 /**
- * One way up for a section and what it means. {@code supportMm3}: space below overhangs down to what lies under them; {@code contactMm2} where support
- * touches, {@code showContactMm2} the part on the show side; {@code steepness}: |n . up| over the show side at the 50th and 95th percentile,
- * which times the layer height gives the cusp; {@code size} on the bed; {@code footMm2}: what of the section itself lies on the bed; {@code tipDeg}: how far it may
+ * One way up for a section and what it means. {@code supportMm3}: space below overhangs down to what lies under them; {@code contactMm2}
+ * where support
+ * touches, {@code showContactMm2} the part on the show side; {@code steepness}: |n . up| over the show side at the 50th and 95th
+ * percentile,
+ * which times the layer height gives the cusp; {@code size} on the bed; {@code footMm2}: what of the section itself lies on the bed; {@code
+ * tipDeg}: how far it may
  * lean, support and all, before it tips over.
  */
-public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50, double steepness95, Vec3 size, double footMm2, double tipDeg) {
+public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50,
+        double steepness95, Vec3 size, double footMm2, double tipDeg) {
     /** Cells across a section while ways are compared, and for the one taken. */
     private static final int COARSE = 84;
     static final int FINE = 240;
@@ -63,19 +67,24 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
 
     /** Turned about the upright by a quarter. */
     public Orientation quarter() {
-        return new Orientation(label, turn.then(Turn.quarter(2)).tidy(), supportMm3, contactMm2, showContactMm2, steepness50, steepness95, new Vec3(size.y(), size.x(), size.z()), footMm2, tipDeg);
+        return new Orientation(label, turn.then(Turn.quarter(2)).tidy(), supportMm3, contactMm2, showContactMm2, steepness50, steepness95,
+                new Vec3(size.y(), size.x(), size.z()), footMm2, tipDeg);
     }
 
     /** The same in an enlarged section. */
     public Orientation scaled(double k) {
-        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, steepness50, steepness95, size.times(k), footMm2 * k * k, tipDeg);
+        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, steepness50, steepness95,
+                size.times(k), footMm2 * k * k, tipDeg);
     }
 
     public Orientation named(String other) {
         return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, steepness50, steepness95, size, footMm2, tipDeg);
     }
 
-    /** Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes, and what falling over would cost. */
+    /**
+     * Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes,
+     * and what falling over would cost.
+     */
     double cost() {
         double printing = supportMm3 * 0.15 / 9000, removing = contactMm2 / 12000, scars = showContactMm2 / 3000;
         double shaky = Math.max(0, 14 - tipDeg) / 7 + 0.5 * Math.clamp(lever() - 6, 0, 20);
@@ -133,15 +142,22 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         }
     }
 
-    /** The ways up none of the others beats, each with what it is best at, at most {@code most}: those best at something first, then by their sum. */
+    /**
+     * The ways up none of the others beats, each with what it is best at, at most {@code most}: those best at something first, then by
+     * their sum.
+     */
     public static Map<Orientation, List<Aim>> pareto(List<Orientation> all, double scale, Printer printer, int most) {
         var fit = all.stream().filter(o -> o.fits(scale, printer)).toList();
         var from = fit.isEmpty() ? all : fit;
         var out = new LinkedHashMap<Orientation, List<Aim>>();
-        for (var aim : Aim.values()) out.computeIfAbsent(from.stream().min(Comparator.comparingDouble(aim::of)).orElseThrow(), o -> new ArrayList<>()).add(aim);
-        from.stream().filter(o -> from.stream().noneMatch(q -> q.beats(o))).sorted(Comparator.comparingDouble(Orientation::cost)).forEach(o -> {
-            if (out.size() < most) out.computeIfAbsent(o, x -> new ArrayList<>());
-        });
+        for (var aim : Aim.values())
+            out.computeIfAbsent(from.stream().min(Comparator.comparingDouble(aim::of)).orElseThrow(), o -> new ArrayList<>()).add(aim);
+        from.stream()
+                .filter(o -> from.stream().noneMatch(q -> q.beats(o)))
+                .sorted(Comparator.comparingDouble(Orientation::cost))
+                .forEach(o -> {
+                    if (out.size() < most) out.computeIfAbsent(o, x -> new ArrayList<>());
+                });
         return out;
     }
 
@@ -168,7 +184,8 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
             for (var t : Turn.quarterTurns()) if (!ups.contains(t.row2())) ups.add(t.row2());
             var outermost = Resting.outermost(section);
             for (var d : Resting.downs(outermost, centre)) add(ups, d.times(-1));
-            for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++) for (int z = -1; z <= 1; z++) if (Math.abs(x) + Math.abs(y) + Math.abs(z) > 1) add(ups, new Vec3(x, y, z).unit());
+            for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++)
+                for (int z = -1; z <= 1; z++) if (Math.abs(x) + Math.abs(y) + Math.abs(z) > 1) add(ups, new Vec3(x, y, z).unit());
             return ups.stream().map(up -> turn(up, outermost)).toList();
         }
 
@@ -195,9 +212,17 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
             var size = new Vec3(extent(xyz, 0), extent(xyz, 1), extent(xyz, 2));
             var columns = Columns.of(section, seen, turn, Math.max(0.05, Math.sqrt(size.x() * size.y()) / cells));
             var need = columns.need(profile.supportAngleDeg(), turn.apply(centre));
-            var steps = samples.samples().stream().filter(SurfaceSamples.Sample::seen).mapToDouble(s -> Math.abs(turn.row2().dot(s.normal()))).map(up -> up > LEVEL ? Cusp.BEAD : up).sorted().toArray();
-            double p50 = steps.length == 0 ? Cusp.BEAD : steps[steps.length / 2], p95 = steps.length == 0 ? Cusp.BEAD : steps[(int) (0.95 * (steps.length - 1))];
-            return new Orientation(label(turn), turn, need.volumeMm3(), need.contactMm2(), need.seenMm2(), p50, p95, size, need.ownFootMm2(), need.tipDeg());
+            var steps = samples.samples()
+                    .stream()
+                    .filter(SurfaceSamples.Sample::seen)
+                    .mapToDouble(s -> Math.abs(turn.row2().dot(s.normal())))
+                    .map(up -> up > LEVEL ? Cusp.BEAD : up)
+                    .sorted()
+                    .toArray();
+            double p50 = steps.length == 0 ? Cusp.BEAD : steps[steps.length / 2],
+                    p95 = steps.length == 0 ? Cusp.BEAD : steps[(int) (0.95 * (steps.length - 1))];
+            return new Orientation(label(turn), turn, need.volumeMm3(), need.contactMm2(), need.seenMm2(), p50, p95, size,
+                    need.ownFootMm2(), need.tipDeg());
         }
 
         private static double extent(double[] xyz, int axis) {
@@ -212,7 +237,8 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         var sides = new ArrayList<Vec3>(List.of(new Vec3(up.x(), 0, 0), new Vec3(0, up.y(), 0), new Vec3(0, 0, up.z())));
         sides.removeIf(s -> s.norm() < 0.34);
         sides.sort(Comparator.comparingDouble(s -> -s.norm()));
-        return String.join("-", sides.stream().map(s -> side(s.unit())).toList()) + " up" + (Arrays.stream(new double[] {up.x(), up.y(), up.z()}).anyMatch(c -> Math.abs(c) > UPRIGHT) ? "" : ", tilted");
+        return String.join("-", sides.stream().map(s -> side(s.unit())).toList()) + " up"
+                + (Arrays.stream(new double[] {up.x(), up.y(), up.z()}).anyMatch(c -> Math.abs(c) > UPRIGHT) ? "" : ", tilted");
     }
 
     private static String side(Vec3 d) {

@@ -6,9 +6,12 @@ import java.util.Optional;
 import yellowbracket.shop.Printer;
 
 /**
- * Sections' shadows packed on one printer's beds, in the order given: each goes on the first plate of its batch where it fits, at the lowest free place, then
- * the leftmost, in whichever quarter turn lies lowest. Shadows keep {@code spacing} from each other and lie within the bed's margin. After bottom-left
- * placement (Baker, Coffman, Rivest, "Orthogonal packings in two dimensions", 1980), on cells rather than rectangles. O(items x plates x cells / 64).
+ * Sections' shadows packed on one printer's beds, in the order given: each goes on the first plate of its batch where it fits, at the
+ * lowest free place, then
+ * the leftmost, in whichever quarter turn lies lowest. Shadows keep {@code spacing} from each other and lie within the bed's margin. After
+ * bottom-left
+ * placement (Baker, Coffman, Rivest, "Orthogonal packings in two dimensions", 1980), on cells rather than rectangles. O(items x plates x
+ * cells / 64).
  */
 public final class Plates {
     /** Between sections, brims apart, so that the nozzle of one does not touch the other. */
@@ -31,7 +34,10 @@ public final class Plates {
     /** One section to be placed. {@code batch}: only what is printed alike (layer, material, nozzle) shares a plate. */
     public record Item(String section, Shadow shadow, double brimMm, SectionPrint print, String batch) {}
 
-    /** Where a section stands: {@code x}, {@code y} of its box's lower left corner on the bed, mm from the bed's; turned by {@code quarters} counter-clockwise from its print's turn. */
+    /**
+     * Where a section stands: {@code x}, {@code y} of its box's lower left corner on the bed, mm from the bed's; turned by {@code quarters}
+     * counter-clockwise from its print's turn.
+     */
     public record Place(String section, double x, double y, int quarters, double wideMm, double deepMm) {}
 
     /** What is printed in one go. */
@@ -97,7 +103,8 @@ public final class Plates {
     public static List<Plate> single(List<Item> items, Printer printer) {
         return items.stream().map(i -> {
             var s = i.shadow();
-            boolean straight = s.wideMm() <= printer.usableX() && s.deepMm() <= printer.usableY(), turned = s.deepMm() <= printer.usableX() && s.wideMm() <= printer.usableY();
+            boolean straight = s.wideMm() <= printer.usableX() && s.deepMm() <= printer.usableY(),
+                    turned = s.deepMm() <= printer.usableX() && s.wideMm() <= printer.usableY();
             double w = straight || !turned ? s.wideMm() : s.deepMm(), d = straight || !turned ? s.deepMm() : s.wideMm();
             var place = new Place(i.section(), (printer.bedX() - w) / 2, (printer.bedY() - d) / 2, straight || !turned ? 0 : 1, w, d);
             return new Plate(printer, straight || turned ? List.of(place) : List.of(), List.of(i.print()));
@@ -132,7 +139,8 @@ public final class Plates {
     }
 
     private Optional<int[]> lowest(Bed bed, Shadow s) {
-        for (int j = 0; j + s.rows() <= deep; j++) for (int i = 0; i + s.columns() <= wide; i++) if (free(bed, s, i, j)) return Optional.of(new int[] {i, j});
+        for (int j = 0; j + s.rows() <= deep; j++)
+            for (int i = 0; i + s.columns() <= wide; i++) if (free(bed, s, i, j)) return Optional.of(new int[] {i, j});
         return Optional.empty();
     }
 
@@ -158,7 +166,8 @@ public final class Plates {
             if (wider.covers(c, r) && i >= 0 && j >= 0 && i < wide && j < deep) bed.taken[j][i >> 6] |= 1L << (i & 63);
         }
         double cell = s.shadow().cellMm();
-        bed.places.add(new Place(item.section(), printer.marginMm() + s.i() * cell, printer.marginMm() + s.j() * cell, s.quarters(), s.shadow().wideMm(), s.shadow().deepMm()));
+        bed.places.add(new Place(item.section(), printer.marginMm() + s.i() * cell, printer.marginMm() + s.j() * cell, s.quarters(),
+                s.shadow().wideMm(), s.shadow().deepMm()));
         bed.prints.add(item.print());
     }
 

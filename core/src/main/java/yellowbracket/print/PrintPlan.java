@@ -10,7 +10,8 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
 /**
- * Every section with its way up, its printer and its figures. Longest first to the printer that would finish it earliest among those it fits,
+ * Every section with its way up, its printer and its figures. Longest first to the printer that would finish it earliest among those it
+ * fits,
  * which for two printers is within a sixth of the best possible (Graham, "Bounds on multiprocessing timing anomalies", 1969).
  */
 public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
@@ -19,12 +20,17 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
      * @param sections in real mm
      * @param choices ways up by section name, for the unscaled section, best first
      */
-    public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, double scale, Profile profile, List<Printer> printers, Catalogue shop) {
+    public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, double scale, Profile profile,
+            List<Printer> printers, Catalogue shop) {
         return of(sections, choices, Map.of(), scale, profile, printers, shop);
     }
 
-    /** @param wishes by section name: the turn, which must be among its ways up, the profile and the printer where they are not left to the plan */
-    public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, Map<String, SectionWish> wishes, double scale, Profile profile, List<Printer> printers, Catalogue shop) {
+    /**
+     * @param wishes by section name: the turn, which must be among its ways up, the profile and the printer where they are not left to the
+     * plan
+     */
+    public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, Map<String, SectionWish> wishes,
+            double scale, Profile profile, List<Printer> printers, Catalogue shop) {
         if (printers.isEmpty()) return new PrintPlan(List.of(), List.of("no printer: add one to the shop"));
         var findings = new ArrayList<String>();
         var tried = sections.parallelStream().map(s -> {
@@ -35,7 +41,8 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
         for (var s : sections) {
             var own = wishes.getOrDefault(s.name(), SectionWish.NONE).profile().orElse(profile);
             if (printers.stream().noneMatch(p -> p.process() == own.process()))
-                findings.add("section " + s.name() + " is to be printed in " + own.material() + ", but no printer does " + own.process().name().toLowerCase(java.util.Locale.ROOT) + ": add one, or choose another profile");
+                findings.add("section " + s.name() + " is to be printed in " + own.material() + ", but no printer does "
+                        + own.process().name().toLowerCase(java.util.Locale.ROOT) + ": add one, or choose another profile");
         }
         return assign(tried, printers, findings);
     }
@@ -47,10 +54,14 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
         return !wished.isEmpty() ? wished : process.isEmpty() ? printers : process;
     }
 
-    private static SectionPrint print(Section s, List<Orientation> choices, SectionWish wish, Profile profile, Printer p, double scale, Catalogue shop) {
-        var way = wish.turn().flatMap(t -> choices.stream().filter(o -> o.turn().equals(t)).findFirst()).orElseGet(() -> Orientation.pick(choices, scale, p));
+    private static SectionPrint print(Section s, List<Orientation> choices, SectionWish wish, Profile profile, Printer p, double scale,
+            Catalogue shop) {
+        var way = wish.turn()
+                .flatMap(t -> choices.stream().filter(o -> o.turn().equals(t)).findFirst())
+                .orElseGet(() -> Orientation.pick(choices, scale, p));
         var laid = way.laid(scale, p).scaled(scale);
-        return new SectionPrint(s.name(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p), way.fits(scale, p));
+        return new SectionPrint(s.name(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p),
+                way.fits(scale, p));
     }
 
     private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<String> findings) {
@@ -72,7 +83,9 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
             if (best == null) {
                 best = options.getFirst();
                 var size = best.orientation().size();
-                findings.add(String.format(java.util.Locale.ROOT, "section %s (%.0f x %.0f x %.0f mm) fits no printer: cut it again or add a larger bed", best.name(), size.x(), size.y(), size.z()));
+                findings.add(String.format(java.util.Locale.ROOT,
+                        "section %s (%.0f x %.0f x %.0f mm) fits no printer: cut it again or add a larger bed", best.name(), size.x(),
+                        size.y(), size.z()));
             }
             load[printers.indexOf(best.printer())] += best.expectedHours();
             out.add(best);
@@ -82,7 +95,10 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
     }
 
     public SectionPrint print(String section) {
-        return prints.stream().filter(p -> p.name().equals(section)).findFirst().orElseThrow(() -> new IllegalArgumentException("no print of " + section));
+        return prints.stream()
+                .filter(p -> p.name().equals(section))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no print of " + section));
     }
 
     public double hours() {

@@ -11,7 +11,8 @@ import yellowbracket.shop.Profile;
 import yellowbracket.size.Fit.Weight;
 
 /**
- * Common workshop rules on profile and stance of prints: layer against nozzle, walls against strength, heat and sun against the material, hold on the bed
+ * Common workshop rules on profile and stance of prints: layer against nozzle, walls against strength, heat and sun against the material,
+ * hold on the bed
  * against footprint and height, tall thin sections, prints near the bed's edge. Each says its limit.
  */
 public final class PrintRules {
@@ -58,19 +59,31 @@ public final class PrintRules {
         p.check().forEach(w -> out.add(Remark.of(Weight.STOP, "", p.name() + ": " + w)));
         var material = shop.material(p.material());
         if (p.process() == Process.FILAMENT) {
-            if (p.layerMm() < THIN_LAYER * p.nozzleMm()) out.add(Remark.of(Weight.CARE, "", text("layers of %.2f mm are under a fifth of the %.1f mm nozzle: the flow gets uneven", p.layerMm(), p.nozzleMm())));
+            if (p.layerMm() < THIN_LAYER * p.nozzleMm()) out.add(Remark.of(Weight.CARE, "",
+                    text("layers of %.2f mm are under a fifth of the %.1f mm nozzle: the flow gets uneven", p.layerMm(), p.nozzleMm())));
             int enough = (int) Math.ceil(WORN_WALL_MM / p.lineWidthMm() - 1e-9);
-            if (worn && p.walls() < enough) out.add(Remark.of(Weight.CARE, "", text("walls of %.1f mm: what is worn wants %.1f mm, and sanding takes some of it", p.wallMm(), WORN_WALL_MM), enough + " walls", q -> q.withWalls(enough)));
-            prints.stream().filter(q -> q.profile().equals(p) && q.printer().nozzleMm() != p.nozzleMm()).map(q -> q.printer().name() + " has a " + q.printer().nozzleMm() + " mm nozzle fitted: change it to " + p.nozzleMm() + " mm first")
-                    .distinct().forEach(w -> out.add(Remark.of(Weight.NOTE, "", w)));
-        } else out.add(Remark.of(Weight.NOTE, "", "resin: gloves and glasses; wash, dry, cure hard before sanding, wet only; leftovers and wipes are cured before the bin"));
+            if (worn && p.walls() < enough) out.add(Remark.of(Weight.CARE, "",
+                    text("walls of %.1f mm: what is worn wants %.1f mm, and sanding takes some of it", p.wallMm(), WORN_WALL_MM),
+                    enough + " walls", q -> q.withWalls(enough)));
+            prints.stream()
+                    .filter(q -> q.profile().equals(p) && q.printer().nozzleMm() != p.nozzleMm())
+                    .map(q -> q.printer().name() + " has a " + q.printer().nozzleMm() + " mm nozzle fitted: change it to " + p.nozzleMm()
+                            + " mm first")
+                    .distinct()
+                    .forEach(w -> out.add(Remark.of(Weight.NOTE, "", w)));
+        } else out.add(Remark.of(Weight.NOTE, "",
+                "resin: gloves and glasses; wash, dry, cure hard before sanding, wet only; leftovers and wipes are cured before the bin"));
         heat(material);
     }
 
     private void heat(Material m) {
-        if (m.softensC() < SOFT_C) out.add(Remark.of(Weight.NOTE, "", text("%s softens at %.0f C: not in a hot car, not for hours in the sun%s", m.name(), m.softensC(), m.name().equals("PLA") ? "; ASA stands both" : "")));
-        else if (!m.sunProof()) out.add(Remark.of(Weight.NOTE, "", m.name() + " goes brittle in the sun after months: paint it, or take ASA"));
-        if (m.fumes()) out.add(Remark.of(Weight.NOTE, "", m.name() + " gives off fumes while printing: closed chamber or air out, nobody sleeping in the room"));
+        if (m.softensC() < SOFT_C)
+            out.add(Remark.of(Weight.NOTE, "", text("%s softens at %.0f C: not in a hot car, not for hours in the sun%s", m.name(),
+                    m.softensC(), m.name().equals("PLA") ? "; ASA stands both" : "")));
+        else if (!m.sunProof())
+            out.add(Remark.of(Weight.NOTE, "", m.name() + " goes brittle in the sun after months: paint it, or take ASA"));
+        if (m.fumes()) out.add(Remark.of(Weight.NOTE, "",
+                m.name() + " gives off fumes while printing: closed chamber or air out, nobody sleeping in the room"));
     }
 
     private void section(SectionPrint p) {
@@ -79,18 +92,29 @@ public final class PrintRules {
         boolean held = p.profile().brimMm() >= HOLDS_MM || p.profile().raftLayers() > 0;
         slender(p);
         if (p.profile().process() == Process.RESIN) return;
-        if (o.lever() > LEVER && !held)
-            out.add(Remark.of(Weight.CARE, p.name(), text("section %s is %.0f mm tall on %.1f cm2: it may come off the bed", p.name(), size.z(), o.footMm2() / 100), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
-        else if (o.tipDeg() < TIP_DEG && !held)
-            out.add(Remark.of(Weight.CARE, p.name(), text("section %s leans at most %.0f degrees before it tips: another way up, or a brim", p.name(), o.tipDeg()), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
+        if (o.lever() > LEVER && !held) out.add(Remark.of(Weight.CARE, p.name(),
+                text("section %s is %.0f mm tall on %.1f cm2: it may come off the bed", p.name(), size.z(), o.footMm2() / 100),
+                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
+        else if (o.tipDeg() < TIP_DEG && !held) out.add(Remark.of(Weight.CARE, p.name(),
+                text("section %s leans at most %.0f degrees before it tips: another way up, or a brim", p.name(), o.tipDeg()),
+                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
         var material = shop.material(p.profile().material());
-        if (material.warp() >= WARPS && o.footMm2() > WARP_FOOT_MM2 && !held)
-            out.add(Remark.of(Weight.CARE, p.name(), text("section %s: %s pulls its corners up on a foot of %.0f cm2: brim, closed chamber, no draught", p.name(), material.name(), o.footMm2() / 100), "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
+        if (material.warp() >= WARPS && o.footMm2() > WARP_FOOT_MM2 && !held) out
+                .add(Remark
+                        .of(Weight.CARE, p.name(),
+                                text("section %s: %s pulls its corners up on a foot of %.0f cm2: brim, closed chamber, no draught",
+                                        p.name(), material.name(), o.footMm2() / 100),
+                                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
         double share = Math.max(size.x() / p.printer().usableX(), size.y() / p.printer().usableY());
-        double brimmed = Math.max((size.x() + 2 * p.profile().brimMm()) / p.printer().bedX(), (size.y() + 2 * p.profile().brimMm()) / p.printer().bedY());
+        double brimmed = Math.max((size.x() + 2 * p.profile().brimMm()) / p.printer().bedX(),
+                (size.y() + 2 * p.profile().brimMm()) / p.printer().bedY());
         if (!p.fits()) return;
-        if (brimmed > 1 && p.profile().brimMm() > 0) out.add(Remark.of(Weight.CARE, p.name(), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(), p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrim(0)));
-        else if (share > EDGE_SHARE) out.add(Remark.of(material.warp() >= WARPS ? Weight.CARE : Weight.NOTE, p.name(), text("section %s reaches within %.0f mm of the edge of %s, where the bed is cooler: corners lift there first", p.name(), edge(p), p.printer().name())));
+        if (brimmed > 1 && p.profile().brimMm() > 0)
+            out.add(Remark.of(Weight.CARE, p.name(), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(),
+                    p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrim(0)));
+        else if (share > EDGE_SHARE) out.add(Remark.of(material.warp() >= WARPS ? Weight.CARE : Weight.NOTE, p.name(),
+                text("section %s reaches within %.0f mm of the edge of %s, where the bed is cooler: corners lift there first", p.name(),
+                        edge(p), p.printer().name())));
     }
 
     private static double edge(SectionPrint p) {
@@ -103,8 +127,9 @@ public final class PrintRules {
         var s = p.orientation().size();
         double[] d = {s.x(), s.y(), s.z()};
         java.util.Arrays.sort(d);
-        if (d[2] > SLENDER * d[1] && p.profile().walls() < 3 && p.profile().process() == Process.FILAMENT)
-            out.add(Remark.of(Weight.CARE, p.name(), text("section %s is slender: %d walls snap when it is handled", p.name(), p.profile().walls()), "4 walls", q -> q.withWalls(4)));
+        if (d[2] > SLENDER * d[1] && p.profile().walls() < 3 && p.profile().process() == Process.FILAMENT) out.add(Remark.of(Weight.CARE,
+                p.name(), text("section %s is slender: %d walls snap when it is handled", p.name(), p.profile().walls()), "4 walls",
+                q -> q.withWalls(4)));
     }
 
     private static String text(String format, Object... args) {

@@ -3,7 +3,10 @@ package yellowbracket.print;
 import java.util.ArrayList;
 import java.util.List;
 
-/** How the prints of all props follow each other: one section at a time or as many as a bed holds, and which come first by section name; those not named follow as the plan likes. */
+/**
+ * How the prints of all props follow each other: one section at a time or as many as a bed holds, and which come first by section name;
+ * those not named follow as the plan likes.
+ */
 public record QueueWish(boolean fullPlates, List<String> order) {
     public static final QueueWish NONE = new QueueWish(false, List.of());
 
@@ -19,7 +22,10 @@ public record QueueWish(boolean fullPlates, List<String> order) {
         return new QueueWish(fullPlates, names);
     }
 
-    /** With one of a printer's plates moved by places; @param plates the sections of each, as they stand on that printer now. The order on other printers stays. */
+    /**
+     * With one of a printer's plates moved by places; @param plates the sections of each, as they stand on that printer now. The order on
+     * other printers stays.
+     */
     public QueueWish moved(List<List<String>> plates, int from, int by) {
         var list = new ArrayList<>(plates);
         var plate = list.remove(from);

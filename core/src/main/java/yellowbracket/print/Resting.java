@@ -9,8 +9,10 @@ import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The faces on which a section comes to rest when it is put down somehow: from each of many directions it is let roll over its outermost points until its
- * centre of mass lies above what it stands on. These are the stable faces of its hull, found without building the hull. Outermost points are those furthest
+ * The faces on which a section comes to rest when it is put down somehow: from each of many directions it is let roll over its outermost
+ * points until its
+ * centre of mass lies above what it stands on. These are the stable faces of its hull, found without building the hull. Outermost points
+ * are those furthest
  * in a thousand directions, so a face made of points nearer together than a few degrees may be missed.
  */
 final class Resting {
@@ -58,7 +60,8 @@ final class Resting {
             down = hit.get().down;
             // here: it stands on an edge and falls to the side its centre of mass is on
             var side = centre.minus(touching);
-            var about = side.minus(edge.times(side.dot(edge))).minus(down.times(side.dot(down))).dot(edge.cross(down)) > 0 ? edge : edge.times(-1);
+            var about = side.minus(edge.times(side.dot(edge))).minus(down.times(side.dot(down))).dot(edge.cross(down)) > 0 ? edge
+                    : edge.times(-1);
             var third = first(touching, hit.get().point, down, about);
             if (third.isEmpty()) return Optional.empty();
             down = third.get().down;
@@ -71,7 +74,10 @@ final class Resting {
 
     private record Hit(Vec3 point, Vec3 down) {}
 
-    /** The first point to reach the bed when the direction down turns about an axis through {@code a}, and {@code a} and {@code b} stay on it. */
+    /**
+     * The first point to reach the bed when the direction down turns about an axis through {@code a}, and {@code a} and {@code b} stay on
+     * it.
+     */
     private Optional<Hit> first(Vec3 a, Vec3 b, Vec3 down, Vec3 axis) {
         var ahead = axis.cross(down);
         Vec3 best = null;

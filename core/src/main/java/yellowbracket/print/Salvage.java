@@ -11,11 +11,14 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What can be done with a print that stopped part way: print it again, print only what is missing and join it at the height reached, or make up a little
- * with filler. {@code heightMm} above the bed; {@code plane} there, in the coordinates of the section, above being what is missing; {@code turn} as it was printed. Hours are this maker's
+ * What can be done with a print that stopped part way: print it again, print only what is missing and join it at the height reached, or
+ * make up a little
+ * with filler. {@code heightMm} above the bed; {@code plane} there, in the coordinates of the section, above being what is missing; {@code
+ * turn} as it was printed. Hours are this maker's
  * and the printer's together; the new print's own risk is in them.
  */
-public record Salvage(String section, double share, double heightMm, double missingMm, CutPlane plane, Turn turn, double lostHours, double lostGrams, List<Option> options) {
+public record Salvage(String section, double share, double heightMm, double missingMm, CutPlane plane, Turn turn, double lostHours,
+        double lostGrams, List<Option> options) {
     /** Hours to level the stump, glue, and each mm of the new seam's line: gluing, and hiding the half of it that is outside. */
     private static final double LEVEL_H = 0.4;
     private static final double GLUE_H_MM = 1.0 / 260 / 60;
@@ -44,7 +47,8 @@ public record Salvage(String section, double share, double heightMm, double miss
     /** {@code seamMm}: line of the seam it adds, inside and outside. */
     public record Option(Way way, double hours, double grams, double seamMm) {
         public String figures() {
-            return String.format(Locale.ROOT, "~%.1f h, ~%.0f g", hours, grams) + (seamMm > 0 ? String.format(Locale.ROOT, ", a seam of %.0f mm more", seamMm) : "");
+            return String.format(Locale.ROOT, "~%.1f h, ~%.0f g", hours, grams)
+                    + (seamMm > 0 ? String.format(Locale.ROOT, ", a seam of %.0f mm more", seamMm) : "");
         }
     }
 
@@ -88,7 +92,8 @@ public record Salvage(String section, double share, double heightMm, double miss
         double width = profile.lineWidthMm();
         var out = new double[layers.count()];
         for (int i = 0; i < out.length; i++) {
-            double outline = layers.outlineMm(i), area = layers.areaMm2(i), walls = outline * Math.min(profile.walls(), area / Math.max(1e-9, outline * width));
+            double outline = layers.outlineMm(i), area = layers.areaMm2(i),
+                    walls = outline * Math.min(profile.walls(), area / Math.max(1e-9, outline * width));
             out[i] = walls + Math.max(0, area - walls * width) / width * profile.infill();
         }
         return out;
@@ -103,10 +108,12 @@ public record Salvage(String section, double share, double heightMm, double miss
         double rate = print.printer().failuresPerHour(), grams = print.grams();
         var options = new ArrayList<Option>();
         options.add(new Option(Way.AGAIN, print.expectedHours(), grams, 0));
-        if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate) + LEVEL_H + line * GLUE_H_MM + line / 2 * PlanWishes.Rates.HIDE_H_MM, left * grams, line));
+        if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate)
+                + LEVEL_H + line * GLUE_H_MM + line / 2 * PlanWishes.Rates.HIDE_H_MM, left * grams, line));
         if (missing <= MOST_FILLED_MM) options.add(new Option(Way.FILL, COAT_H * Math.ceil(missing / COAT_MM), 0, 0));
         options.sort(java.util.Comparator.comparingDouble(Option::hours));
-        return new Salvage(print.name(), share, height, missing, new CutPlane(up, floor + height), print.orientation().turn(), share * print.hours(), share * grams, options);
+        return new Salvage(print.name(), share, height, missing, new CutPlane(up, floor + height), print.orientation().turn(),
+                share * print.hours(), share * grams, options);
     }
 
     /** What is missing, closed, standing on the cut at z = 0 the way up it was printed. @param whole the section */

@@ -4,7 +4,10 @@ import java.util.Optional;
 import yellowbracket.mesh.Turn;
 import yellowbracket.shop.Profile;
 
-/** What the maker decided for one section where it differs from the prop's other sections: how it stands, how it is printed, on which printer (by name). */
+/**
+ * What the maker decided for one section where it differs from the prop's other sections: how it stands, how it is printed, on which
+ * printer (by name).
+ */
 public record SectionWish(Optional<Turn> turn, Optional<Profile> profile, Optional<String> printer) {
     public static final SectionWish NONE = new SectionWish(Optional.empty(), Optional.empty(), Optional.empty());
 

@@ -5,7 +5,8 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 
 /**
- * What lies under a section as it stands on the bed, in square cells: every cell that any part of its outline seen from above touches, support included, which
+ * What lies under a section as it stands on the bed, in square cells: every cell that any part of its outline seen from above touches,
+ * support included, which
  * stands beneath. Rows of bits, x along a row; the lower left corner of the box is the origin.
  */
 public final class Shadow {
@@ -28,7 +29,8 @@ public final class Shadow {
     /** @param scale the section is drawn in, real mm per mm of the mesh */
     public static Shadow of(Mesh mesh, Turn turn, double scale, double cellMm) {
         var xyz = Turned.points(mesh, turn);
-        double x0 = Turned.extreme(xyz, 0, -1), y0 = Turned.extreme(xyz, 1, -1), wide = (Turned.extreme(xyz, 0, 1) - x0) * scale, deep = (Turned.extreme(xyz, 1, 1) - y0) * scale;
+        double x0 = Turned.extreme(xyz, 0, -1), y0 = Turned.extreme(xyz, 1, -1), wide = (Turned.extreme(xyz, 0, 1) - x0) * scale,
+                deep = (Turned.extreme(xyz, 1, 1) - y0) * scale;
         var out = new Shadow(cellMm, cells(wide, cellMm), cells(deep, cellMm), wide, deep);
         double k = scale / cellMm;
         for (int i = 0; i < xyz.length; i += 3) {
@@ -45,7 +47,8 @@ public final class Shadow {
 
     /** In each row the cells between the leftmost and the rightmost point of the triangle within it. */
     private void cover(double[] p, int a, int b, int c) {
-        int from = Math.max(0, (int) Math.floor(Math.min(p[a + 1], Math.min(p[b + 1], p[c + 1])))), to = Math.min(ny - 1, (int) Math.floor(Math.max(p[a + 1], Math.max(p[b + 1], p[c + 1]))));
+        int from = Math.max(0, (int) Math.floor(Math.min(p[a + 1], Math.min(p[b + 1], p[c + 1])))),
+                to = Math.min(ny - 1, (int) Math.floor(Math.max(p[a + 1], Math.max(p[b + 1], p[c + 1]))));
         for (int j = from; j <= to; j++) {
             double lo = Double.POSITIVE_INFINITY, hi = Double.NEGATIVE_INFINITY;
             for (int k = 0; k < 3; k++) {
@@ -61,7 +64,9 @@ public final class Shadow {
                 lo = Math.min(lo, Math.min(xa, xb));
                 hi = Math.max(hi, Math.max(xa, xb));
             }
-            for (int i = Math.clamp((int) Math.floor(lo), 0, nx - 1), end = Math.clamp((int) Math.floor(hi), 0, nx - 1); lo <= hi && i <= end; i++) set(i, j);
+            for (int i = Math.clamp((int) Math.floor(lo), 0, nx - 1), end = Math.clamp((int) Math.floor(hi), 0, nx - 1);
+                    lo <= hi && i <= end; i++)
+                set(i, j);
         }
     }
 
@@ -116,7 +121,8 @@ public final class Shadow {
         var out = new Shadow(cell, nx + 2 * r, ny + 2 * r, wide + 2 * r * cell, deep + 2 * r * cell);
         for (int j = 0; j < ny; j++) for (int i = 0; i < nx; i++) {
             if (!covers(i, j) || covers(i - 1, j) && covers(i + 1, j) && covers(i, j - 1) && covers(i, j + 1)) continue;
-            for (int v = -r; v <= r; v++) for (int u = -r; u <= r; u++) if (Math.hypot(Math.max(0, Math.abs(u) - 1), Math.max(0, Math.abs(v) - 1)) * cell < mm) out.set(i + u + r, j + v + r);
+            for (int v = -r; v <= r; v++) for (int u = -r; u <= r; u++)
+                if (Math.hypot(Math.max(0, Math.abs(u) - 1), Math.max(0, Math.abs(v) - 1)) * cell < mm) out.set(i + u + r, j + v + r);
         }
         for (int j = 0; j < ny; j++) for (int i = 0; i < nx; i++) if (covers(i, j)) out.set(i + r, j + r);
         return out;

@@ -8,7 +8,8 @@ import java.util.OptionalDouble;
 import yellowbracket.shop.Spool;
 
 /**
- * Whether the spools last: prints in their order on each printer, each drawing its grams from the spool that is on; when that is of another material, or does
+ * Whether the spools last: prints in their order on each printer, each drawing its grams from the spool that is on; when that is of another
+ * material, or does
  * not hold enough for the whole print, another one from the shelf is put on before it starts, fullest first.
  */
 public record SpoolPlan(List<Draw> draws) {
@@ -23,7 +24,8 @@ public record SpoolPlan(List<Draw> draws) {
     public record Job(String name, String printer, String material, double grams) {}
 
     /**
-     * {@code spool}: the one it is printed from, empty if there is none; {@code change}: it must be put on first; {@code runsOutAt}: the share of the print at which it is empty;
+     * {@code spool}: the one it is printed from, empty if there is none; {@code change}: it must be put on first; {@code runsOutAt}: the
+     * share of the print at which it is empty;
      * {@code leftG} on it afterwards.
      */
     public record Draw(Job job, Optional<Spool> spool, boolean change, OptionalDouble runsOutAt, double leftG) {}
@@ -40,7 +42,9 @@ public record SpoolPlan(List<Draw> draws) {
         for (var j : jobs) {
             double wants = j.grams() * RESERVE;
             var now = Optional.ofNullable(on.get(j.printer())).filter(s -> s.material().equals(j.material()));
-            var shelf = spools.stream().filter(s -> s.material().equals(j.material()) && !on.containsValue(s)).max(java.util.Comparator.comparingDouble(s -> left.get(s.name())));
+            var shelf = spools.stream()
+                    .filter(s -> s.material().equals(j.material()) && !on.containsValue(s))
+                    .max(java.util.Comparator.comparingDouble(s -> left.get(s.name())));
             boolean enough = now.isPresent() && left.get(now.get().name()) >= wants;
             boolean better = !enough && shelf.isPresent() && (now.isEmpty() || left.get(shelf.get().name()) >= wants);
             var taken = better ? shelf : now;
@@ -51,7 +55,8 @@ public record SpoolPlan(List<Draw> draws) {
             on.put(j.printer(), taken.get());
             double has = left.get(taken.get().name()), rest = Math.max(0, has - j.grams());
             left.put(taken.get().name(), rest);
-            out.add(new Draw(j, taken, better, has < wants && j.grams() > 0 ? OptionalDouble.of(Math.min(1, has / j.grams())) : OptionalDouble.empty(), rest));
+            out.add(new Draw(j, taken, better,
+                    has < wants && j.grams() > 0 ? OptionalDouble.of(Math.min(1, has / j.grams())) : OptionalDouble.empty(), rest));
         }
         return new SpoolPlan(out);
     }
@@ -63,10 +68,15 @@ public record SpoolPlan(List<Draw> draws) {
 
     private static Optional<String> finding(Draw d) {
         var j = d.job();
-        if (d.spool().isEmpty()) return Optional.of("no spool of " + j.material() + " for " + j.name() + " on " + j.printer() + ": buy one, or weigh and enter what is there");
+        if (d.spool().isEmpty()) return Optional.of(
+                "no spool of " + j.material() + " for " + j.name() + " on " + j.printer() + ": buy one, or weigh and enter what is there");
         var s = d.spool().get();
-        if (d.runsOutAt().isPresent() && d.runsOutAt().getAsDouble() >= 1) return Optional.of(text("%s just lasts for %s: %.0f g are needed, %.0f g will be left; weigh it first", s.name(), j.name(), j.grams(), d.leftG()));
-        if (d.runsOutAt().isPresent()) return Optional.of(text("%s runs out at %.0f %% of %s on %s: be there to change it, or buy a full one", s.name(), 100 * d.runsOutAt().getAsDouble(), j.name(), j.printer()));
+        if (d.runsOutAt().isPresent() && d.runsOutAt().getAsDouble() >= 1)
+            return Optional.of(text("%s just lasts for %s: %.0f g are needed, %.0f g will be left; weigh it first", s.name(), j.name(),
+                    j.grams(), d.leftG()));
+        if (d.runsOutAt().isPresent())
+            return Optional.of(text("%s runs out at %.0f %% of %s on %s: be there to change it, or buy a full one", s.name(),
+                    100 * d.runsOutAt().getAsDouble(), j.name(), j.printer()));
         return d.change() ? Optional.of("put " + s.name() + " on " + j.printer() + " before " + j.name()) : Optional.empty();
     }
 

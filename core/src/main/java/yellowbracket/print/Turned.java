@@ -10,7 +10,8 @@ final class Turned {
     static double[] points(Mesh m, Turn turn) {
         var out = m.copyXyz();
         if (turn.equals(Turn.NONE)) return out;
-        double ax = turn.row0().x(), ay = turn.row0().y(), az = turn.row0().z(), bx = turn.row1().x(), by = turn.row1().y(), bz = turn.row1().z();
+        double ax = turn.row0().x(), ay = turn.row0().y(), az = turn.row0().z(), bx = turn.row1().x(), by = turn.row1().y(),
+                bz = turn.row1().z();
         double cx = turn.row2().x(), cy = turn.row2().y(), cz = turn.row2().z();
         for (int i = 0; i < out.length; i += 3) {
             double x = out[i], y = out[i + 1], z = out[i + 2];

@@ -5,7 +5,10 @@ import java.util.Optional;
 import yellowbracket.plan.Task;
 import yellowbracket.print.CleanUp;
 
-/** What can hurt in an operation and what is usually worn. The product's own safety sheet, local rules and licensed practice come before this. */
+/**
+ * What can hurt in an operation and what is usually worn. The product's own safety sheet, local rules and licensed practice come before
+ * this.
+ */
 public enum Caution {
     DUST("dust", "P2/P3 mask, sealed goggles; sand wet or with extraction"),
     SPRAY("spray mist and solvent", "half mask with organic-vapour and particle filters, gloves; outdoors or extracted, no flame"),
@@ -51,7 +54,8 @@ public enum Caution {
             case SIZE, CUT -> null;
             case PRINT -> t.resource() == Task.Resource.PRINTER ? HEAT : BLADES;
             case JOIN -> name.contains("dry fit") ? DUST : ADHESIVE;
-            case SMOOTH -> t.resource() == Task.Resource.SPRAY ? SPRAY : name.contains("sand") ? DUST : name.contains("resin") ? RESIN : FILLER;
+            case SMOOTH ->
+                    t.resource() == Task.Resource.SPRAY ? SPRAY : name.contains("sand") ? DUST : name.contains("resin") ? RESIN : FILLER;
             case COLOUR -> t.resource() == Task.Resource.SPRAY ? SPRAY : ADHESIVE;
             case WEAR -> name.contains("test") ? WEARING : BLADES;
         });

@@ -12,8 +12,9 @@ import java.util.Map;
  * Starting values from common workshop practice, generic names only. A product's label and the maker's own log override them.
  * {@code morePrinters}: kinds that may be added to the shop. {@code minutesPerDm2}: working minutes for one square decimetre by operation.
  */
-public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters, List<JoinProduct> joins, List<Coating> coatings,
-                        List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2, double sheetDm2, double sheetCost) {
+public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters,
+        List<JoinProduct> joins, List<Coating> coatings, List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2,
+        double sheetDm2, double sheetCost) {
 
     /** The catalogue that ships with the program. */
     public static Catalogue builtIn() {
@@ -25,19 +26,31 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
     }
 
     public Material material(String name) {
-        return materials.stream().filter(m -> m.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no material " + name));
+        return materials.stream()
+                .filter(m -> m.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no material " + name));
     }
 
     public Coating coating(String name) {
-        return coatings.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no coating " + name));
+        return coatings.stream()
+                .filter(c -> c.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no coating " + name));
     }
 
     public JoinProduct join(String name) {
-        return joins.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no way to join " + name));
+        return joins.stream()
+                .filter(c -> c.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no way to join " + name));
     }
 
     public Profile profile(String name) {
-        return profiles.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no profile " + name));
+        return profiles.stream()
+                .filter(p -> p.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no profile " + name));
     }
 
     public double minutes(String operation) {

@@ -3,7 +3,10 @@ package yellowbracket.shop;
 import java.util.ArrayList;
 import java.util.List;
 
-/** How a resin layer is lit and peeled: seconds of light for a layer, and for the first ones that hold on to the plate; lift in mm and mm/s, there and back. */
+/**
+ * How a resin layer is lit and peeled: seconds of light for a layer, and for the first ones that hold on to the plate; lift in mm and mm/s,
+ * there and back.
+ */
 public record Cure(double exposureS, int bottomLayers, double bottomExposureS, double liftMm, double liftMmS) {
     /** Settling of the resin before the light goes on. */
     private static final double REST_S = 1;

@@ -9,7 +9,7 @@ import java.util.Optional;
  * ears. Height (chin to crown), face width, neck circumference and pupil distance may be missing; {@link #filled} then assumes them.
  */
 public record HeadMeasures(double circumferenceMm, double lengthMm, double breadthMm, Optional<Double> heightMm,
-                           Optional<Double> faceWidthMm, Optional<Double> neckMm, Optional<Double> pupilsMm) {
+        Optional<Double> faceWidthMm, Optional<Double> neckMm, Optional<Double> pupilsMm) {
 
     /** A measure that lies where no adult or child head does, or contradicts another. */
     public record Implausible(String measure, String what, String todo) {
@@ -19,11 +19,12 @@ public record HeadMeasures(double circumferenceMm, double lengthMm, double bread
     }
 
     /** Every measure with a value; {@code assumed} names those that come from regression, not from tape. */
-    public record Filled(double circumferenceMm, double lengthMm, double breadthMm, double heightMm, double faceWidthMm,
-                         double neckMm, double pupilsMm, List<String> assumed) {}
+    public record Filled(double circumferenceMm, double lengthMm, double breadthMm, double heightMm, double faceWidthMm, double neckMm,
+            double pupilsMm, List<String> assumed) {}
 
     public static HeadMeasures of(double circumferenceMm, double lengthMm, double breadthMm) {
-        return new HeadMeasures(circumferenceMm, lengthMm, breadthMm, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        return new HeadMeasures(circumferenceMm, lengthMm, breadthMm, Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 
     /** From the circumference alone: length and breadth in the mean proportions of adult heads (0.345 and 0.267 of it). */
@@ -31,7 +32,10 @@ public record HeadMeasures(double circumferenceMm, double lengthMm, double bread
         return of(circumferenceMm, 0.345 * circumferenceMm, 0.267 * circumferenceMm);
     }
 
-    /** The ratios are means over published adult surveys (rounded): height 0.39 and neck 0.655 of the circumference, face 0.91 of the breadth. */
+    /**
+     * The ratios are means over published adult surveys (rounded): height 0.39 and neck 0.655 of the circumference, face 0.91 of the
+     * breadth.
+     */
     public Filled filled() {
         var assumed = new ArrayList<String>();
         double height = orAssume(heightMm, 0.39 * circumferenceMm, "height", assumed);
@@ -58,10 +62,10 @@ public record HeadMeasures(double circumferenceMm, double lengthMm, double bread
         pupilsMm.ifPresent(v -> range("pupil distance", v, 45, 78, out));
         if (!out.isEmpty()) return List.copyOf(out);
         double least = ovalPerimeter(1.5), most = ovalPerimeter(5);
-        if (circumferenceMm < least || circumferenceMm > most)
-            out.add(new Implausible("circumference", String.format(java.util.Locale.ROOT,
-                    "%.0f mm does not go round a head %.0f long and %.0f wide (%.0f to %.0f would)", circumferenceMm, lengthMm, breadthMm, least, most),
-                    "measure the three again, the tape level above the brows"));
+        if (circumferenceMm < least || circumferenceMm > most) out.add(new Implausible("circumference",
+                String.format(java.util.Locale.ROOT, "%.0f mm does not go round a head %.0f long and %.0f wide (%.0f to %.0f would)",
+                        circumferenceMm, lengthMm, breadthMm, least, most),
+                "measure the three again, the tape level above the brows"));
         return List.copyOf(out);
     }
 

@@ -5,18 +5,21 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A printer. Bed in mm, {@code marginMm} kept free on each side; {@code nozzleMm} fitted now; {@code speedMmS} the fastest it prints; {@code flowMm3S} the most its hot end melts; {@code hoursFactor}
- * corrects estimates from this maker's log (1 = as computed); {@code failuresPerHour} is the chance of losing a print per printing hour; {@code quiet}: when it must not run.
+ * A printer. Bed in mm, {@code marginMm} kept free on each side; {@code nozzleMm} fitted now; {@code speedMmS} the fastest it prints;
+ * {@code flowMm3S} the most its hot end melts; {@code hoursFactor}
+ * corrects estimates from this maker's log (1 = as computed); {@code failuresPerHour} is the chance of losing a print per printing hour;
+ * {@code quiet}: when it must not run.
  */
 public record Printer(String name, Process process, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm,
-                      double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour, Optional<Quiet> quiet) {
+        double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour, Optional<Quiet> quiet) {
     /** What a usual hot end melts. */
     public static final double USUAL_FLOW_MM3_S = 15;
 
-
     /** A filament printer that may run at any hour. */
-    public static Printer of(String name, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm, double speedMmS, double failuresPerHour, double costPerHour) {
-        return new Printer(name, Process.FILAMENT, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, USUAL_FLOW_MM3_S, 1, failuresPerHour, costPerHour, Optional.empty());
+    public static Printer of(String name, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm, double speedMmS,
+            double failuresPerHour, double costPerHour) {
+        return new Printer(name, Process.FILAMENT, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, USUAL_FLOW_MM3_S, 1, failuresPerHour,
+                costPerHour, Optional.empty());
     }
 
     public double usableX() {
@@ -46,19 +49,23 @@ public record Printer(String name, Process process, double bedX, double bedY, do
     }
 
     public Printer withQuiet(Optional<Quiet> q) {
-        return new Printer(name, process, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, flowMm3S, hoursFactor, failuresPerHour, costPerHour, q);
+        return new Printer(name, process, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, flowMm3S, hoursFactor, failuresPerHour,
+                costPerHour, q);
     }
 
     public Printer withNozzle(double mm) {
-        return new Printer(name, process, bedX, bedY, bedZ, marginMm, mm, speedMmS, flowMm3S, hoursFactor, failuresPerHour, costPerHour, quiet);
+        return new Printer(name, process, bedX, bedY, bedZ, marginMm, mm, speedMmS, flowMm3S, hoursFactor, failuresPerHour, costPerHour,
+                quiet);
     }
 
     /** What keeps this printer from being used, in words; empty if nothing does. */
     public List<String> check() {
         var out = new ArrayList<String>();
         if (!(usableX() >= 20 && usableY() >= 20 && usableZ() >= 20))
-            out.add("printer " + name + ": the bed leaves " + Math.round(usableX()) + " x " + Math.round(usableY()) + " x " + Math.round(usableZ()) + " mm, less than any section needs; enter the bed in mm or lower the margin.");
-        if (process == Process.FILAMENT && !(nozzleMm > 0.05 && nozzleMm <= 2)) out.add("printer " + name + ": a nozzle of " + nozzleMm + " mm is not between 0.1 and 2; enter it in mm.");
+            out.add("printer " + name + ": the bed leaves " + Math.round(usableX()) + " x " + Math.round(usableY()) + " x "
+                    + Math.round(usableZ()) + " mm, less than any section needs; enter the bed in mm or lower the margin.");
+        if (process == Process.FILAMENT && !(nozzleMm > 0.05 && nozzleMm <= 2))
+            out.add("printer " + name + ": a nozzle of " + nozzleMm + " mm is not between 0.1 and 2; enter it in mm.");
         if (!(speedMmS > 0)) out.add("printer " + name + ": the speed must be above 0 mm/s.");
         if (!(flowMm3S > 0)) out.add("printer " + name + ": the flow must be above 0 mm3/s.");
         if (!(hoursFactor > 0)) out.add("printer " + name + ": the hours factor must be above 0.");

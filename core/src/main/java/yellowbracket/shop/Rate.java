@@ -1,7 +1,8 @@
 package yellowbracket.shop;
 
 /**
- * Hours as a factor on the catalogue's, learned from this maker's log: a normal prior on the logarithm of the factor with weight {@code priorJobs},
+ * Hours as a factor on the catalogue's, learned from this maker's log: a normal prior on the logarithm of the factor with weight {@code
+ * priorJobs},
  * updated by each finished job (conjugate, known variance). {@code jobs} is how many jobs were the maker's own.
  */
 public record Rate(double factor, int jobs, double sumLog) {

@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Speeds along the path in mm/s. {@code acceleration}: hours of a real path, with its starts and corners, over hours at constant speed; 1.18 fits helms at
+ * Speeds along the path in mm/s. {@code acceleration}: hours of a real path, with its starts and corners, over hours at constant speed;
+ * 1.18 fits helms at
  * 90 to 120 mm/s. A printer that is slower than the fastest of them prints all of it slower in proportion.
  */
 public record Speeds(double outerMmS, double innerMmS, double infillMmS, double supportMmS, double travelMmS, double acceleration) {

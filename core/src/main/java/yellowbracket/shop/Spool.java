@@ -1,7 +1,8 @@
 package yellowbracket.shop;
 
 /**
- * A spool of filament or a bottle of resin. {@code grams}: what is left on it; {@code emptyG}: the bare spool, so that weighing tells what is left;
+ * A spool of filament or a bottle of resin. {@code grams}: what is left on it; {@code emptyG}: the bare spool, so that weighing tells what
+ * is left;
  * {@code printer}: the one it is on, or empty on the shelf.
  */
 public record Spool(String name, String material, double grams, double emptyG, String printer) {
@@ -11,7 +12,8 @@ public record Spool(String name, String material, double grams, double emptyG, S
 
     /** After the spool was put on a scale. @throws IllegalArgumentException if it weighs less than when empty */
     public Spool weighed(double scaleG) {
-        if (!(scaleG >= emptyG)) throw new IllegalArgumentException("spool " + name + " weighs " + Math.round(scaleG) + " g, less than the " + Math.round(emptyG) + " g of the bare spool: weigh it again, or correct the bare weight");
+        if (!(scaleG >= emptyG)) throw new IllegalArgumentException("spool " + name + " weighs " + Math.round(scaleG) + " g, less than the "
+                + Math.round(emptyG) + " g of the bare spool: weigh it again, or correct the bare weight");
         return new Spool(name, material, scaleG - emptyG, emptyG, printer);
     }
 

@@ -3,10 +3,12 @@ package yellowbracket.shop;
 import java.util.Optional;
 
 /**
- * A person the prop is for. Hair is what stands between skin and shell when pressed down, mm. {@code eyesMm}: eye height standing where it was measured; {@code scan}
+ * A person the prop is for. Hair is what stands between skin and shell when pressed down, mm. {@code eyesMm}: eye height standing where it
+ * was measured; {@code scan}
  * takes the place of the form made from the measures.
  */
-public record Wearer(String name, HeadMeasures head, boolean glasses, double hairMm, double bodyHeightMm, Optional<Double> eyesMm, Optional<HeadScan> scan) {
+public record Wearer(String name, HeadMeasures head, boolean glasses, double hairMm, double bodyHeightMm, Optional<Double> eyesMm,
+        Optional<HeadScan> scan) {
     /** Known by measures only. */
     public Wearer(String name, HeadMeasures head, boolean glasses, double hairMm, double bodyHeightMm) {
         this(name, head, glasses, hairMm, bodyHeightMm, Optional.empty(), Optional.empty());

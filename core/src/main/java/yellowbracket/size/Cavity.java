@@ -6,7 +6,8 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor is
+ * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor
+ * is
  * the longest run of heights on which nothing lies ahead, closed above and below.
  */
 public final class Cavity {
@@ -38,9 +39,11 @@ public final class Cavity {
     public static Cavity of(Mesh mesh, Bvh index) {
         var box = mesh.bounds();
         double y = (box.min().y() + box.max().y()) / 2, roof = box.max().z();
-        for (int i = 0; i < 8; i++) { // the middle between front and back wall a third below the roof; brims and crests shift the box, not this
+        // the middle between front and back wall a third below the roof; brims and crests shift the box, not this
+        for (int i = 0; i < 8; i++) {
             double z = box.min().z() + 0.62 * box.size().z();
-            double ahead = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y), behind = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1));
+            double ahead = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y),
+                    behind = distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1));
             if (!Double.isFinite(behind) || !Double.isFinite(ahead)) break;
             y += (ahead - behind) / 2;
         }
@@ -53,8 +56,9 @@ public final class Cavity {
 
     /** The lowest height with wall on both sides. */
     private static double rim(Bvh index, double from, double to, double y) {
-        for (double z = from; z < to; z += STEP_MM)
-            if (Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.X)) && Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1)))) return z;
+        for (double z = from; z < to; z += STEP_MM) if (Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.X))
+                && Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y.times(-1))))
+            return z;
         return from;
     }
 

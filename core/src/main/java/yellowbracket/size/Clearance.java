@@ -22,7 +22,9 @@ public final class Clearance {
     private final double[] mm;
     private final Map<Zone, ZoneClearance> zones;
 
-    /** One zone: least (the 2nd percentile, so that one facet does not decide) and median, mm, and where the least is, in head coordinates. */
+    /**
+     * One zone: least (the 2nd percentile, so that one facet does not decide) and median, mm, and where the least is, in head coordinates.
+     */
     public record ZoneClearance(Zone zone, double minMm, double medianMm, Vec3 tightest, double openShare) {}
 
     private Clearance(HeadForm form, double[] mm) {
@@ -45,11 +47,14 @@ public final class Clearance {
         var samples = form.samples();
         var mm = new double[samples.size()];
         Arrays.fill(mm, Double.NaN);
-        for (int i = 0; i < mm.length; i += step) mm[i] = distance(cavity, scale, pose.place(samples.get(i).point()), pose.direction(samples.get(i).normal()));
+        for (int i = 0; i < mm.length; i += step)
+            mm[i] = distance(cavity, scale, pose.place(samples.get(i).point()), pose.direction(samples.get(i).normal()));
         return new Clearance(form, mm);
     }
 
-    /** Point and direction are brought into the unscaled model; since the direction shrinks with it, distances along the ray stay real mm. */
+    /**
+     * Point and direction are brought into the unscaled model; since the direction shrinks with it, distances along the ray stay real mm.
+     */
     private static double distance(Cavity cavity, Vec3 scale, Vec3 p, Vec3 d) {
         var from = new Vec3(p.x() / scale.x(), p.y() / scale.y(), p.z() / scale.z());
         var along = new Vec3(d.x() / scale.x(), d.y() / scale.y(), d.z() / scale.z());
@@ -59,7 +64,8 @@ public final class Clearance {
         boolean wallBehind = back.isPresent() && back.get().distance() <= DEPTH_MM;
         if (ahead.isPresent() && ahead.get().fromInside()) {
             if (back.isPresent() && back.get().fromInside()) return wallBehind ? -back.get().distance() : -1; // starts within the material
-            return ahead.get().distance() <= REACH_MM ? ahead.get().distance() : Double.NaN; // through a hole in the inner wall, on to the back of the outer one
+            // through a hole in the inner wall, on to the back of the outer one
+            return ahead.get().distance() <= REACH_MM ? ahead.get().distance() : Double.NaN;
         }
         // nothing ahead: either an opening, or the point is already outside the outer wall
         return wallBehind && !back.get().fromInside() ? -back.get().distance() : Double.NaN;
@@ -78,7 +84,8 @@ public final class Clearance {
             if (at.isEmpty()) continue;
             at.sort((a, b) -> Double.compare(mm[a], mm[b]));
             int low = at.get((int) (0.02 * at.size()));
-            out.put(zone, new ZoneClearance(zone, mm[low], mm[at.get(at.size() / 2)], form.samples().get(low).point(), 1 - (double) at.size() / all));
+            out.put(zone, new ZoneClearance(zone, mm[low], mm[at.get(at.size() / 2)], form.samples().get(low).point(),
+                    1 - (double) at.size() / all));
         }
         return out;
     }

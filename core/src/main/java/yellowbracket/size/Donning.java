@@ -11,10 +11,14 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Does the head go in, and how: of all ways from below the rim to where the prop is worn, over height, fore-aft and tilt, the one whose least room is greatest (a widest path: Pollack,
- * "The maximum capacity through a network", 1960, as Dijkstra's search with minimum in place of sum), then smoothed. Room is the least signed distance of the
- * shell's inner points to the head. It errs on the safe side by up to half a step before smoothing; moves to the side and rolling the head are not tried.
- * {@code path} from below to worn; {@code spareMm} the least room on it, negative when something must give; {@code tightest} where: its step, zone, and place on the
+ * Does the head go in, and how: of all ways from below the rim to where the prop is worn, over height, fore-aft and tilt, the one whose
+ * least room is greatest (a widest path: Pollack,
+ * "The maximum capacity through a network", 1960, as Dijkstra's search with minimum in place of sum), then smoothed. Room is the least
+ * signed distance of the
+ * shell's inner points to the head. It errs on the safe side by up to half a step before smoothing; moves to the side and rolling the head
+ * are not tried.
+ * {@code path} from below to worn; {@code spareMm} the least room on it, negative when something must give; {@code tightest} where: its
+ * step, zone, and place on the
  * prop, real mm.
  */
 public record Donning(double spareMm, List<Step> path, Tightest tightest) {
@@ -30,7 +34,10 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     /** One pose of the way and the least room in it. */
     public record Step(Pose pose, double roomMm) {}
 
-    /** Where the way is tightest: number of the step, part of the head, place on the prop, height over the rim, and how far the head is from being home, mm. */
+    /**
+     * Where the way is tightest: number of the step, part of the head, place on the prop, height over the rim, and how far the head is from
+     * being home, mm.
+     */
     public record Tightest(int step, Zone zone, Vec3 place, double aboveRimMm, double toGoMm) {}
 
     public Donning {
@@ -56,11 +63,16 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     /** How to do it, in words. */
     public String words() {
         double tilt = tiltDeg();
-        String how = Math.abs(tilt) < 7.5 ? "straight on" : String.format(Locale.ROOT, "tilt the head %.0f\u00b0 %s on the way in", Math.abs(tilt), tilt > 0 ? "back" : "forward");
-        if (!passes() && tightestWhenWorn()) return String.format(Locale.ROOT, "too small where it is worn: %.1f mm short at the %s, however the head goes in", -spareMm, tightest.zone.label());
-        if (!passes()) return String.format(Locale.ROOT, "the head does not pass: %.1f mm short at the %s, %.0f mm above the rim", -spareMm, tightest.zone.label(), tightest.aboveRimMm);
-        String where = tightestWhenWorn() ? "nowhere tighter than when worn" : String.format(Locale.ROOT, "tightest at the %s, %.0f mm above the rim", tightest.zone.label(), tightest.aboveRimMm);
-        return String.format(Locale.ROOT, "%s: %s mm to spare, %s", how, spareMm >= HeadField.FAR_MM - 1 ? "over 30" : String.format(Locale.ROOT, "%.1f", spareMm), where);
+        String how = Math.abs(tilt) < 7.5 ? "straight on"
+                : String.format(Locale.ROOT, "tilt the head %.0f\u00b0 %s on the way in", Math.abs(tilt), tilt > 0 ? "back" : "forward");
+        if (!passes() && tightestWhenWorn()) return String.format(Locale.ROOT,
+                "too small where it is worn: %.1f mm short at the %s, however the head goes in", -spareMm, tightest.zone.label());
+        if (!passes()) return String.format(Locale.ROOT, "the head does not pass: %.1f mm short at the %s, %.0f mm above the rim", -spareMm,
+                tightest.zone.label(), tightest.aboveRimMm);
+        String where = tightestWhenWorn() ? "nowhere tighter than when worn"
+                : String.format(Locale.ROOT, "tightest at the %s, %.0f mm above the rim", tightest.zone.label(), tightest.aboveRimMm);
+        return String.format(Locale.ROOT, "%s: %s mm to spare, %s", how,
+                spareMm >= HeadField.FAR_MM - 1 ? "over 30" : String.format(Locale.ROOT, "%.1f", spareMm), where);
     }
 
     public static Donning of(HeadField field, Cavity cavity, double scale, Pose worn, Progress progress) {
@@ -89,7 +101,10 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             return at(forward, up, pitchDeg, Double.NEGATIVE_INFINITY);
         }
 
-        /** Clusters that cannot be nearer than the least so far are passed over; the one that was nearest last time is asked first; below {@code enough} it stops. */
+        /**
+         * Clusters that cannot be nearer than the least so far are passed over; the one that was nearest last time is asked first; below
+         * {@code enough} it stops.
+         */
         double at(double forward, double up, double pitchDeg, double enough) {
             double c = Math.cos(Math.toRadians(pitchDeg)), s = Math.sin(Math.toRadians(pitchDeg)), best = HeadField.FAR_MM;
             int n = shell.clusters();
@@ -209,7 +224,10 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             return best[start];
         }
 
-        /** From {@code start} out, through nodes with at least {@code least} room; the plainest way: little tilting, little shifting, clear of the walls. */
+        /**
+         * From {@code start} out, through nodes with at least {@code least} room; the plainest way: little tilting, little shifting, clear
+         * of the walls.
+         */
         private List<Integer> straightest(int start, double least) {
             var cost = new double[room.length];
             var from = new int[room.length];
@@ -242,7 +260,8 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
 
         private double move(int a, int b) {
             int tilt = b % SLAB / ROW - TILTS, shift = b % ROW - SHIFTS;
-            double moved = Math.abs(a / SLAB - b / SLAB) + 0.8 * Math.abs(a % SLAB / ROW - b % SLAB / ROW) + 0.8 * Math.abs(a % ROW - b % ROW);
+            double moved = Math.abs(a / SLAB - b / SLAB) + 0.8 * Math.abs(a % SLAB / ROW - b % SLAB / ROW)
+                    + 0.8 * Math.abs(a % ROW - b % ROW);
             return 0.05 + moved + 0.1 * Math.abs(tilt) + 0.04 * Math.abs(shift) + 0.3 * Math.max(0, 5 - room[b]);
         }
 
@@ -250,36 +269,35 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
         private void relax(List<Pose> poses) {
             var r = new Gap(field, shell, scale);
             double tight = poses.stream().mapToDouble(r::at).min().orElse(0) + 4;
-            for (double step = 0.5; step > 0.05; step /= 2)
-                for (int i = 0; i + 1 < poses.size(); i++) {
-                    var at = poses.get(i);
-                    double have = r.at(at);
-                    if (have > tight) continue;
-                    for (double[] d : new double[][] {{1, 0}, {-1, 0}, {0, 1}, {0, -1}, {1, 1}, {1, -1}, {-1, 1}, {-1, -1}}) {
-                        var tried = new Pose(at.forwardMm() + d[0] * step * SHIFT_MM, at.upMm(), at.pitchDeg() + d[1] * step * TILT_DEG);
-                        if (!near(tried, poses.get(i + 1)) || i > 0 && !near(tried, poses.get(i - 1))) continue;
-                        double got = r.at(tried);
-                        if (got > have + 0.01) {
-                            have = got;
-                            poses.set(i, tried);
-                            at = tried;
-                        }
+            for (double step = 0.5; step > 0.05; step /= 2) for (int i = 0; i + 1 < poses.size(); i++) {
+                var at = poses.get(i);
+                double have = r.at(at);
+                if (have > tight) continue;
+                for (double[] d : new double[][] {{1, 0}, {-1, 0}, {0, 1}, {0, -1}, {1, 1}, {1, -1}, {-1, 1}, {-1, -1}}) {
+                    var tried = new Pose(at.forwardMm() + d[0] * step * SHIFT_MM, at.upMm(), at.pitchDeg() + d[1] * step * TILT_DEG);
+                    if (!near(tried, poses.get(i + 1)) || i > 0 && !near(tried, poses.get(i - 1))) continue;
+                    double got = r.at(tried);
+                    if (got > have + 0.01) {
+                        have = got;
+                        poses.set(i, tried);
+                        at = tried;
                     }
                 }
+            }
         }
 
         /** A way one can follow: each pose drawn towards its neighbours' mean as long as the tightest place stays the tightest. */
         private void smooth(List<Pose> poses) {
             var r = new Gap(field, shell, scale);
             double spare = poses.stream().mapToDouble(r::at).min().orElse(0);
-            for (int pass = 0; pass < 8; pass++)
-                for (int i = 1; i + 1 < poses.size(); i++) {
-                    var a = poses.get(i - 1);
-                    var b = poses.get(i);
-                    var c = poses.get(i + 1);
-                    var mean = new Pose((a.forwardMm() + c.forwardMm()) / 4 + b.forwardMm() / 2, b.upMm(), (a.pitchDeg() + c.pitchDeg()) / 4 + b.pitchDeg() / 2);
-                    if (r.at(mean) >= Math.min(r.at(b), spare + 1)) poses.set(i, mean);
-                }
+            for (int pass = 0; pass < 8; pass++) for (int i = 1; i + 1 < poses.size(); i++) {
+                var a = poses.get(i - 1);
+                var b = poses.get(i);
+                var c = poses.get(i + 1);
+                var mean = new Pose((a.forwardMm() + c.forwardMm()) / 4 + b.forwardMm() / 2, b.upMm(),
+                        (a.pitchDeg() + c.pitchDeg()) / 4 + b.pitchDeg() / 2);
+                if (r.at(mean) >= Math.min(r.at(b), spare + 1)) poses.set(i, mean);
+            }
         }
 
         private static boolean near(Pose a, Pose b) {
@@ -298,7 +316,8 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
                 int parts = i == 0 ? 1 : 4;
                 double least = Double.POSITIVE_INFINITY;
                 for (int k = 1; k <= parts; k++) {
-                    double t = (double) k / parts, have = r.at(a.forwardMm() + t * (b.forwardMm() - a.forwardMm()), a.upMm() + t * (b.upMm() - a.upMm()), a.pitchDeg() + t * (b.pitchDeg() - a.pitchDeg()));
+                    double t = (double) k / parts, have = r.at(a.forwardMm() + t * (b.forwardMm() - a.forwardMm()),
+                            a.upMm() + t * (b.upMm() - a.upMm()), a.pitchDeg() + t * (b.pitchDeg() - a.pitchDeg()));
                     least = Math.min(least, have);
                     if (have < spare) {
                         spare = have;

@@ -6,7 +6,10 @@ import java.util.Locale;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Wearer;
 
-/** One wearer in one prop at one scale: pose, clearance, vision, air, and what to say about it. Whether the head goes in is {@link Donning}'s. */
+/**
+ * One wearer in one prop at one scale: pose, clearance, vision, air, and what to say about it. Whether the head goes in is {@link
+ * Donning}'s.
+ */
 public record Fit(Room room, double scale, Pose pose, Clearance clearance, Vision vision, Air air, List<Finding> findings) {
 
     /** Something to tell: how grave it is, in words, and a scale that would mend it where one does (NaN where none). */
@@ -15,8 +18,12 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     /** How grave a finding is. */
     public enum Weight { STOP, CARE, NOTE }
 
-    /** Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads get impractical. */
-    public record Scales(double lowest, String lowestBecause, double recommended, String recommendedBecause, double highest, String highestBecause) {}
+    /**
+     * Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads
+     * get impractical.
+     */
+    public record Scales(double lowest, String lowestBecause, double recommended, String recommendedBecause, double highest,
+            String highestBecause) {}
 
     /** Pads thicker than this no longer hold a helm still, mm. */
     private static final double THICKEST_PAD_MM = 38;
@@ -38,16 +45,21 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     /** What the wearer wants once the trials are counted in: each is compared with the clearance computed at its own scale. */
     public static Room room(Wearer w, List<Trial> trials, HeadForm form, Cavity cavity) {
         var rule = Room.of(w);
-        return trials.isEmpty() ? rule : Room.of(w, trials, t -> Clearance.of(form, cavity, t.scale(), new PoseSearch(form, cavity, rule, t.scale()).run()).least());
+        return trials.isEmpty() ? rule
+                : Room.of(w, trials,
+                        t -> Clearance.of(form, cavity, t.scale(), new PoseSearch(form, cavity, rule, t.scale()).run()).least());
     }
 
     /** The three scales. Two rounds of bisection on the clearance, the pose solved anew between them. */
     public static Scales scales(Room room, HeadForm form, Cavity cavity, Progress progress) {
         var solved = solve(room, form, cavity, 1, false, progress);
-        var low = room.fitsAt().isPresent() && room.fitsAt().getAsDouble() < solved.scale ? new Solved(room.fitsAt().getAsDouble(), "a test piece fitted there") : solved;
+        var low = room.fitsAt().isPresent() && room.fitsAt().getAsDouble() < solved.scale
+                ? new Solved(room.fitsAt().getAsDouble(), "a test piece fitted there")
+                : solved;
         var target = solve(room, form, cavity, low.scale, true, progress);
         var high = highest(form, cavity, target.scale);
-        return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high.scale, target.scale), high.because);
+        return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high.scale, target.scale),
+                high.because);
     }
 
     private record Solved(double scale, String because) {}
@@ -72,13 +84,17 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             s = hi;
             if (settled) break;
         }
-        String what = text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(), padded ? room.targetMm(limit) : room.leastMm(limit));
+        String what = text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(),
+                padded ? room.targetMm(limit) : room.leastMm(limit));
         return new Solved(Math.ceil(s * 500) / 500, what);
     }
 
     record Worst(Zone zone, double spare) {}
 
-    /** The zone furthest short of what it wants, and by how much, mm; a head that meets no wall at all is taken to be too large for the hollow. */
+    /**
+     * The zone furthest short of what it wants, and by how much, mm; a head that meets no wall at all is taken to be too large for the
+     * hollow.
+     */
     static Worst worst(Clearance c, Room room, boolean padded) {
         var out = new Worst(Zone.CROWN, Double.POSITIVE_INFINITY);
         for (var z : c.zones()) {
@@ -96,7 +112,10 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             double mid = (lo + hi) / 2;
             var pose = new Pose(cavity.middleY() * mid, cavity.visorZ().orElse(cavity.roofZ() - form.crownZ() / mid) * mid, 0);
             var c = Clearance.of(form, cavity, mid, pose, 3);
-            var thickest = c.zones().stream().filter(z -> z.zone().padded()).max(java.util.Comparator.comparingDouble(Clearance.ZoneClearance::medianMm));
+            var thickest = c.zones()
+                    .stream()
+                    .filter(z -> z.zone().padded())
+                    .max(java.util.Comparator.comparingDouble(Clearance.ZoneClearance::medianMm));
             if (thickest.map(Clearance.ZoneClearance::medianMm).orElse(0.0) < THICKEST_PAD_MM) lo = mid;
             else {
                 hi = mid;
@@ -106,17 +125,21 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         return new Solved(Math.floor(lo * 200) / 200, text("%s would need %.0f mm of foam", limit.label(), THICKEST_PAD_MM));
     }
 
-    private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales, HeadForm form) {
+    private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales,
+            HeadForm form) {
         var out = new ArrayList<Finding>();
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;
             double least = room.leastMm(z.zone());
-            if (z.minMm() < least) out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE, text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least), scales.lowest));
+            if (z.minMm() < least) out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE,
+                    text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least), scales.lowest));
         }
         if (cavity.visorZ().isEmpty()) out.add(new Finding(Weight.NOTE, "no visor found: eyes are placed by the crown", Double.NaN));
         out.addAll(seeing(v, air));
-        if (scale > scales.highest) out.add(new Finding(Weight.CARE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM), scales.highest));
-        if (room.corrected()) out.add(new Finding(Weight.NOTE, "clearances wanted are corrected by the test pieces in the log", Double.NaN));
+        if (scale > scales.highest)
+            out.add(new Finding(Weight.CARE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM), scales.highest));
+        if (room.corrected())
+            out.add(new Finding(Weight.NOTE, "clearances wanted are corrected by the test pieces in the log", Double.NaN));
         if (!form.measures().assumed().isEmpty())
             out.add(new Finding(Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
         out.sort(java.util.Comparator.comparing(Finding::weight));
@@ -130,12 +153,19 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
 
     private static List<Finding> seeing(Vision v, Air air) {
         var out = new ArrayList<Finding>();
-        if (v.openShare() < 0.02) out.add(new Finding(Weight.STOP, "nothing is seen ahead: there is no opening before the eyes", Double.NaN));
-        else if (v.downDeg() < 20) out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
-                : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
-        if (v.eyesUpMm() != 0) out.add(new Finding(Weight.CARE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad", Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise"), Double.NaN));
-        if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(new Finding(Weight.CARE, text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare()), Double.NaN));
-        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE, text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest", air.openCm2(), Air.WANTED_CM2), Double.NaN));
+        if (v.openShare() < 0.02)
+            out.add(new Finding(Weight.STOP, "nothing is seen ahead: there is no opening before the eyes", Double.NaN));
+        else if (v.downDeg() < 20)
+            out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
+                    : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
+        if (v.eyesUpMm() != 0) out.add(new Finding(Weight.CARE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad",
+                Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise"), Double.NaN));
+        if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(new Finding(Weight.CARE,
+                text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare()), Double.NaN));
+        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE,
+                text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest",
+                        air.openCm2(), Air.WANTED_CM2),
+                Double.NaN));
         return out;
     }
 

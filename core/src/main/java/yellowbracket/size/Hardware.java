@@ -5,10 +5,12 @@ import java.util.Locale;
 import yellowbracket.mesh.Cylinders;
 
 /**
- * What becomes of a hole or peg when the model is scaled: its diameter and depth then, the stock part that goes into it with the fit of craft practice, or what to do where none does. {@code scaleThatKeeps}
+ * What becomes of a hole or peg when the model is scaled: its diameter and depth then, the stock part that goes into it with the fit of
+ * craft practice, or what to do where none does. {@code scaleThatKeeps}
  * is the factor by which this feature alone would have to be scaled back.
  */
-public record Hardware(Cylinders.Cylinder found, double diameterMm, double lengthMm, String part, boolean fits, String advice, double scaleThatKeeps) {
+public record Hardware(Cylinders.Cylinder found, double diameterMm, double lengthMm, String part, boolean fits, String advice,
+        double scaleThatKeeps) {
     /** Clearance on the diameter for a glued-in magnet or pin, mm. */
     private static final double PLAY_LEAST_MM = 0.08, PLAY_MOST_MM = 0.45, PLAY_MM = 0.2;
     private static final List<Double> MAGNETS = List.of(2.0, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0, 15.0, 20.0);
@@ -24,24 +26,30 @@ public record Hardware(Cylinders.Cylinder found, double diameterMm, double lengt
     static Hardware of(Cylinders.Cylinder c, double scale) {
         double d = c.diameterMm() * scale, length = c.lengthMm() * scale;
         if (!c.hole()) return peg(c, d, length, scale);
-        if (c.through()) for (var s : SCREWS) if (Math.abs(d - s[1]) <= 0.25) return new Hardware(c, d, length, "M" + plain(s[0]) + " screw", true, "", 1 / scale);
+        if (c.through()) for (var s : SCREWS)
+            if (Math.abs(d - s[1]) <= 0.25) return new Hardware(c, d, length, "M" + plain(s[0]) + " screw", true, "", 1 / scale);
         var stock = c.through() || length > 1.5 * d ? RODS : MAGNETS;
         String kind = stock == RODS ? "rod" : "magnet";
         double best = stock.getFirst();
         for (double s : stock) if (Math.abs(d - PLAY_MM - s) < Math.abs(d - PLAY_MM - best)) best = s;
         double play = d - best;
-        if (play >= PLAY_LEAST_MM && play <= PLAY_MOST_MM) return new Hardware(c, d, length, kind + " " + plain(best) + " mm", true, "", 1 / scale);
-        String advice = play < PLAY_LEAST_MM ? text("drill to %.1f mm for a %s of %s", best + PLAY_MM, kind, plain(best)) : text("%.1f mm of play with a %s of %s: line it with %.1f mm of tape or fill and drill", play, kind, plain(best), (play - PLAY_MM) / 2);
+        if (play >= PLAY_LEAST_MM && play <= PLAY_MOST_MM)
+            return new Hardware(c, d, length, kind + " " + plain(best) + " mm", true, "", 1 / scale);
+        String advice = play < PLAY_LEAST_MM ? text("drill to %.1f mm for a %s of %s", best + PLAY_MM, kind, plain(best))
+                : text("%.1f mm of play with a %s of %s: line it with %.1f mm of tape or fill and drill", play, kind, plain(best),
+                        (play - PLAY_MM) / 2);
         return new Hardware(c, d, length, kind + " " + plain(best) + " mm", false, advice, (best + PLAY_MM) / d);
     }
 
     private static Hardware peg(Cylinders.Cylinder c, double d, double length, double scale) {
         boolean thin = d < 4;
-        return new Hardware(c, d, length, "peg", !thin, thin ? text("a printed peg of %.1f mm snaps: cut it off and set a metal pin", d) : "", 1 / scale);
+        return new Hardware(c, d, length, "peg", !thin,
+                thin ? text("a printed peg of %.1f mm snaps: cut it off and set a metal pin", d) : "", 1 / scale);
     }
 
     public String words() {
-        return text("%s %.2f \u2192 %.2f mm", found.hole() ? found.through() ? "through hole" : "socket" : "peg", found.diameterMm(), diameterMm);
+        return text("%s %.2f \u2192 %.2f mm", found.hole() ? found.through() ? "through hole" : "socket" : "peg", found.diameterMm(),
+                diameterMm);
     }
 
     private static String plain(double mm) {

@@ -9,7 +9,8 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Wearer;
 
 /**
- * Signed distance to a head on its way into a prop, mm, head coordinates, on a {@link #CELL_MM} grid: negative within. Without the neck (it bends), with hair pressed to a third and
+ * Signed distance to a head on its way into a prop, mm, head coordinates, on a {@link #CELL_MM} grid: negative within. Without the neck (it
+ * bends), with hair pressed to a third and
  * ears folded. Made once a wearer and good for every shell, scale and pose: it is the head that is closed and known, not the shell.
  */
 public final class HeadField {
@@ -35,7 +36,8 @@ public final class HeadField {
     static HeadField around(HeadForm form, Mesh skull, Progress progress) {
         var b = skull.bounds();
         var room = new Vec3(FAR_MM, FAR_MM, FAR_MM);
-        return new HeadField(form, DistanceGrid.ofClosed(Bvh.of(skull), new Bounds3(b.min().minus(room), b.max().plus(room)), CELL_MM, progress));
+        return new HeadField(form,
+                DistanceGrid.ofClosed(Bvh.of(skull), new Bounds3(b.min().minus(room), b.max().plus(room)), CELL_MM, progress));
     }
 
     HeadForm form() {

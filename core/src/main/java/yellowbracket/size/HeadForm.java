@@ -13,7 +13,8 @@ import yellowbracket.shop.Wearer;
 /**
  * A head as a closed surface over stacked ovals, shaped so that the tape measures taken on it give the wearer's own within 1 mm
  * (definitions of ISO 7250-1: circumference above the brows, length, breadth above the ears, height chin to crown). The oval's
- * exponent is solved for the circumference; nose and ears are added bumps. The level proportions are rounded means of adult heads. A scan takes the
+ * exponent is solved for the circumference; nose and ears are added bumps. The level proportions are rounded means of adult heads. A scan
+ * takes the
  * place of the ovals.
  */
 public final class HeadForm {
@@ -27,11 +28,14 @@ public final class HeadForm {
     private static final double NOSE_MM = 19;
     private static final double EAR_MM = 20;
 
-    /** Half breadth, front and back reach by level; columns: t, breadth (1 = half breadth, in the face of the face width), front, back (1 = half length). */
-    private static final double[][] LEVELS = {
-        {0.12, 1.00, 1.00, 1.00}, {0.04, 1.00, 0.965, 0.985}, {-0.04, 1.02, 0.93, 0.93}, {-0.10, 1.00, 0.955, 0.86},
-        {-0.20, 0.94, 0.985, 0.74}, {-0.30, 0.86, 0.985, 0.66}, {-0.40, 0.74, 0.965, 0.63}, {-0.47, 0.58, 0.92, 0.62},
-        {-0.505, 0.50, 0.78, 0.62}, {-0.56, 0.50, 0.42, 0.63}, {-0.62, 0.50, 0.36, 0.64}, {-0.85, 0.52, 0.34, 0.68}};
+    /**
+     * Half breadth, front and back reach by level; columns: t, breadth (1 = half breadth, in the face of the face width), front, back (1 =
+     * half length).
+     */
+    private static final double[][] LEVELS = {{0.12, 1.00, 1.00, 1.00}, {0.04, 1.00, 0.965, 0.985}, {-0.04, 1.02, 0.93, 0.93},
+            {-0.10, 1.00, 0.955, 0.86}, {-0.20, 0.94, 0.985, 0.74}, {-0.30, 0.86, 0.985, 0.66}, {-0.40, 0.74, 0.965, 0.63},
+            {-0.47, 0.58, 0.92, 0.62}, {-0.505, 0.50, 0.78, 0.62}, {-0.56, 0.50, 0.42, 0.63}, {-0.62, 0.50, 0.36, 0.64},
+            {-0.85, 0.52, 0.34, 0.68}};
 
     private final HeadMeasures.Filled measures;
     private final Mesh mesh;
@@ -78,13 +82,15 @@ public final class HeadForm {
     /** The scanned surface itself; of the measures only those that a scan does not hold are used (pupil distance). */
     public static HeadForm of(HeadScan scan, HeadMeasures head) {
         var f = head.filled();
-        return new HeadForm(new HeadMeasures.Filled(f.circumferenceMm(), f.lengthMm(), f.breadthMm(), scan.heightMm(), f.faceWidthMm(), f.neckMm(), f.pupilsMm(), head.pupilsMm().isPresent() ? List.of() : List.of("pupil distance")), 2, Optional.of(scan));
+        return new HeadForm(new HeadMeasures.Filled(f.circumferenceMm(), f.lengthMm(), f.breadthMm(), scan.heightMm(), f.faceWidthMm(),
+                f.neckMm(), f.pupilsMm(), head.pupilsMm().isPresent() ? List.of() : List.of("pupil distance")), 2, Optional.of(scan));
     }
 
     /** The measures a tape finds on this form, for a card that has none yet. */
     public HeadMeasures taped() {
         var t = tape();
-        return new HeadMeasures(round(t.circumferenceMm), round(t.lengthMm), round(t.breadthMm), Optional.of(round(t.heightMm)), Optional.empty(), Optional.empty(), Optional.empty());
+        return new HeadMeasures(round(t.circumferenceMm), round(t.lengthMm), round(t.breadthMm), Optional.of(round(t.heightMm)),
+                Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private static double round(double mm) {
@@ -103,13 +109,17 @@ public final class HeadForm {
         return measures;
     }
 
-    /** A value given at the samples, at a vertex of {@link #mesh}: between its row's neighbouring samples; NaN where there are none or both are NaN. */
+    /**
+     * A value given at the samples, at a vertex of {@link #mesh}: between its row's neighbouring samples; NaN where there are none or both
+     * are NaN.
+     */
     public double atVertex(int vertex, java.util.function.IntToDoubleFunction bySample) {
         if (vertex == mesh.vertexCount() - 1) return bySample.applyAsDouble(samples.size() - 1);
         int row = (vertex - 1) / COLUMNS, column = (vertex - 1) % COLUMNS;
         if (vertex == 0 || rowStart[row] < 0) return Double.NaN;
         int step = rowStep[row], left = column / step, right = (left + 1) % (COLUMNS / step);
-        double a = bySample.applyAsDouble(rowStart[row] + left), b = bySample.applyAsDouble(rowStart[row] + right), k = (double) (column % step) / step;
+        double a = bySample.applyAsDouble(rowStart[row] + left), b = bySample.applyAsDouble(rowStart[row] + right),
+                k = (double) (column % step) / step;
         if (Double.isNaN(a) || Double.isNaN(b)) return k == 0 || Double.isNaN(b) ? a : b;
         return a + (b - a) * k;
     }
@@ -124,7 +134,8 @@ public final class HeadForm {
     /** The zone of the sample nearest to a place, head coordinates. */
     Zone zoneNear(Vec3 p) {
         var best = samples.getFirst();
-        for (var s : samples) if (s.zone() != Zone.NECK && (best.zone() == Zone.NECK || s.point().distance(p) < best.point().distance(p))) best = s;
+        for (var s : samples)
+            if (s.zone() != Zone.NECK && (best.zone() == Zone.NECK || s.point().distance(p) < best.point().distance(p))) best = s;
         return best.zone();
     }
 
@@ -153,18 +164,17 @@ public final class HeadForm {
         double around = 0, front = -1e9, back = 1e9, wide = 0, top = -1e9;
         double z = BROW * measures.heightMm();
         var ring = new ArrayList<Vec3>();
-        for (int f = 0; f < mesh.triangleCount(); f++)
-            for (int k = 0; k < 3; k++) {
-                var a = mesh.corner(f, k);
-                var b = mesh.corner(f, (k + 1) % 3);
-                if (a.z() > z != b.z() > z) ring.add(a.plus(b.minus(a).times((z - a.z()) / (b.z() - a.z()))));
-                top = Math.max(top, a.z());
-                if (a.z() >= 0.06 * measures.heightMm()) {
-                    front = Math.max(front, a.y());
-                    back = Math.min(back, a.y());
-                    wide = Math.max(wide, Math.abs(a.x()));
-                }
+        for (int f = 0; f < mesh.triangleCount(); f++) for (int k = 0; k < 3; k++) {
+            var a = mesh.corner(f, k);
+            var b = mesh.corner(f, (k + 1) % 3);
+            if (a.z() > z != b.z() > z) ring.add(a.plus(b.minus(a).times((z - a.z()) / (b.z() - a.z()))));
+            top = Math.max(top, a.z());
+            if (a.z() >= 0.06 * measures.heightMm()) {
+                front = Math.max(front, a.y());
+                back = Math.min(back, a.y());
+                wide = Math.max(wide, Math.abs(a.x()));
             }
+        }
         ring.sort(java.util.Comparator.comparingDouble(p -> Math.atan2(p.y(), p.x())));
         for (int i = 0; i < ring.size(); i++) around += ring.get(i).distance(ring.get((i + 1) % ring.size()));
         return new Tape(around, front - back, 2 * wide, top - chinZ());
@@ -208,24 +218,27 @@ public final class HeadForm {
         return new Vec3(r * Math.cos(a), r * Math.sin(a), level(row) * measures.heightMm());
     }
 
-    /** The form without its neck, closed below the chin, each point moved along its normal: what has to pass a neck opening. @param moveMm outwards, by sample zone */
+    /**
+     * The form without its neck, closed below the chin, each point moved along its normal: what has to pass a neck opening. @param moveMm
+     * outwards, by sample zone
+     */
     Mesh skull(java.util.function.ToDoubleFunction<Zone> moveMm) {
         int low = 0;
         while (level(low) < SKULL_END) low++;
         var normal = vertexNormals();
         var b = new MeshBuilder(ROWS * COLUMNS, 2 * ROWS * COLUMNS);
         int foot = b.addVertex(0, 0, level(low) * measures.heightMm());
-        for (int r = low; r < ROWS; r++)
-            for (int s = 0; s < COLUMNS; s++) {
-                int v = 1 + r * COLUMNS + s;
-                b.addVertex(mesh.point(v).plus(normal[v].times(moveMm.applyAsDouble(Zone.at(mesh.point(v), level(r))))));
-            }
+        for (int r = low; r < ROWS; r++) for (int s = 0; s < COLUMNS; s++) {
+            int v = 1 + r * COLUMNS + s;
+            b.addVertex(mesh.point(v).plus(normal[v].times(moveMm.applyAsDouble(Zone.at(mesh.point(v), level(r))))));
+        }
         int rows = ROWS - low, top = 1 + (rows - 1) * COLUMNS;
         int crown = b.addVertex(mesh.point(mesh.vertexCount() - 1).plus(Vec3.Z.times(moveMm.applyAsDouble(Zone.CROWN))));
         for (int s = 0; s < COLUMNS; s++) {
             int t = (s + 1) % COLUMNS;
             b.addTriangle(foot, 1 + t, 1 + s);
-            for (int r = 0; r + 1 < rows; r++) b.addQuad(1 + r * COLUMNS + s, 1 + r * COLUMNS + t, 1 + (r + 1) * COLUMNS + t, 1 + (r + 1) * COLUMNS + s);
+            for (int r = 0; r + 1 < rows; r++)
+                b.addQuad(1 + r * COLUMNS + s, 1 + r * COLUMNS + t, 1 + (r + 1) * COLUMNS + t, 1 + (r + 1) * COLUMNS + s);
             b.addTriangle(top + s, top + t, crown);
         }
         return b.build();

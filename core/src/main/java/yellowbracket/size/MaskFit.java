@@ -12,18 +12,25 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Wearer;
 
 /**
- * A mask on a face: eyes behind its openings, moved back until it first touches, tilted so that its rim lies best. Read as depths along y on a grid of {@link #CELL_MM}, so that open and faulty masks are
- * read too. {@code pose}: the head in the scaled mask's coordinates. {@code rimTouching}: share of the rim within {@link #TOUCH_MM} of the skin; {@code rimGapMm}: the widest gap
- * along it, at {@code rimGapAt} (mask, real mm). {@code eyes} is missing where no pair of openings is found. {@code straps}: where the strap pulls, left and right edge, real mm.
+ * A mask on a face: eyes behind its openings, moved back until it first touches, tilted so that its rim lies best. Read as depths along y
+ * on a grid of {@link #CELL_MM}, so that open and faulty masks are
+ * read too. {@code pose}: the head in the scaled mask's coordinates. {@code rimTouching}: share of the rim within {@link #TOUCH_MM} of the
+ * skin; {@code rimGapMm}: the widest gap
+ * along it, at {@code rimGapAt} (mask, real mm). {@code eyes} is missing where no pair of openings is found. {@code straps}: where the
+ * strap pulls, left and right edge, real mm.
  */
-public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching, double rimGapMm, Vec3 rimGapAt, Optional<Eyes> eyes, Zone touchesAt, List<Vec3> straps, List<Fit.Finding> findings) {
+public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching, double rimGapMm, Vec3 rimGapAt, Optional<Eyes> eyes,
+        Zone touchesAt, List<Vec3> straps, List<Fit.Finding> findings) {
     static final double CELL_MM = 1.5;
     /** Soft tape or foam strip along the rim takes this up, mm. */
     public static final double TOUCH_MM = 4;
     /** A pupil should lie at least this far within its opening, mm. */
     private static final double WITHIN_MM = 6;
 
-    /** Openings for the eyes: distance of their middles, mm as printed, the narrower one's width and height, and how far each pupil lies beside the middle of its opening, outwards. */
+    /**
+     * Openings for the eyes: distance of their middles, mm as printed, the narrower one's width and height, and how far each pupil lies
+     * beside the middle of its opening, outwards.
+     */
     public record Eyes(double apartMm, double wideMm, double highMm, double offMm, double scaleThatFits) {
         /** How far within its opening a pupil lies, mm; below 0 beside it. */
         public double withinMm() {
@@ -88,7 +95,8 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
                     cells.add(at);
                     int c = at % columns, r = at / columns;
                     outside |= c == 0 || r == 0 || c == columns - 1 || r == rows - 1;
-                    for (int n : new int[] {c > 0 ? at - 1 : -1, c + 1 < columns ? at + 1 : -1, at - columns, at + columns < inner.length ? at + columns : -1}) {
+                    for (int n : new int[] {c > 0 ? at - 1 : -1, c + 1 < columns ? at + 1 : -1, at - columns,
+                            at + columns < inner.length ? at + columns : -1}) {
                         if (n < 0 || seen[n] || !Double.isNaN(inner[n])) continue;
                         seen[n] = true;
                         queue.add(n);
@@ -101,8 +109,8 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         }
 
         private void markRim(List<Integer> around) {
-            for (int at : around)
-                for (int n : new int[] {at - 1, at + 1, at - columns, at + columns}) if (n >= 0 && n < inner.length && !Double.isNaN(inner[n])) rim[n] = true;
+            for (int at : around) for (int n : new int[] {at - 1, at + 1, at - columns, at + columns})
+                if (n >= 0 && n < inner.length && !Double.isNaN(inner[n])) rim[n] = true;
         }
 
         private double[] hole(List<Integer> cells) {
@@ -122,7 +130,9 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         private Optional<double[][]> pair() {
             var left = holes.stream().filter(h -> h[1] < -8).findFirst();
             var right = holes.stream().filter(h -> h[1] > 8).findFirst();
-            if (left.isEmpty() || right.isEmpty() || Math.abs(left.get()[2] - right.get()[2]) > 15 || left.get()[0] > 2.5 * right.get()[0] || right.get()[0] > 2.5 * left.get()[0]) return Optional.empty();
+            if (left.isEmpty() || right.isEmpty() || Math.abs(left.get()[2] - right.get()[2]) > 15 || left.get()[0] > 2.5 * right.get()[0]
+                    || right.get()[0] > 2.5 * left.get()[0])
+                return Optional.empty();
             return Optional.of(new double[][] {left.get(), right.get()});
         }
 
@@ -135,7 +145,8 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
     public static MaskFit of(Wearer wearer, HeadForm form, Read mask, double scale) {
         var pair = mask.pair();
         double middle = (mask.z0 + 0.5 * mask.rows * CELL_MM) * scale;
-        var heights = pair.map(p -> List.of((p[0][2] + p[1][2]) / 2 * scale)).orElseGet(() -> java.util.stream.IntStream.rangeClosed(-5, 5).mapToObj(i -> middle + 4.0 * i).toList());
+        var heights = pair.map(p -> List.of((p[0][2] + p[1][2]) / 2 * scale))
+                .orElseGet(() -> java.util.stream.IntStream.rangeClosed(-5, 5).mapToObj(i -> middle + 4.0 * i).toList());
         MaskFit best = null;
         double least = Double.POSITIVE_INFINITY;
         for (double pitch = -14; pitch <= 14; pitch += 2) {
@@ -179,7 +190,8 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         for (int k = 0; k < gap.length; k++) {
             if (!mask.rim[k]) continue;
             n++;
-            double g = nearest.distance(mask.x(k) * scale, mask.inner[k] * scale - least, mask.z(k) * scale - eyesZ); // here: along the rim the skin may lie sideways
+            // here: along the rim the skin may lie sideways
+            double g = nearest.distance(mask.x(k) * scale, mask.inner[k] * scale - least, mask.z(k) * scale - eyesZ);
             sum += Math.min(g, 25);
             if (g <= TOUCH_MM) near++;
             if (g > widest) {
@@ -187,18 +199,21 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
                 at = k;
             }
         }
-        return n == 0 ? Optional.empty() : Optional.of(new Placed(new Pose(least, eyesZ, pitch), sum / n, (double) near / n, widest, at, touch));
+        return n == 0 ? Optional.empty()
+                : Optional.of(new Placed(new Pose(least, eyesZ, pitch), sum / n, (double) near / n, widest, at, touch));
     }
 
     private static MaskFit told(Wearer w, HeadForm form, Read mask, double scale, Placed p, Optional<double[][]> pair) {
         var eyes = pair.map(h -> {
             double apart = (h[1][1] - h[0][1]) * scale, pupils = form.measures().pupilsMm();
-            return new Eyes(apart, Math.min(h[0][3], h[1][3]) * scale, Math.min(h[0][4], h[1][4]) * scale, (pupils - apart) / 2, pupils / (h[1][1] - h[0][1]));
+            return new Eyes(apart, Math.min(h[0][3], h[1][3]) * scale, Math.min(h[0][4], h[1][4]) * scale, (pupils - apart) / 2,
+                    pupils / (h[1][1] - h[0][1]));
         });
         var gapAt = new Vec3(mask.x(p.widestAt), mask.inner[p.widestAt], mask.z(p.widestAt)).times(scale);
         var touch = new Vec3(mask.x(p.touchAt), mask.inner[p.touchAt], mask.z(p.touchAt)).times(scale);
         var zone = form.zoneNear(p.pose.inHead(touch));
-        return new MaskFit(w, scale, p.pose, p.touching, p.widest, gapAt, eyes, zone, straps(mask, scale, p.pose), findings(form, scale, p, eyes, zone, gapAt));
+        return new MaskFit(w, scale, p.pose, p.touching, p.widest, gapAt, eyes, zone, straps(mask, scale, p.pose),
+                findings(form, scale, p, eyes, zone, gapAt));
     }
 
     /** The outermost rim points within 15 mm of 10 mm above the eyes, where a strap over the ears pulls straight back. */
@@ -215,13 +230,22 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
 
     private static List<Fit.Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch, Vec3 gapAt) {
         var out = new ArrayList<Fit.Finding>();
-        if (eyes.isEmpty()) out.add(new Fit.Finding(Fit.Weight.NOTE, "no pair of eye openings found: the mask is held with its middle before the face", Double.NaN));
+        if (eyes.isEmpty()) out.add(new Fit.Finding(Fit.Weight.NOTE,
+                "no pair of eye openings found: the mask is held with its middle before the face", Double.NaN));
         eyes.ifPresent(e -> {
-            if (!e.wellPlaced()) out.add(new Fit.Finding(e.withinMm() < 0 ? Fit.Weight.STOP : Fit.Weight.CARE, text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own", e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)), e.scaleThatFits));
+            if (!e.wellPlaced()) out.add(new Fit.Finding(e.withinMm() < 0 ? Fit.Weight.STOP : Fit.Weight.CARE,
+                    text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own", e.apartMm,
+                            form.measures().pupilsMm(), Math.abs(e.offMm)),
+                    e.scaleThatFits));
         });
-        if (p.touching < 0.35) out.add(new Fit.Finding(Fit.Weight.CARE, text("only %.0f %% of the rim lies on the face: foam of up to %.0f mm along it, or it rocks", 100 * p.touching, Math.min(p.widest, 25)), Double.NaN));
-        if (touch == Zone.NOSE) out.add(new Fit.Finding(Fit.Weight.CARE, "it rests on the nose first: pad brow and cheeks until the nose is free", Double.NaN));
-        if (!form.measures().assumed().isEmpty()) out.add(new Fit.Finding(Fit.Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
+        if (p.touching < 0.35) out.add(new Fit.Finding(Fit.Weight.CARE,
+                text("only %.0f %% of the rim lies on the face: foam of up to %.0f mm along it, or it rocks", 100 * p.touching,
+                        Math.min(p.widest, 25)),
+                Double.NaN));
+        if (touch == Zone.NOSE)
+            out.add(new Fit.Finding(Fit.Weight.CARE, "it rests on the nose first: pad brow and cheeks until the nose is free", Double.NaN));
+        if (!form.measures().assumed().isEmpty())
+            out.add(new Fit.Finding(Fit.Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
         out.sort(java.util.Comparator.comparing(Fit.Finding::weight));
         return List.copyOf(out);
     }

@@ -38,8 +38,10 @@ final class PoseSearch {
     Pose run(Pose from) {
         double eyes = cavity.visorZ().orElse(Double.NaN) * scale;
         MultivariateFunction cost = v -> cost(new Pose(v[0], v[1], v[2]), eyes);
-        var best = new SimplexOptimizer(new SimpleValueChecker(1e-3, 1e-2)).optimize(new MaxEval(4 * EVALUATIONS), new ObjectiveFunction(stopAt(cost)), GoalType.MINIMIZE,
-                new InitialGuess(new double[] {from.forwardMm(), from.upMm(), from.pitchDeg()}), new NelderMeadSimplex(new double[] {6, 5, 4}));
+        var best = new SimplexOptimizer(new SimpleValueChecker(1e-3, 1e-2)).optimize(new MaxEval(4 * EVALUATIONS),
+                new ObjectiveFunction(stopAt(cost)), GoalType.MINIMIZE,
+                new InitialGuess(new double[] {from.forwardMm(), from.upMm(), from.pitchDeg()}),
+                new NelderMeadSimplex(new double[] {6, 5, 4}));
         var p = best.getPoint();
         return new Pose(p[0], p[1], p[2]);
     }

@@ -8,7 +8,10 @@ import java.util.function.DoubleFunction;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
-/** What would let a head pass that does not: a wider neck, a parting, or a larger scale, each the least that does. {@code spareMm}: the room the head then has on its way. */
+/**
+ * What would let a head pass that does not: a wider neck, a parting, or a larger scale, each the least that does. {@code spareMm}: the room
+ * the head then has on its way.
+ */
 public sealed interface Remedy {
     double spareMm();
 
@@ -55,7 +58,8 @@ public sealed interface Remedy {
         return List.copyOf(out);
     }
 
-    private static Optional<Remedy> widen(HeadField field, Cavity cavity, ShellPoints shell, double scale, Donning now, Pose worn, Progress progress) {
+    private static Optional<Remedy> widen(HeadField field, Cavity cavity, ShellPoints shell, double scale, Donning now, Pose worn,
+            Progress progress) {
         double full = Math.max(now.tightest().place().z() / scale + 6, cavity.rimZ() + 10), roof = cavity.roofZ();
         if (full > roof - 60) return Optional.empty();
         double none = Math.min(full + 55, roof - 20);
@@ -63,21 +67,25 @@ public sealed interface Remedy {
             var neck = new Reshape.Neck(mm, full, none, cavity.middleY());
             return Donning.of(field, shell.mapped(p -> Optional.of(neck.apply(p))), scale, worn, progress);
         };
-        return least(0, MOST_WIDENING_MM, 0.5, mm -> with.apply(mm).spareMm()).map(f -> new WidenNeck(new Reshape.Neck(f.at, full, none, cavity.middleY()), f.at * scale, f.spare));
+        return least(0, MOST_WIDENING_MM, 0.5, mm -> with.apply(mm).spareMm())
+                .map(f -> new WidenNeck(new Reshape.Neck(f.at, full, none, cavity.middleY()), f.at * scale, f.spare));
     }
 
-    private static Optional<Remedy> part(HeadField field, Cavity cavity, ShellPoints shell, double scale, Pose worn, boolean front, Progress progress) {
+    private static Optional<Remedy> part(HeadField field, Cavity cavity, ShellPoints shell, double scale, Pose worn, boolean front,
+            Progress progress) {
         double reach = 90 / scale, dir = front ? 1 : -1; // here: from the outermost plane inwards, the less comes off the better
         for (double off = reach; off >= -15 / scale; off -= 15 / scale) {
             double y = cavity.middleY() + dir * off;
-            var d = Donning.of(field, shell.mapped(p -> (p.y() - y) * dir > 0 ? Optional.<Vec3>empty() : Optional.of(p)), scale, worn, progress);
+            var d = Donning.of(field, shell.mapped(p -> (p.y() - y) * dir > 0 ? Optional.<Vec3>empty() : Optional.of(p)), scale, worn,
+                    progress);
             if (d.spareMm() >= ENOUGH_MM) return Optional.of(new Part(front, y, d.spareMm()));
         }
         return Optional.empty();
     }
 
     private static Optional<Remedy> larger(HeadField field, ShellPoints shell, double scale, Pose worn, Progress progress) {
-        return least(scale, 1.5 * scale, 0.004, s -> Donning.of(field, shell, s, worn.grown(s / scale), progress).spareMm()).map(f -> new Larger(Math.ceil(f.at * 500) / 500, f.spare));
+        return least(scale, 1.5 * scale, 0.004, s -> Donning.of(field, shell, s, worn.grown(s / scale), progress).spareMm())
+                .map(f -> new Larger(Math.ceil(f.at * 500) / 500, f.spare));
     }
 
     /** A value and the room it gives. */

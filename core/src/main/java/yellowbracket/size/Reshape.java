@@ -7,7 +7,8 @@ import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Changes of a model's proportions, made before it is scaled: one half in place of both, factors along x, y and z, and the neck opened. Lengths in model mm, unscaled. A wall moved by the
+ * Changes of a model's proportions, made before it is scaled: one half in place of both, factors along x, y and z, and the neck opened.
+ * Lengths in model mm, unscaled. A wall moved by the
  * neck keeps its thickness measured outwards; the move fades out smoothly, so that nothing above {@code noneAboveZ} changes.
  */
 public record Reshape(double wide, double deep, double tall, Optional<Neck> neck, Optional<Half> even) {
@@ -18,10 +19,14 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
     /** Which half stands for both; named as the wearer has them, right where x is above 0. */
     public enum Half { RIGHT, LEFT }
 
-    /** The rim and what is below {@code fullBelowZ} moved {@code mm} outwards from the upright axis at y = {@code middleY}, fading to nothing at {@code noneAboveZ}. */
+    /**
+     * The rim and what is below {@code fullBelowZ} moved {@code mm} outwards from the upright axis at y = {@code middleY}, fading to
+     * nothing at {@code noneAboveZ}.
+     */
     public record Neck(double mm, double fullBelowZ, double noneAboveZ, double middleY) {
         public Neck {
-            if (!(mm > -200 && mm < 200) || !(noneAboveZ > fullBelowZ)) throw new IllegalArgumentException("a neck is widened by less than 200 mm, over some height");
+            if (!(mm > -200 && mm < 200) || !(noneAboveZ > fullBelowZ))
+                throw new IllegalArgumentException("a neck is widened by less than 200 mm, over some height");
         }
 
         /** 1 below, 0 above, smooth between (3t2 - 2t3). */
@@ -40,7 +45,10 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
         }
     }
 
-    /** How much detail is pulled out of shape: longest over shortest stretch of a facet, less 1; most, and what 95 % of the surface stays below. */
+    /**
+     * How much detail is pulled out of shape: longest over shortest stretch of a facet, less 1; most, and what 95 % of the surface stays
+     * below.
+     */
     public record Distortion(double most, double usual, double[] byFacet) {
         public Distortion {
             byFacet = byFacet.clone();
@@ -52,7 +60,8 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
     }
 
     public Reshape {
-        for (double k : new double[] {wide, deep, tall}) if (!(k >= 0.2 && k <= 5)) throw new IllegalArgumentException("a model is stretched by 0.2 to 5, not " + k);
+        for (double k : new double[] {wide, deep, tall})
+            if (!(k >= 0.2 && k <= 5)) throw new IllegalArgumentException("a model is stretched by 0.2 to 5, not " + k);
     }
 
     public Reshape along(double x, double y, double z) {
@@ -69,7 +78,8 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
 
     /** The neck opened further than it is: by both together, as high up as either. */
     public Reshape widened(Neck more) {
-        return withNeck(Optional.of(neck.map(n -> new Neck(n.mm + more.mm, Math.max(n.fullBelowZ, more.fullBelowZ), Math.max(n.noneAboveZ, more.noneAboveZ), more.middleY)).orElse(more)));
+        return withNeck(Optional.of(neck.map(n -> new Neck(n.mm + more.mm, Math.max(n.fullBelowZ, more.fullBelowZ),
+                Math.max(n.noneAboveZ, more.noneAboveZ), more.middleY)).orElse(more)));
     }
 
     public boolean changesNothing() {
@@ -129,7 +139,8 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
         var pa = apply(a);
         var eu = apply(b).minus(pa).times(1 / u.norm());
         var gv = apply(c).minus(pa).minus(eu.times(e.dot(v))).times(1 / g.dot(v));
-        double p = eu.dot(eu), q = eu.dot(gv), r = gv.dot(gv), mean = (p + r) / 2, off = Math.sqrt(Math.max(0, (p - r) * (p - r) / 4 + q * q));
+        double p = eu.dot(eu), q = eu.dot(gv), r = gv.dot(gv), mean = (p + r) / 2,
+                off = Math.sqrt(Math.max(0, (p - r) * (p - r) / 4 + q * q));
         return mean - off <= 0 ? 0 : Math.sqrt((mean + off) / (mean - off)) - 1;
     }
 }

@@ -8,7 +8,8 @@ import java.util.function.Function;
 import yellowbracket.shop.Wearer;
 
 /**
- * How much room a wearer wants in each zone, mm: the craft's rule, hair and glasses, corrected by what test pieces told (the latest counts). {@code fitsAt}: the
+ * How much room a wearer wants in each zone, mm: the craft's rule, hair and glasses, corrected by what test pieces told (the latest
+ * counts). {@code fitsAt}: the
  * smallest scale at which a test piece fitted all round. Immutable.
  */
 public record Room(Wearer wearer, Map<Zone, Double> least, Map<Zone, Double> target, boolean corrected, OptionalDouble fitsAt) {

@@ -1,6 +1,8 @@
 package yellowbracket.size;
 
-/** Scales that come from something known instead of a head. Each throws IllegalArgumentException with what to do for lengths that are none. */
+/**
+ * Scales that come from something known instead of a head. Each throws IllegalArgumentException with what to do for lengths that are none.
+ */
 public final class ScaleReference {
     private ScaleReference() {}
 

@@ -7,8 +7,10 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The inner wall of a hollow as points about {@link #SPACING_MM} apart, model mm, in clusters of near ones: what can touch a head. A point counts when it is seen from one of a
- * few places on the upright axis or from below the rim, so that outer walls and brims do not. Faulty and open shells have their points like any other. Immutable.
+ * The inner wall of a hollow as points about {@link #SPACING_MM} apart, model mm, in clusters of near ones: what can touch a head. A point
+ * counts when it is seen from one of a
+ * few places on the upright axis or from below the rim, so that outer walls and brims do not. Faulty and open shells have their points like
+ * any other. Immutable.
  */
 final class ShellPoints {
     static final double SPACING_MM = 4;
@@ -35,7 +37,9 @@ final class ShellPoints {
         for (int i = 0; i < LOOKOUTS; i++) eyes[i] = new Vec3(0.4, cavity.middleY(), low + (high - low) * i / (LOOKOUTS - 1));
         int n = spread.length / 3;
         var seen = new boolean[n];
-        IntStream.range(0, n).parallel().forEach(i -> seen[i] = seen(cavity.index(), eyes, spread[3 * i], spread[3 * i + 1], spread[3 * i + 2]));
+        IntStream.range(0, n)
+                .parallel()
+                .forEach(i -> seen[i] = seen(cavity.index(), eyes, spread[3 * i], spread[3 * i + 1], spread[3 * i + 2]));
         var kept = new double[spread.length];
         int k = 0;
         for (int i = 0; i < n; i++) {
@@ -55,12 +59,11 @@ final class ShellPoints {
             var v = m.corner(f, 2).minus(a);
             double longest = Math.max(u.norm(), Math.max(v.norm(), u.minus(v).norm()));
             int parts = (int) Math.clamp(Math.ceil(longest / (0.7 * SPACING_MM)), 1, 400);
-            for (int i = 0; i <= parts; i++)
-                for (int j = 0; j <= parts - i; j++) {
-                    double s = (double) i / parts, t = (double) j / parts;
-                    var p = new double[] {a.x() + s * u.x() + t * v.x(), a.y() + s * u.y() + t * v.y(), a.z() + s * u.z() + t * v.z()};
-                    cells.putIfAbsent(cell(p[0], p[1], p[2], SPACING_MM), p);
-                }
+            for (int i = 0; i <= parts; i++) for (int j = 0; j <= parts - i; j++) {
+                double s = (double) i / parts, t = (double) j / parts;
+                var p = new double[] {a.x() + s * u.x() + t * v.x(), a.y() + s * u.y() + t * v.y(), a.z() + s * u.z() + t * v.z()};
+                cells.putIfAbsent(cell(p[0], p[1], p[2], SPACING_MM), p);
+            }
         }
         var out = new double[3 * cells.size()];
         int k = 0;
@@ -72,7 +75,8 @@ final class ShellPoints {
     }
 
     private static long cell(double x, double y, double z, double size) {
-        return ((long) Math.floor(x / size) + (1 << 20)) << 42 | ((long) Math.floor(y / size) + (1 << 20)) << 21 | (long) Math.floor(z / size) + (1 << 20);
+        return ((long) Math.floor(x / size) + (1 << 20)) << 42 | ((long) Math.floor(y / size) + (1 << 20)) << 21
+                | (long) Math.floor(z / size) + (1 << 20);
     }
 
     private static boolean seen(Bvh index, Vec3[] eyes, double x, double y, double z) {
@@ -107,7 +111,8 @@ final class ShellPoints {
 
     private static void ball(double[] xyz, int from, int to, double[] ball, int at) {
         for (int i = from; i < to; i++) for (int k = 0; k < 3; k++) ball[at + k] += xyz[3 * i + k] / (to - from);
-        for (int i = from; i < to; i++) ball[at + 3] = Math.max(ball[at + 3], Math.sqrt(square(xyz[3 * i] - ball[at]) + square(xyz[3 * i + 1] - ball[at + 1]) + square(xyz[3 * i + 2] - ball[at + 2])));
+        for (int i = from; i < to; i++) ball[at + 3] = Math.max(ball[at + 3],
+                Math.sqrt(square(xyz[3 * i] - ball[at]) + square(xyz[3 * i + 1] - ball[at + 1]) + square(xyz[3 * i + 2] - ball[at + 2])));
     }
 
     private static double square(double v) {

@@ -6,8 +6,10 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The least print that proves the fit: not a slice of the model but the inner wall itself, read along rays and given a wall of {@link #WALL_MM}, so that it is closed whatever the shell is like,
- * bridged over its openings, and free of brims and crests. In real mm, standing on the plate. {@code atZMm}: height of its middle over the prop's rim.
+ * The least print that proves the fit: not a slice of the model but the inner wall itself, read along rays and given a wall of {@link
+ * #WALL_MM}, so that it is closed whatever the shell is like,
+ * bridged over its openings, and free of brims and crests. In real mm, standing on the plate. {@code atZMm}: height of its middle over the
+ * prop's rim.
  */
 public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
     public static final double WALL_MM = 2.4;
@@ -36,13 +38,19 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
         var form = fit.clearance().form();
         return switch (kind) {
             case RING -> {
-                var tight = fit.clearance().zones().stream().filter(z -> z.zone() != Zone.NECK && z.zone() != Zone.CROWN).min(java.util.Comparator.comparingDouble(z -> z.minMm() - fit.room().leastMm(z.zone())))
+                var tight = fit.clearance()
+                        .zones()
+                        .stream()
+                        .filter(z -> z.zone() != Zone.NECK && z.zone() != Zone.CROWN)
+                        .min(java.util.Comparator.comparingDouble(z -> z.minMm() - fit.room().leastMm(z.zone())))
                         .orElseThrow(() -> new IllegalStateException("no wall is near the head: there is nothing to prove"));
                 yield ring(kind, cavity, s, fit.pose().place(tight.tightest()).z(), tight.zone());
             }
             case NECK -> {
-                double rim = cavity.rimZ() * s + HIGH_MM / 2; // here: where nothing on the way is tighter than when worn, the rim itself is what the head has to pass
-                yield donning.tightestWhenWorn() ? ring(kind, cavity, s, rim, Zone.NECK) : ring(kind, cavity, s, Math.max(donning.tightest().place().z(), rim), donning.tightest().zone());
+                // here: where nothing on the way is tighter than when worn, the rim itself is what the head has to pass
+                double rim = cavity.rimZ() * s + HIGH_MM / 2;
+                yield donning.tightestWhenWorn() ? ring(kind, cavity, s, rim, Zone.NECK)
+                        : ring(kind, cavity, s, Math.max(donning.tightest().place().z(), rim), donning.tightest().zone());
             }
             case PROFILE -> profile(cavity, s, fit.pose(), form);
         };
@@ -53,18 +61,19 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
         var radius = new double[rows][AROUND];
         for (int r = 0; r < rows; r++) {
             for (int a = 0; a < AROUND; a++) {
-                double angle = 2 * Math.PI * a / AROUND, t = cavity.index().firstDistance(0.05, cavity.middleY(), (z - HIGH_MM / 2 + HIGH_MM * r / (rows - 1)) / s, Math.cos(angle), Math.sin(angle), 0, 0) * s;
+                double angle = 2 * Math.PI * a / AROUND, t = cavity.index()
+                        .firstDistance(0.05, cavity.middleY(), (z - HIGH_MM / 2 + HIGH_MM * r / (rows - 1)) / s, Math.cos(angle),
+                                Math.sin(angle), 0, 0)
+                        * s;
                 radius[r][a] = t <= REACH_MM ? t : Double.NaN;
             }
         }
         bridge(radius, true);
         var b = new MeshBuilder(2 * rows * AROUND, 4 * rows * AROUND);
-        for (int r = 0; r < rows; r++)
-            for (int a = 0; a < AROUND; a++)
-                for (int side = 0; side < 2; side++) {
-                    double angle = 2 * Math.PI * a / AROUND, q = radius[r][a] + side * WALL_MM;
-                    b.addVertex(q * Math.cos(angle), q * Math.sin(angle), HIGH_MM * r / (rows - 1));
-                }
+        for (int r = 0; r < rows; r++) for (int a = 0; a < AROUND; a++) for (int side = 0; side < 2; side++) {
+            double angle = 2 * Math.PI * a / AROUND, q = radius[r][a] + side * WALL_MM;
+            b.addVertex(q * Math.cos(angle), q * Math.sin(angle), HIGH_MM * r / (rows - 1));
+        }
         for (int a = 0; a < AROUND; a++) {
             int n = (a + 1) % AROUND;
             for (int r = 0; r + 1 < rows; r++) {
@@ -83,7 +92,8 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
 
     /** A strip over the middle of the face, from above the brow to below the chin; printed lying on its side. */
     private static TestPiece profile(Cavity cavity, double s, Pose pose, HeadForm form) {
-        double top = pose.place(new Vec3(0, 0, 0.22 * form.measures().heightMm())).z(), low = Math.max(pose.place(new Vec3(0, 0, form.chinZ() - 4)).z(), cavity.rimZ() * s);
+        double top = pose.place(new Vec3(0, 0, 0.22 * form.measures().heightMm())).z(),
+                low = Math.max(pose.place(new Vec3(0, 0, form.chinZ() - 4)).z(), cavity.rimZ() * s);
         if (top - low < 40) throw new IllegalStateException("the prop does not reach from the brow to the chin");
         int rows = (int) Math.ceil((top - low) / 3) + 1;
         double y0 = cavity.middleY();
@@ -95,8 +105,10 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
         bridge(depth, false);
         var b = new MeshBuilder(4 * rows, 8 * rows);
         for (int r = 0; r < rows; r++) // z of the piece is x of the prop: it lies on its side
-            for (double[] c : new double[][] {{0, 0}, {WALL_MM, 0}, {WALL_MM, HIGH_MM}, {0, HIGH_MM}}) b.addVertex((top - low) * r / (rows - 1), depth[0][r] + c[0], c[1]);
-        for (int r = 0; r + 1 < rows; r++) for (int k = 0; k < 4; k++) b.addQuad(4 * r + k, 4 * r + (k + 1) % 4, 4 * r + 4 + (k + 1) % 4, 4 * r + 4 + k);
+            for (double[] c : new double[][] {{0, 0}, {WALL_MM, 0}, {WALL_MM, HIGH_MM}, {0, HIGH_MM}})
+                b.addVertex((top - low) * r / (rows - 1), depth[0][r] + c[0], c[1]);
+        for (int r = 0; r + 1 < rows; r++)
+            for (int k = 0; k < 4; k++) b.addQuad(4 * r + k, 4 * r + (k + 1) % 4, 4 * r + 4 + (k + 1) % 4, 4 * r + 4 + k);
         b.addQuad(3, 2, 1, 0);
         int end = 4 * (rows - 1);
         b.addQuad(end, end + 1, end + 2, end + 3);
@@ -108,7 +120,8 @@ public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
         for (var row : rows) {
             int n = row.length, known = 0;
             for (double v : row) if (!Double.isNaN(v)) known++;
-            if (known < n / 3) throw new IllegalStateException(String.format(Locale.ROOT, "only %d of %d readings meet a wall there: the shell is too open", known, n));
+            if (known < n / 3) throw new IllegalStateException(
+                    String.format(Locale.ROOT, "only %d of %d readings meet a wall there: the shell is too open", known, n));
             var filled = row.clone();
             for (int i = 0; i < n; i++) {
                 if (!Double.isNaN(row[i])) continue;

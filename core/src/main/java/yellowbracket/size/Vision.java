@@ -4,18 +4,23 @@ import java.util.stream.IntStream;
 import yellowbracket.mesh.Vec3;
 
 /**
- * What the wearer sees: rays from both eyes through the posed prop. Angles in degrees from straight ahead, found to 0.1; {@code openShare} of the usual field (60 up, 70 down,
- * 95 to each side) by solid angle, {@code bothShare} the part of what is open that both eyes see; {@code floorFromM}: the nearest floor seen ahead on level ground,
- * infinite if none; {@code eyesUpMm}: how much higher (or, below 0, lower) the eyes would have to be in the prop to see most, 0 when they are well placed.
+ * What the wearer sees: rays from both eyes through the posed prop. Angles in degrees from straight ahead, found to 0.1; {@code openShare}
+ * of the usual field (60 up, 70 down,
+ * 95 to each side) by solid angle, {@code bothShare} the part of what is open that both eyes see; {@code floorFromM}: the nearest floor
+ * seen ahead on level ground,
+ * infinite if none; {@code eyesUpMm}: how much higher (or, below 0, lower) the eyes would have to be in the prop to see most, 0 when they
+ * are well placed.
  */
-public record Vision(double leftDeg, double rightDeg, double upDeg, double downDeg, double floorFromM, double openShare, double bothShare, double eyesUpMm, Field field) {
+public record Vision(double leftDeg, double rightDeg, double upDeg, double downDeg, double floorFromM, double openShare, double bothShare,
+        double eyesUpMm, Field field) {
     private static final double SIDE = 95, UP = 60, DOWN = 70;
     /** Beyond this angle to the other side the nose stands in an eye's way. */
     private static final double NOSE_DEG = 60;
     private static final double MARCH_DEG = 1, FINE_DEG = 0.05;
 
     /**
-     * The view in angle coordinates: the angle from straight ahead is the distance from the middle, its direction the direction (equidistant azimuthal). Cells {@link #STEP_DEG} apart, rows from
+     * The view in angle coordinates: the angle from straight ahead is the distance from the middle, its direction the direction
+     * (equidistant azimuthal). Cells {@link #STEP_DEG} apart, rows from
      * the lowest, columns from the wearer's left.
      */
     public static final class Field {
@@ -64,15 +69,14 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
             for (int c = 0; c < Field.COLUMNS; c++) seen[r * Field.COLUMNS + c] = looker.inField(Field.u(c), Field.v(r));
         });
         double open = 0, both = 0, all = 0;
-        for (int r = 0; r < Field.ROWS; r++)
-            for (int c = 0; c < Field.COLUMNS; c++) {
-                int s = seen[r * Field.COLUMNS + c];
-                if (s == Field.BEYOND) continue;
-                double w = Field.weight(Field.u(c), Field.v(r));
-                all += w;
-                if (s != Field.BLOCKED) open += w;
-                if (s == Field.BOTH) both += w;
-            }
+        for (int r = 0; r < Field.ROWS; r++) for (int c = 0; c < Field.COLUMNS; c++) {
+            int s = seen[r * Field.COLUMNS + c];
+            if (s == Field.BEYOND) continue;
+            double w = Field.weight(Field.u(c), Field.v(r));
+            all += w;
+            if (s != Field.BLOCKED) open += w;
+            if (s == Field.BOTH) both += w;
+        }
         return measured(looker, eyeHeightMm, open / all, open == 0 ? 0 : both / open, eyesUp(form, cavity, scale, pose), new Field(seen));
     }
 
@@ -115,13 +119,15 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
         }
         if (best <= 1.15 * here + 3) return 0;
         double shift = 0;
-        for (int i = 0; i <= 20; i++) if (open[i] >= 0.97 * best && (shift == 0 || Math.abs(3 * (i - 10)) < Math.abs(shift))) shift = 3 * (i - 10);
+        for (int i = 0; i <= 20; i++)
+            if (open[i] >= 0.97 * best && (shift == 0 || Math.abs(3 * (i - 10)) < Math.abs(shift))) shift = 3 * (i - 10);
         return shift;
     }
 
     private static int middle(Looker look) {
         int n = 0;
-        for (double v = -28; v <= 28; v += 4) for (double u = -28; u <= 28; u += 7) if (u * u + v * v <= 800 && look.inField(u, v) != Field.BLOCKED) n++;
+        for (double v = -28; v <= 28; v += 4)
+            for (double u = -28; u <= 28; u += 7) if (u * u + v * v <= 800 && look.inField(u, v) != Field.BLOCKED) n++;
         return n;
     }
 
@@ -155,7 +161,8 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
 
         private byte by(Vec3 head, double azimuth) {
             var d = pose.direction(head);
-            boolean l = azimuth < NOSE_DEG && !cavity.index().blocked(left, d, 1), r = azimuth > -NOSE_DEG && !cavity.index().blocked(right, d, 1);
+            boolean l = azimuth < NOSE_DEG && !cavity.index().blocked(left, d, 1),
+                    r = azimuth > -NOSE_DEG && !cavity.index().blocked(right, d, 1);
             return (byte) ((l ? Field.LEFT : 0) + (r ? Field.RIGHT : 0));
         }
     }

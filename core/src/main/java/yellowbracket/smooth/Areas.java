@@ -7,10 +7,12 @@ import yellowbracket.print.Cusp;
 import yellowbracket.print.SectionPrint;
 
 /**
- * The show side by depth of its layer lines and by shape, mm2. Shape from the sharpest bend of a facet: flat above {@link #FLAT_MM} radius, tight
+ * The show side by depth of its layer lines and by shape, mm2. Shape from the sharpest bend of a facet: flat above {@link #FLAT_MM} radius,
+ * tight
  * below {@link #TIGHT_MM}. Measured on equal-area samples.
  */
-public record Areas(double fineMm2, double middleMm2, double coarseMm2, double flatMm2, double curvedMm2, double tightMm2, double valley50Um, double valley90Um) {
+public record Areas(double fineMm2, double middleMm2, double coarseMm2, double flatMm2, double curvedMm2, double tightMm2,
+        double valley50Um, double valley90Um) {
     public static final double FINE_UM = 50;
     public static final double COARSE_UM = 110;
     private static final double FLAT_MM = 120;

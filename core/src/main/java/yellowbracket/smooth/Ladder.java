@@ -10,8 +10,10 @@ import yellowbracket.shop.Coating;
 import yellowbracket.shop.Grit;
 
 /**
- * The cheapest sequence of films and sandings from layer lines of a given depth to a finish: shortest path (Dijkstra) over states (valley depth,
- * scratch depth, fresh film or sanded). A film fills valleys and scratches by its thickness less shrinkage and must be sanded before the next unlike
+ * The cheapest sequence of films and sandings from layer lines of a given depth to a finish: shortest path (Dijkstra) over states (valley
+ * depth,
+ * scratch depth, fresh film or sanded). A film fills valleys and scratches by its thickness less shrinkage and must be sanded before the
+ * next unlike
  * film; a sanding takes a share of its grain off the peaks and leaves its own scratches, provided it takes off those of the step before.
  * Costs are per square decimetre, so the path does not depend on the size of the prop.
  */
@@ -24,10 +26,12 @@ public final class Ladder {
     }
 
     /**
-     * One step. {@code minPerDm2} work, {@code waitH} until the next, {@code costPerDm2}; valley and scratch left after it, micrometres; {@code passes}
+     * One step. {@code minPerDm2} work, {@code waitH} until the next, {@code costPerDm2}; valley and scratch left after it, micrometres;
+     * {@code passes}
      * of sanding or coats of film; {@code stop}: how one sees that it is enough.
      */
-    public record Step(Kind kind, String what, String product, double minPerDm2, double waitH, double costPerDm2, double valleyUm, double scratchUm, int passes, String stop) {}
+    public record Step(Kind kind, String what, String product, double minPerDm2, double waitH, double costPerDm2, double valleyUm,
+            double scratchUm, int passes, String stop) {}
 
     /** What a step does. */
     public enum Kind { FILM, SAND, PRIME }
@@ -92,14 +96,16 @@ public final class Ladder {
             if (++visited > BUDGET) break;
             for (var step : steps(node.state)) {
                 var next = new State(cell(step.valleyUm), cell(step.scratchUm), step.kind != Kind.SAND);
-                double cost = node.cost + weights.workMin * step.minPerDm2 + weights.waitH * step.waitH + weights.money * step.costPerDm2 + 0.01;
+                double cost = node.cost + weights.workMin * step.minPerDm2 + weights.waitH * step.waitH + weights.money * step.costPerDm2
+                        + 0.01;
                 if (cost >= best.getOrDefault(next, Double.POSITIVE_INFINITY)) continue;
                 best.put(next, cost);
                 came.put(next, new Came(node.state, step));
                 queue.add(new Node(next, cost));
             }
         }
-        return new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label() + " from " + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height");
+        return new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label() + " from "
+                + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height");
     }
 
     private static boolean reached(State s, Finish f) {
@@ -138,8 +144,10 @@ public final class Ladder {
         double wait = (coats - 1) * film.recoatFromH() + film.sandableH();
         double cost = coats * film.cost() / (100 * film.m2PerContainer());
         double left = Math.max(film.sprayed() ? 0 : 3, valley - levels), marks = Math.max(texture(film), scratch - levels);
-        String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing" : "the lines are drowned, not buried under runs";
-        return new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(), work, wait, cost, left, marks, coats, stop);
+        String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing"
+                : "the lines are drowned, not buried under runs";
+        return new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(),
+                work, wait, cost, left, marks, coats, stop);
     }
 
     /** How much more of a film settles in a valley than on a peak: a knife fills, a brush flows, spray follows the lines. */
@@ -163,8 +171,8 @@ public final class Ladder {
         boolean wet = grit.p() >= 400;
         String stop = fresh ? "sand nearly all away: the guide coat is gone but for the lows" : "an even, dull scratch all over";
         double sheets = passes / shop.sheetDm2();
-        return java.util.Optional.of(new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), passes * sandMinutes, 0, sheets * shop.sheetCost(),
-                Math.max(0, valley - gone), Math.max(after, scratch - passes * takes), passes, stop));
+        return java.util.Optional.of(new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), passes * sandMinutes, 0,
+                sheets * shop.sheetCost(), Math.max(0, valley - gone), Math.max(after, scratch - passes * takes), passes, stop));
     }
 
     private static Outcome found(State start, State end, Map<State, Came> came) {

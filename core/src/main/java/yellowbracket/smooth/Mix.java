@@ -3,10 +3,12 @@ package yellowbracket.smooth;
 import yellowbracket.shop.Coating;
 
 /**
- * A two-part mass in batches. Hardener share: the label's nominal at 20 C, more when cold, within half to one and a half times of it; pot life
+ * A two-part mass in batches. Hardener share: the label's nominal at 20 C, more when cold, within half to one and a half times of it; pot
+ * life
  * halves for each 10 C; a batch is what can be spread in it.
  */
-public record Mix(String product, double gramsTotal, int batches, double gramsEach, double hardenerEachG, double hardenerShare, double potLifeMin) {
+public record Mix(String product, double gramsTotal, int batches, double gramsEach, double hardenerEachG, double hardenerShare,
+        double potLifeMin) {
 
     /** @param thicknessMm mean film, waste included by 15 % */
     public static Mix of(Coating c, double areaDm2, double thicknessMm, double celsius, double spreadMinPerDm2) {

@@ -7,11 +7,12 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 
 /**
- * The ladder for this prop with hours and amounts. {@code seamDm2}: bands of filler along the show side of the seams, done before the ladder.
+ * The ladder for this prop with hours and amounts. {@code seamDm2}: bands of filler along the show side of the seams, done before the
+ * ladder.
  * Sanding minutes are the mix of flat, curved and tight on this prop.
  */
-public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> work, double seamDm2, Optional<Mix> seamFiller, double hours, double waitH,
-                         double cost, int sheets, double cans, double budgetUm, double takenUm, List<String> findings) {
+public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> work, double seamDm2, Optional<Mix> seamFiller, double hours,
+        double waitH, double cost, int sheets, double cans, double budgetUm, double takenUm, List<String> findings) {
     /** One step on the whole show side. */
     public record Work(Ladder.Step step, double areaDm2, double hours, String amount) {}
 
@@ -23,15 +24,18 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
      * @param showSeamMm length of seam on the show side
      * @param wallMm printed wall that may be sanded into
      */
-    public static SmoothPlan of(Areas areas, double showSeamMm, Finish finish, School school, Ladder.Weights weights, double celsius, double wallMm, Catalogue shop) {
+    public static SmoothPlan of(Areas areas, double showSeamMm, Finish finish, School school, Ladder.Weights weights, double celsius,
+            double wallMm, Catalogue shop) {
         double dm2 = areas.totalDm2();
         var outcome = Ladder.find(areas.valley90Um(), finish, school, weights, shop, sandMinutes(areas, shop));
         double band = showSeamMm * SEAM_BAND_MM / 1e4;
         var filler = shop.coating("two-part polyester filler");
-        var mix = band > 0 ? Optional.of(Mix.of(filler, band, SEAM_FILL_MM, celsius, shop.minutes("spread filler"))) : Optional.<Mix>empty();
+        var mix = band > 0 ? Optional.of(Mix.of(filler, band, SEAM_FILL_MM, celsius, shop.minutes("spread filler")))
+                : Optional.<Mix>empty();
         double seamH = band * (shop.minutes("spread filler") + 3 * shop.minutes("sand curved")) / 60;
         return switch (outcome) {
-            case Ladder.Outcome.OutOfReach no -> new SmoothPlan(areas, school, finish, List.of(), band, mix, seamH, filler.sandableH(), 0, 0, 0, wallMm * 1000, 0, List.of(no.why()));
+            case Ladder.Outcome.OutOfReach no -> new SmoothPlan(areas, school, finish, List.of(), band, mix, seamH, filler.sandableH(), 0,
+                    0, 0, wallMm * 1000, 0, List.of(no.why()));
             case Ladder.Outcome.Found found -> {
                 var work = new ArrayList<Work>();
                 double cans = 0, taken = 0, sheets = 0;
@@ -43,11 +47,16 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
                     sheets += paper;
                     work.add(new Work(s, dm2, s.minPerDm2() * dm2 / 60, amount(s, can, paper, shop, dm2, celsius)));
                 }
-                double filled = work.stream().filter(w -> w.step.kind() != Ladder.Kind.SAND).mapToDouble(w -> shop.coating(w.step.product()).filmUm() * w.step.passes()).sum();
+                double filled = work.stream()
+                        .filter(w -> w.step.kind() != Ladder.Kind.SAND)
+                        .mapToDouble(w -> shop.coating(w.step.product()).filmUm() * w.step.passes())
+                        .sum();
                 var findings = new ArrayList<String>();
-                if (taken > wallMm * 1000 + filled - 300) findings.add("sanding takes more than walls and films hold: print one wall more or fill instead");
-                yield new SmoothPlan(areas, school, finish, List.copyOf(work), band, mix, seamH + found.minutesPerDm2() * dm2 / 60, found.waitH() + (band > 0 ? filler.sandableH() : 0),
-                        found.costPerDm2() * dm2, (int) Math.ceil(sheets), cans, wallMm * 1000 + filled, taken, List.copyOf(findings));
+                if (taken > wallMm * 1000 + filled - 300)
+                    findings.add("sanding takes more than walls and films hold: print one wall more or fill instead");
+                yield new SmoothPlan(areas, school, finish, List.copyOf(work), band, mix, seamH + found.minutesPerDm2() * dm2 / 60,
+                        found.waitH() + (band > 0 ? filler.sandableH() : 0), found.costPerDm2() * dm2, (int) Math.ceil(sheets), cans,
+                        wallMm * 1000 + filled, taken, List.copyOf(findings));
             }
         };
     }
@@ -56,7 +65,8 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
     static double sandMinutes(Areas a, Catalogue shop) {
         double all = a.flatMm2() + a.curvedMm2() + a.tightMm2();
         if (all == 0) return shop.minutes("sand curved");
-        return (a.flatMm2() * shop.minutes("sand flat") + a.curvedMm2() * shop.minutes("sand curved") + a.tightMm2() * shop.minutes("sand tight")) / all;
+        return (a.flatMm2() * shop.minutes("sand flat") + a.curvedMm2() * shop.minutes("sand curved")
+                + a.tightMm2() * shop.minutes("sand tight")) / all;
     }
 
     private static double grain(Catalogue shop, String name) {

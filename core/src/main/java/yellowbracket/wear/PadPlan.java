@@ -7,7 +7,10 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Zone;
 
-/** One wearer's set of foam pads, from the clearance left where pads go. Foam is taken a little thicker than the gap, to be pressed by about 30 %. */
+/**
+ * One wearer's set of foam pads, from the clearance left where pads go. Foam is taken a little thicker than the gap, to be pressed by about
+ * 30 %.
+ */
 public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
     /** Foam in a zone: stock layers, mm, and what is left of them when worn. {@code count}: pieces (temples are two). */
     public record Pad(Zone zone, double gapMm, List<Double> layersMm, double pressedShare, int count) {
@@ -35,7 +38,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
             double pressed = sum > 0 ? 1 - gap / sum : 0;
             pads.add(new Pad(z.zone(), gap, layers, pressed, z.zone() == Zone.TEMPLES ? 2 : 1));
             if (gap < THINNEST_GAP_MM) findings.add(z.zone().label() + ": no room for a pad");
-            else if (sum > 45) findings.add(String.format(Locale.ROOT, "%s: %.0f mm of foam is soft to stand on: hang a headband cradle instead", z.zone().label(), sum));
+            else if (sum > 45) findings.add(String.format(Locale.ROOT,
+                    "%s: %.0f mm of foam is soft to stand on: hang a headband cradle instead", z.zone().label(), sum));
         }
         return new PadPlan(wearer, List.copyOf(pads), List.copyOf(findings));
     }
@@ -51,12 +55,11 @@ public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
                 best = List.of(a);
             }
         }
-        for (double a : stockMm)
-            for (double b : stockMm)
-                if (a >= b && Math.abs(a + b - wanted) < off - 1.5) { // a second layer must be worth its glue
-                    off = Math.abs(a + b - wanted);
-                    best = List.of(a, b);
-                }
+        // a second layer must be worth its glue
+        for (double a : stockMm) for (double b : stockMm) if (a >= b && Math.abs(a + b - wanted) < off - 1.5) {
+            off = Math.abs(a + b - wanted);
+            best = List.of(a, b);
+        }
         return best;
     }
 }

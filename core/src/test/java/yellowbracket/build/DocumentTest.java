@@ -45,9 +45,26 @@ class DocumentTest {
 
     static Build build() {
         var shop = Catalogue.builtIn();
-        var prop = new Prop("helm", "helm", MESH.contentHash(), yellowbracket.intake.Intake.AS_IT_IS, new yellowbracket.size.Reshape(1.02, 1, 1, java.util.Optional.of(new yellowbracket.size.Reshape.Neck(3, -60, 0, 0)), java.util.Optional.of(yellowbracket.size.Reshape.Half.LEFT)), 1.1, List.of("Ada"), CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE), yellowbracket.cut.Registration.FITTING.with("A|B", yellowbracket.cut.RegistrationKind.MAGNETS).withSpot("B|C", new yellowbracket.cut.Registration.Spot(yellowbracket.cut.RegistrationKind.PINS, new yellowbracket.mesh.Vec3(1, 2, 3), 4)), shop.profile("usual"), Map.of("A", new yellowbracket.print.SectionWish(java.util.Optional.of(yellowbracket.mesh.Turn.quarter(1)), java.util.Optional.of(shop.profile("resin, fine")), java.util.Optional.of("mid bed"))), Map.of("A|B", "epoxy slow"), Finish.SATIN, School.FILL_SAND_PRIME,
-                Prop.Hurry.LEAST_WORK, List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))), new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())), "matt clear");
-        return Build.empty(NOW, ShopFile.fresh()).with(prop).with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700)).with(Entry.parse(NOW, "done size:helm 0.5 h #a").orElseThrow());
+        var prop = new Prop("helm", "helm", MESH.contentHash(), yellowbracket.intake.Intake.AS_IT_IS,
+                new yellowbracket.size.Reshape(1.02, 1, 1, java.util.Optional.of(new yellowbracket.size.Reshape.Neck(3, -60, 0, 0)),
+                        java.util.Optional.of(yellowbracket.size.Reshape.Half.LEFT)),
+                1.1, List.of("Ada"), CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE),
+                yellowbracket.cut.Registration.FITTING.with("A|B", yellowbracket.cut.RegistrationKind.MAGNETS)
+                        .withSpot("B|C",
+                                new yellowbracket.cut.Registration.Spot(
+                                        yellowbracket.cut.RegistrationKind.PINS, new yellowbracket.mesh.Vec3(1, 2, 3), 4)),
+                shop.profile("usual"),
+                Map.of("A",
+                        new yellowbracket.print.SectionWish(java.util.Optional.of(yellowbracket.mesh.Turn.quarter(1)),
+                                java.util.Optional.of(shop.profile("resin, fine")), java.util.Optional.of("mid bed"))),
+                Map.of("A|B", "epoxy slow"), Finish.SATIN, School.FILL_SAND_PRIME, Prop.Hurry.LEAST_WORK,
+                List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))),
+                        new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())),
+                "matt clear");
+        return Build.empty(NOW, ShopFile.fresh())
+                .with(prop)
+                .with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700))
+                .with(Entry.parse(NOW, "done size:helm 0.5 h #a").orElseThrow());
     }
 
     static Meshes meshes() {
@@ -69,24 +86,29 @@ class DocumentTest {
         var file = dir.resolve("a.bracket");
         BuildFile.write(file, build(), meshes());
         BuildFile.write(file, build().withName("second"), meshes());
-        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(dir.resolve("a.bracket~"), Progress.NONE)).build().name()).isEqualTo("new build");
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(dir.resolve("a.bracket~"), Progress.NONE)).build().name())
+                .isEqualTo("new build");
         assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build().name()).isEqualTo("second");
     }
 
     @Test
     void aScannedHeadIsKeptWithItsWearer() throws Exception {
-        var scan = new yellowbracket.shop.HeadScan(222.4, java.util.Collections.nCopies(yellowbracket.shop.HeadScan.ROWS * yellowbracket.shop.HeadScan.COLUMNS, 81.5));
+        var scan = new yellowbracket.shop.HeadScan(222.4,
+                java.util.Collections.nCopies(yellowbracket.shop.HeadScan.ROWS * yellowbracket.shop.HeadScan.COLUMNS, 81.5));
         var b = build().with(build().wearers().getFirst().scanned(scan, HeadMeasures.of(575, 195, 153)));
         assertThat(BuildJson.read(BuildJson.write(b))).isEqualTo(b);
         assertThat(ShopFile.fresh().withWearer(b.wearers().getFirst()).wearers().getFirst().scan()).contains(scan);
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new yellowbracket.shop.HeadScan(222, List.of(1.0))).hasMessageContaining("3840 radii");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new yellowbracket.shop.HeadScan(222, List.of(1.0)))
+                .hasMessageContaining("3840 radii");
     }
 
     @Test
     void buildJsonIsAsItsSchemaSays() throws Exception {
-        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
         assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build())))).isEmpty();
-        assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\"")))).isNotEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\""))))
+                .isNotEmpty();
     }
 
     private static String refused(Path dir, byte[] content) throws IOException {
@@ -110,10 +132,14 @@ class DocumentTest {
         assertThat(refused(dir, new byte[0])).contains("empty");
         assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
         assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"schema\" : 5", "\"schema\" : 7")))).contains("newer version (schema 7", "update the program, nothing was changed");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3")))).contains("\"mood\"", "update the program");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : -1")))).contains("impossible value", "scale must lie");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"x\"")))).contains("damaged at props[0].scale");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"schema\" : 5", "\"schema\" : 7"))))
+                .contains("newer version (schema 7", "update the program, nothing was changed");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3"))))
+                .contains("\"mood\"", "update the program");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : -1"))))
+                .contains("impossible value", "scale must lie");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(build()).replace("\"scale\" : 1.1", "\"scale\" : \"x\""))))
+                .contains("damaged at props[0].scale");
         assertThat(refused(dir, zip("build.json", "{}"))).contains("not a Yellow Bracket build");
         assertThat(refused(dir, zip("build.json", BuildJson.write(build())))).contains("mesh is missing");
         assertThat(BuildFile.read(dir.resolve("none.bracket"), Progress.NONE)).isInstanceOf(BuildFile.Outcome.Refused.class);
@@ -136,7 +162,10 @@ class DocumentTest {
     void killedWhileSavingLeavesAWholeFile(long afterMs, @TempDir Path dir) throws Exception {
         var file = dir.resolve("a.bracket");
         BuildFile.write(file, build(), meshes());
-        var child = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"), SaveForever.class.getName(), file.toString()).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        var child = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
+                System.getProperty("java.class.path"), SaveForever.class.getName(), file.toString()).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
         Thread.sleep(afterMs);
         child.destroyForcibly().waitFor();
         var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
@@ -148,7 +177,7 @@ class DocumentTest {
         private SaveForever() {}
 
         public static void main(String[] args) throws IOException {
-            for (int i = 0; ; i++) BuildFile.write(Path.of(args[0]), build().withName("version " + i), meshes());
+            for (int i = 0;; i++) BuildFile.write(Path.of(args[0]), build().withName("version " + i), meshes());
         }
     }
 
@@ -180,7 +209,8 @@ class DocumentTest {
         assertThat(h.undoName()).contains("scale to 130.0 %");
         assertThat(h.undo().after(Edit.scale("helm", 2)).redoName()).isEmpty();
         assertThat(h.after(Edit.scale("helm", 1.3)).steps()).as("an edit that changes nothing is no step").hasSize(3);
-        assertThat(h.now().prop("helm").orElseThrow().cuts()).isSameAs(build().prop("helm").isPresent() ? h.steps().getFirst().build().prop("helm").orElseThrow().cuts() : null);
+        assertThat(h.now().prop("helm").orElseThrow().cuts())
+                .isSameAs(build().prop("helm").isPresent() ? h.steps().getFirst().build().prop("helm").orElseThrow().cuts() : null);
     }
 
     @Test
@@ -202,7 +232,8 @@ class DocumentTest {
     void theShopFileKeepsItsSelf(@TempDir Path dir) throws Exception {
         var file = dir.resolve("shop.json");
         assertThat(ShopFile.read(file)).isEqualTo(ShopFile.fresh());
-        var shop = new ShopFile(ShopFile.SCHEMA, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), List.of(), Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(build().wearers().getFirst());
+        var shop = new ShopFile(ShopFile.SCHEMA, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), List.of(),
+                Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(build().wearers().getFirst());
         shop.write(file);
         assertThat(ShopFile.read(file)).isEqualTo(shop);
         Files.writeString(file, "{ nonsense");
@@ -241,7 +272,9 @@ class DocumentTest {
     void aShopOfTheSchemaBeforeIsReadAndANewerOneIsLeftAlone(@TempDir Path dir) throws Exception {
         var file = dir.resolve("shop.json");
         Files.writeString(file, """
-                {"schema": 1, "printers": [{"name": "mine", "bedX": 200, "bedY": 200, "bedZ": 200, "marginMm": 5, "nozzleMm": 0.4, "speedMmS": 80, "hoursFactor": 1.1, "failuresPerHour": 0.002, "costPerHour": 0.1}],
+                {"schema": 1, "printers": [{"name": "mine", "bedX": 200, "bedY": 200, "bedZ": 200,
+                  "marginMm": 5, "nozzleMm": 0.4, "speedMmS": 80, "hoursFactor": 1.1, "failuresPerHour": 0.002,
+                  "costPerHour": 0.1}],
                  "wearers": [], "stock": [{"name": "PLA filament", "amount": 300, "unit": "g"}], "learned": {}}""");
         var shop = ShopFile.read(file);
         assertThat(shop.printers()).singleElement().satisfies(p -> {
@@ -252,7 +285,12 @@ class DocumentTest {
         });
         assertThat(shop.spools()).isEmpty();
         assertThat(shop.stock()).hasSize(1);
-        var kept = new ShopFile(ShopFile.SCHEMA, List.of(shop.printers().getFirst().withQuiet(java.util.Optional.of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(22, 0), java.time.LocalTime.of(7, 0))))), List.of(), List.of(), List.of(new yellowbracket.shop.Spool("grey", "PLA", 500, 210, "mine")), Map.of());
+        var kept = new ShopFile(ShopFile.SCHEMA,
+                List.of(shop.printers()
+                        .getFirst()
+                        .withQuiet(java.util.Optional
+                                .of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(22, 0), java.time.LocalTime.of(7, 0))))),
+                List.of(), List.of(), List.of(new yellowbracket.shop.Spool("grey", "PLA", 500, 210, "mine")), Map.of());
         kept.write(file);
         assertThat(ShopFile.read(file)).isEqualTo(kept);
         assertThat(ShopFile.fresh().withMachines(kept.printers(), kept.spools()).printers()).isEqualTo(kept.printers());

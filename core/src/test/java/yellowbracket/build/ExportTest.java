@@ -46,11 +46,16 @@ class ExportTest {
     @BeforeAll
     static void derive() {
         var shop = Catalogue.builtIn();
-        var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Intake.AS_IT_IS, List.of(), shop).withRegistration(yellowbracket.cut.Registration.PLAIN).withCuts(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE));
+        var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Intake.AS_IT_IS, List.of(), shop)
+                .withRegistration(yellowbracket.cut.Registration.PLAIN)
+                .withCuts(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE));
         var empty = Build.empty(NOW.minusDays(3), ShopFile.fresh());
-        var log = List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large").orElseThrow(), Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle").orElseThrow());
-        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, List.of(), List.of(), yellowbracket.print.QueueWish.NONE, log, Map.of());
-        derived = Workings.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+        var log = List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large").orElseThrow(),
+                Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle").orElseThrow());
+        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(),
+                empty.hours(), 20, 3, List.of(), List.of(), yellowbracket.print.QueueWish.NONE, log, Map.of());
+        derived = Workings.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3),
+                Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 
     private static List<Map<String, String>> rows(Path csv) throws IOException {
@@ -60,13 +65,15 @@ class ExportTest {
     }
 
     private static SectionFiles beam() {
-        return new SectionFiles("beam", 1, derived.require(Node.REGISTERED, "beam"), java.util.Optional.of(derived.require(Node.PRINTS, "beam")));
+        return new SectionFiles("beam", 1, derived.require(Node.REGISTERED, "beam"),
+                java.util.Optional.of(derived.require(Node.PRINTS, "beam")));
     }
 
     @Test
     void sectionsStandOnTheBedAndAddUp() throws Exception {
         var files = beam().write(dir.resolve("out")).all();
-        assertThat(files).extracting(f -> f.getFileName().toString()).containsExactly("section-A.stl", "section-B.stl", "all-sections.3mf", "cut-list.csv", "section-map.pdf");
+        assertThat(files).extracting(f -> f.getFileName().toString())
+                .containsExactly("section-A.stl", "section-B.stl", "all-sections.3mf", "cut-list.csv", "section-map.pdf");
         double volume = 0;
         for (var f : files.subList(0, 2)) {
             var m = ((MeshFile.Read) MeshFile.read(f, Progress.NONE)).mesh();
@@ -117,7 +124,8 @@ class ExportTest {
 
     @Test
     void sheetsAndBookAreReadable() throws Exception {
-        for (var file : List.of(Export.sheets(build, derived, dir.resolve("sheets.pdf")), Export.book(build, derived, dir.resolve("book.pdf")))) {
+        for (var file : List.of(Export.sheets(build, derived, dir.resolve("sheets.pdf")),
+                Export.book(build, derived, dir.resolve("book.pdf")))) {
             try (var pdf = Loader.loadPDF(file.toFile())) {
                 assertThat(pdf.getNumberOfPages()).isPositive();
                 var text = new PDFTextStripper().getText(pdf);

@@ -33,18 +33,23 @@ import yellowbracket.shop.Rate;
 /** A small build derived end to end: tasks in the craft's order, needs against stock, and what the intake changes downstream. */
 class PlanOfTheBuildTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
-    private static final Mesh CRATE = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(120, 80, 90)), Shapes.sphere(6, 12).moved(new Vec3(60, 40, 100))));
+    private static final Mesh CRATE = Mesh
+            .union(List.of(Shapes.box(Vec3.ZERO, new Vec3(120, 80, 90)), Shapes.sphere(6, 12).moved(new Vec3(60, 40, 100))));
     private static Derived derived;
 
     private static Build build(Intake intake, List<StockItem> stock, Map<String, Rate> rates, List<Entry> log) {
         var shop = Catalogue.builtIn();
-        var prop = Prop.fromFile("crate", "crate", CRATE.contentHash(), intake, List.of(), shop).withRegistration(yellowbracket.cut.Registration.PLAIN).withCuts(CutTree.split(CutPlane.across(0, 61.3), CutTree.WHOLE, CutTree.WHOLE));
+        var prop = Prop.fromFile("crate", "crate", CRATE.contentHash(), intake, List.of(), shop)
+                .withRegistration(yellowbracket.cut.Registration.PLAIN)
+                .withCuts(CutTree.split(CutPlane.across(0, 61.3), CutTree.WHOLE, CutTree.WHOLE));
         var empty = Build.empty(NOW.minusDays(2), ShopFile.fresh());
-        return new Build("crate", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20, 3, stock, List.of(), yellowbracket.print.QueueWish.NONE, log, rates);
+        return new Build("crate", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(), empty.hours(), 20,
+                3, stock, List.of(), yellowbracket.print.QueueWish.NONE, log, rates);
     }
 
     private static Derived derive(Build b) {
-        return Workings.derive(b, Meshes.NONE.with(CRATE), Catalogue.builtIn(), new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+        return Workings.derive(b, Meshes.NONE.with(CRATE), Catalogue.builtIn(), new SimulatedWeather(3),
+                Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 
     @BeforeAll
@@ -71,12 +76,14 @@ class PlanOfTheBuildTest {
         tasks().forEach(t -> all.put(t.id(), t));
         assertThat(all).as("no id twice").hasSameSizeAs(tasks());
         for (var t : tasks()) assertThat(all.keySet()).as(t.id()).containsAll(t.after());
-        for (var print : tasks()) if (print.id().startsWith("print:")) assertThat(before(print.id(), all)).contains("cut:crate", "size:crate");
+        for (var print : tasks())
+            if (print.id().startsWith("print:")) assertThat(before(print.id(), all)).contains("cut:crate", "size:crate");
         var dryfit = before("dryfit:crate", all);
         assertThat(dryfit).contains("clean:A", "clean:B");
         for (var t : tasks()) {
             if (t.station() == Station.SMOOTH) assertThat(before(t.id(), all)).as(t.name()).contains("dryfit:crate");
-            if (t.station() == Station.COLOUR) assertThat(before(t.id(), all)).as(t.name()).anyMatch(x -> all.get(x).station() == Station.SMOOTH);
+            if (t.station() == Station.COLOUR)
+                assertThat(before(t.id(), all)).as(t.name()).anyMatch(x -> all.get(x).station() == Station.SMOOTH);
             assertThat(t.activeH()).isPositive();
         }
         assertThat(tasks()).as("nobody wears a crate").noneMatch(t -> t.station() == Station.WEAR);
@@ -98,7 +105,9 @@ class PlanOfTheBuildTest {
         assertThat(needs.lines()).isNotEmpty().allSatisfy(l -> assertThat(l.needed()).isPositive());
         assertThat(needs.shopping()).hasSameSizeAs(needs.lines());
         var line = needs.lines().getFirst();
-        var stocked = derive(build(Intake.AS_IT_IS, List.of(new StockItem(line.name(), line.needed() / 2, line.unit()), new StockItem(line.name(), line.needed(), line.unit())), Map.of(), List.of()));
+        var stocked = derive(build(Intake.AS_IT_IS,
+                List.of(new StockItem(line.name(), line.needed() / 2, line.unit()), new StockItem(line.name(), line.needed(), line.unit())),
+                Map.of(), List.of()));
         var again = stocked.require(Node.NEEDS, Node.BUILD).lines().getFirst();
         assertThat(again.have()).as("two tins of the same are counted together").isCloseTo(1.5 * line.needed(), within(1e-9));
         assertThat(again.missing()).isZero();
@@ -110,7 +119,8 @@ class PlanOfTheBuildTest {
         double volume = derived.require(Node.SECTIONS, "crate").sections().stream().mapToDouble(s -> s.mesh().volumeMm3()).sum();
         assertThat(volume).isCloseTo(CRATE.volumeMm3(), within(1e-6 * volume));
         var dropped = derive(build(Intake.AS_IT_IS.withRole(List.of(1), BodyRole.HARDWARE), List.of(), Map.of(), List.of()));
-        assertThat(dropped.require(Node.SECTIONS, "crate").sections().stream().mapToDouble(s -> s.mesh().volumeMm3()).sum()).isCloseTo(120 * 80 * 90, within(1e-3));
+        assertThat(dropped.require(Node.SECTIONS, "crate").sections().stream().mapToDouble(s -> s.mesh().volumeMm3()).sum())
+                .isCloseTo(120 * 80 * 90, within(1e-3));
         assertThat(dropped.require(Node.PRINTS, "crate").grams()).isLessThan(derived.require(Node.PRINTS, "crate").grams());
         var inches = derive(build(Intake.AS_IT_IS.with(new FileUnit("double", 2)), List.of(), Map.of(), List.of()));
         assertThat(inches.require(Node.MODEL, "crate").mesh().volumeMm3()).isCloseTo(8 * CRATE.volumeMm3(), within(1e-3));
@@ -126,7 +136,9 @@ class PlanOfTheBuildTest {
 
     @Test
     void ratesFromOtherBuildsStretchThePlan() {
-        double plain = hours(derived, "sand"), slow = hours(derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", Rate.UNKNOWN.with(3, 1).with(3, 1)), List.of())), "sand");
+        double plain = hours(derived, "sand"),
+                slow = hours(derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", Rate.UNKNOWN.with(3, 1).with(3, 1)), List.of())),
+                        "sand");
         assertThat(slow).isGreaterThan(1.3 * plain);
     }
 
@@ -137,7 +149,8 @@ class PlanOfTheBuildTest {
     @Test
     void whatThisBuildTaughtIsKeptApartFromWhatWasKnown() {
         var known = Map.of("size", Rate.UNKNOWN.with(2, 1), "sand", Rate.UNKNOWN.with(2, 1));
-        var d = derive(build(Intake.AS_IT_IS, List.of(), known, List.of(Entry.parse(NOW.minusDays(1), "done size:crate 0.9 h").orElseThrow())));
+        var d = derive(
+                build(Intake.AS_IT_IS, List.of(), known, List.of(Entry.parse(NOW.minusDays(1), "done size:crate 0.9 h").orElseThrow())));
         var tasks = d.require(Node.TASKS, Node.BUILD);
         assertThat(tasks.own()).containsOnlyKeys("size");
         assertThat(tasks.own().get("size").jobs()).isEqualTo(1);
@@ -147,10 +160,13 @@ class PlanOfTheBuildTest {
 
     @Test
     void theShopAddsUpWhatBuildsTaught() {
-        var shop = ShopFile.fresh().withLessons("a", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withLessons("b", Map.of("sand", Rate.UNKNOWN.with(2, 1), "fill", Rate.UNKNOWN.with(1, 1)));
+        var shop = ShopFile.fresh()
+                .withLessons("a", Map.of("sand", Rate.UNKNOWN.with(2, 1)))
+                .withLessons("b", Map.of("sand", Rate.UNKNOWN.with(2, 1), "fill", Rate.UNKNOWN.with(1, 1)));
         assertThat(shop.rates().get("sand").jobs()).isEqualTo(2);
         assertThat(shop.rates().get("sand").factor()).isCloseTo(Rate.UNKNOWN.with(2, 1).with(2, 1).factor(), within(1e-12));
-        assertThat(shop.withLessons("b", Map.of("sand", Rate.UNKNOWN.with(2, 1))).rates()).as("saved again: in place of, not on top").containsOnlyKeys("sand");
+        assertThat(shop.withLessons("b", Map.of("sand", Rate.UNKNOWN.with(2, 1))).rates()).as("saved again: in place of, not on top")
+                .containsOnlyKeys("sand");
         assertThat(shop.withLessons("a", Map.of()).withLessons("b", Map.of()).rates()).isEmpty();
         assertThat(Build.empty(NOW, shop).rates()).isEqualTo(shop.rates());
     }
@@ -158,13 +174,15 @@ class PlanOfTheBuildTest {
     @Test
     void anOlderFileIsReadAndANewerRefused() throws Exception {
         var b = build(Intake.AS_IT_IS.withMends(Set.of(Mend.Step.ORIENT)), List.of(), Map.of(), List.of());
-        var tree = (com.fasterxml.jackson.databind.node.ObjectNode) new com.fasterxml.jackson.databind.ObjectMapper().readTree(BuildJson.write(b));
+        var tree = (com.fasterxml.jackson.databind.node.ObjectNode) new com.fasterxml.jackson.databind.ObjectMapper()
+                .readTree(BuildJson.write(b));
         assertThat(BuildJson.read(tree.toString())).isEqualTo(b);
         tree.put("schema", 1);
         ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build")).remove("rates");
         ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build").get("props").get(0)).remove("intake");
         ((com.fasterxml.jackson.databind.node.ObjectNode) tree.get("build").get("props").get(0)).remove("reshape");
-        for (var w : tree.get("build").get("wearers")) ((com.fasterxml.jackson.databind.node.ObjectNode) w).remove(List.of("eyesMm", "scan"));
+        for (var w : tree.get("build").get("wearers"))
+            ((com.fasterxml.jackson.databind.node.ObjectNode) w).remove(List.of("eyesMm", "scan"));
         var old = BuildJson.read(tree.toString());
         assertThat(old.prop("crate").orElseThrow().intake()).isEqualTo(Intake.AS_IT_IS);
         assertThat(old.prop("crate").orElseThrow().reshape()).isEqualTo(yellowbracket.size.Reshape.NONE);

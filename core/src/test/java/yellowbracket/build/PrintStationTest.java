@@ -41,7 +41,10 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Spool;
 
-/** The print station derived end to end on a bar in four pieces, A to D, on one printer: decisions move hours and the schedule, the log teaches. */
+/**
+ * The print station derived end to end on a bar in four pieces, A to D, on one printer: decisions move hours and the schedule, the log
+ * teaches.
+ */
 class PrintStationTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
     private static final Catalogue SHOP = Catalogue.builtIn();
@@ -49,13 +52,18 @@ class PrintStationTest {
     private static final Printer BED = Printer.of("mid bed", 220, 220, 250, 5, 0.4, 110, 0.0022, 0.12);
 
     private static Build build(UnaryOperator<Prop> prop, UnaryOperator<Build> change) {
-        var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 60.037)).cutEverywhere(CutPlane.across(0, 120.037)).cutEverywhere(CutPlane.across(0, 180.037));
-        var bar = prop.apply(Prop.fromFile("bar", "bar", BAR.contentHash(), Intake.AS_IT_IS, List.of(), SHOP).withRegistration(Registration.PLAIN).withCuts(cuts));
+        var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 60.037))
+                .cutEverywhere(CutPlane.across(0, 120.037))
+                .cutEverywhere(CutPlane.across(0, 180.037));
+        var bar = prop.apply(Prop.fromFile("bar", "bar", BAR.contentHash(), Intake.AS_IT_IS, List.of(), SHOP)
+                .withRegistration(Registration.PLAIN)
+                .withCuts(cuts));
         return change.apply(Build.empty(NOW.minusDays(2), ShopFile.fresh()).with(bar).withPrinters(List.of(BED)));
     }
 
     private static Derived derive(Build b) {
-        return Workings.derive(b, Meshes.NONE.with(BAR), SHOP, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+        return Workings.derive(b, Meshes.NONE.with(BAR), SHOP, new SimulatedWeather(3),
+                Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 
     private static Derived derive(UnaryOperator<Build> change) {
@@ -77,19 +85,30 @@ class PrintStationTest {
 
     /** Printing tasks in the order they start. */
     private static List<String> order(Derived d) {
-        return d.require(Node.SCHEDULE, Node.BUILD).placed().stream().filter(p -> p.task().id().startsWith("print:") && !p.done()).sorted(java.util.Comparator.comparing(Schedule.Placed::start)).map(p -> p.task().id()).toList();
+        return d.require(Node.SCHEDULE, Node.BUILD)
+                .placed()
+                .stream()
+                .filter(p -> p.task().id().startsWith("print:") && !p.done())
+                .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
+                .map(p -> p.task().id())
+                .toList();
     }
 
     @Test
     void aSectionHasItsOwnTurnAndProfileWhereTheMakerSaysSo() {
-        var d = derive(build(p -> p.withPrint("B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())), b -> b));
+        var d = derive(build(
+                p -> p.withPrint("B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())),
+                b -> b));
         var plan = d.require(Node.PRINTS, "bar");
         assertThat(plan.print("B").orientation().turn()).isEqualTo(Turn.quarter(0));
         assertThat(plan.print("B").profile().name()).isEqualTo("crisp");
         assertThat(plan.print("C").profile().name()).isEqualTo("usual");
         assertThat(plan.print("B").hours()).isGreaterThan(1.4 * plan.print("C").hours());
         var byHand = Turn.pitch(33).then(Turn.quarter(2));
-        var turned = derive(build(p -> p.withPrint("B", SectionWish.NONE.withTurn(Optional.of(byHand))), b -> b)).require(Node.PRINTS, "bar").print("B").orientation();
+        var turned = derive(build(p -> p.withPrint("B", SectionWish.NONE.withTurn(Optional.of(byHand))), b -> b))
+                .require(Node.PRINTS, "bar")
+                .print("B")
+                .orientation();
         assertThat(turned.turn()).isEqualTo(byHand);
         assertThat(turned.label()).contains("tilted");
     }
@@ -106,7 +125,9 @@ class PrintStationTest {
     @Test
     void resinGoesToAResinPrinterOrIsToldThatThereIsNone() {
         UnaryOperator<Prop> resin = p -> p.withPrint("A", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("resin, fine"))));
-        assertThat(derive(build(resin, b -> b)).require(Node.PRINTS, "bar").findings()).singleElement().asString().contains("photopolymer resin, but no printer does resin");
+        assertThat(derive(build(resin, b -> b)).require(Node.PRINTS, "bar").findings()).singleElement()
+                .asString()
+                .contains("photopolymer resin, but no printer does resin");
         var vat = SHOP.morePrinters().stream().filter(p -> p.name().equals("resin vat")).findFirst().orElseThrow();
         var plan = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(Node.PRINTS, "bar");
         assertThat(plan.findings()).isEmpty();
@@ -124,14 +145,16 @@ class PrintStationTest {
         var task = placed(d, "print:" + plate.name());
         assertThat(task.task().activeH()).isCloseTo(plate.hours(), within(1e-9));
         assertThat(placed(d, "clean:" + plate.sections().getLast()).start()).isAfterOrEqualTo(task.ready());
-        assertThat(plates.full().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum()).isGreaterThan(plates.single().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
+        assertThat(plates.full().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum())
+                .isGreaterThan(plates.single().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
         assertThat(d.require(Node.SCHEDULE, Node.BUILD).conflicts()).isEmpty();
     }
 
     @Test
     void whatIsDoneLeavesThePlates() {
         var d = derive(log(build(p -> p, b -> b.withQueue(QueueWish.NONE.withFullPlates(true))), "done A+B 3 h #mid-bed"));
-        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.sections().stream())).containsExactlyInAnyOrder("C", "D");
+        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.sections().stream())).containsExactlyInAnyOrder("C",
+                "D");
         assertThat(placed(d, "print:A").done()).isTrue();
         assertThat(placed(d, "print:B").done()).isTrue();
     }
@@ -141,13 +164,16 @@ class PrintStationTest {
         var wished = derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("D", "B"))));
         assertThat(order(wished).subList(0, 2)).containsExactly("print:D", "print:B");
         assertThat(order(wished)).hasSize(4);
-        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D")))))).containsExactly("print:C", "print:A", "print:D", "print:B");
-        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("Z")))))).as("a section that is gone is passed over").hasSize(4);
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D")))))).containsExactly("print:C", "print:A",
+                "print:D", "print:B");
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("Z")))))).as("a section that is gone is passed over")
+                .hasSize(4);
     }
 
     @Test
     void aPrintUnderWayIsInHandSinceItStarted() {
-        var d = derive(b -> b.with(Entry.parse(NOW.minusMinutes(40), "started C #mid-bed").orElseThrow()).withQueue(QueueWish.NONE.withOrder(List.of("D"))));
+        var d = derive(b -> b.with(Entry.parse(NOW.minusMinutes(40), "started C #mid-bed").orElseThrow())
+                .withQueue(QueueWish.NONE.withOrder(List.of("D"))));
         assertThat(placed(d, "print:C").start()).isEqualTo(NOW.minusMinutes(40));
         assertThat(order(d).subList(0, 2)).containsExactly("print:C", "print:D");
         assertThat(placed(d, "print:D").start()).isAfterOrEqualTo(placed(d, "print:C").end());
@@ -165,12 +191,16 @@ class PrintStationTest {
             assertThat(quiet.holds(placed(d, id).end().minusMinutes(1).toLocalTime())).as(id).isFalse();
         }
         assertThat(h).isGreaterThan(1);
-        assertThat(order(d).stream().anyMatch(id -> java.time.Duration.between(placed(d, id).start(), placed(d, id).end()).toHours() > 10)).as("one of them waits for the morning").isTrue();
+        assertThat(order(d).stream().anyMatch(id -> java.time.Duration.between(placed(d, id).start(), placed(d, id).end()).toHours() > 10))
+                .as("one of them waits for the morning")
+                .isTrue();
         var away = derive(b -> b.withHours(b.hours().awayOnWeekdays(LocalTime.of(8, 0), LocalTime.of(17, 0))));
         for (var id : order(away)) {
             var at = placed(away, id).start();
             boolean workday = at.getDayOfWeek().getValue() < 6;
-            assertThat(workday && !at.toLocalTime().isBefore(LocalTime.of(8, 0)) && at.toLocalTime().isBefore(LocalTime.of(17, 0))).as(id + " starts " + at).isFalse();
+            assertThat(workday && !at.toLocalTime().isBefore(LocalTime.of(8, 0)) && at.toLocalTime().isBefore(LocalTime.of(17, 0)))
+                    .as(id + " starts " + at)
+                    .isFalse();
         }
         assertThat(new Quiet(LocalTime.of(9, 0), LocalTime.of(12, 0)).holds(LocalTime.of(12, 0))).isFalse();
     }
@@ -178,7 +208,8 @@ class PrintStationTest {
     @Test
     void theLogTeachesThePrinterAndNoLaterDecisionChangesWhatItTaught() {
         double before = hours(derive(b -> b), "B");
-        var taught = log(build(p -> p, b -> b), "done A 6 h planned 4 h #mid-bed", "done C 6 h planned 4 h #mid-bed", "done D 6 h planned 4 h #mid-bed");
+        var taught = log(build(p -> p, b -> b), "done A 6 h planned 4 h #mid-bed", "done C 6 h planned 4 h #mid-bed",
+                "done D 6 h planned 4 h #mid-bed");
         var d = derive(taught);
         double factor = d.require(Node.RECORDS, Node.BUILD).of("mid bed").factor().factor();
         assertThat(factor).isBetween(1.15, 1.35);
@@ -198,15 +229,21 @@ class PrintStationTest {
         assertThat(entry.planned().orElseThrow()).isCloseTo(hours(d, "B"), within(0.01));
         assertThat(after.spools().getFirst().grams()).isCloseTo(900 - d.require(Node.PRINTS, "bar").print("B").grams(), within(1e-9));
         var failed = LogEdit.of(NOW, "failed B 50 % 2 h clog", b, d).orElseThrow().change().apply(b);
-        assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(Node.PRINTS, "bar").print("B").grams(), within(1e-9));
-        assertThat(LogEdit.of(NOW, "done B 5 h planned 4 h #mid-bed", b, d).orElseThrow().change().apply(b).log().getLast().text()).isEqualTo("done B 5 h planned 4 h #mid-bed");
+        assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(Node.PRINTS, "bar").print("B").grams(),
+                within(1e-9));
+        assertThat(LogEdit.of(NOW, "done B 5 h planned 4 h #mid-bed", b, d).orElseThrow().change().apply(b).log().getLast().text())
+                .isEqualTo("done B 5 h planned 4 h #mid-bed");
         var vat = b.withPrinters(List.of(BED, Printer.of("attic", 220, 220, 250, 5, 0.4, 60, 0.002, 0.1)));
-        assertThat(LogEdit.of(NOW, "done B 5 h #attic", vat, d).orElseThrow().change().apply(vat).log().getLast().text()).as("the plan had it on another printer: its hours are not those").isEqualTo("done B 5 h #attic");
+        assertThat(LogEdit.of(NOW, "done B 5 h #attic", vat, d).orElseThrow().change().apply(vat).log().getLast().text())
+                .as("the plan had it on another printer: its hours are not those")
+                .isEqualTo("done B 5 h #attic");
         assertThat(LogEdit.of(NOW, "a note", b, d).orElseThrow().change().apply(b).spools()).isEqualTo(b.spools());
         assertThat(LogEdit.of(NOW, "  ", b, d)).isEmpty();
     }
 
-    /** A print started on the simulated printer, lost to a fault and logged moves the failure rate, and with it the hours to be expected. */
+    /**
+     * A print started on the simulated printer, lost to a fault and logged moves the failure rate, and with it the hours to be expected.
+     */
     @Test
     void aFaultOnTheLinkedPrinterMovesTheEstimate() {
         var b = build(p -> p, x -> x);
@@ -228,7 +265,8 @@ class PrintStationTest {
 
     @Test
     void spoolsAreCheckedInTheOrderOfTheSchedule() {
-        var d = derive(b -> b.withSpools(List.of(new Spool("grey", "PLA", 60, 200, "mid bed"))).withQueue(QueueWish.NONE.withOrder(List.of("D", "C", "B", "A"))));
+        var d = derive(b -> b.withSpools(List.of(new Spool("grey", "PLA", 60, 200, "mid bed")))
+                .withQueue(QueueWish.NONE.withOrder(List.of("D", "C", "B", "A"))));
         var draws = d.require(Node.SPOOLS, Node.BUILD).draws();
         assertThat(draws).extracting(x -> x.job().name()).containsExactly("D", "C", "B", "A");
         assertThat(d.require(Node.SPOOLS, Node.BUILD).findings()).isNotEmpty().first().asString().contains("grey runs out");
@@ -245,11 +283,14 @@ class PrintStationTest {
         var swapped = new ArrayList<>(lines);
         java.util.Collections.swap(swapped, 1, 4);
         Files.write(file, swapped);
-        assertThat(QueueFile.read(file, Set.of("A", "B", "C", "D"), Set.of("mid bed"))).isEqualTo(new QueueFile.Outcome.Read(List.of("B", "A", "D", "C"), Map.of("A", "mid bed", "B", "mid bed", "C", "mid bed", "D", "mid bed")));
+        assertThat(QueueFile.read(file, Set.of("A", "B", "C", "D"), Set.of("mid bed"))).isEqualTo(new QueueFile.Outcome.Read(
+                List.of("B", "A", "D", "C"), Map.of("A", "mid bed", "B", "mid bed", "C", "mid bed", "D", "mid bed")));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"section,printer\\nQ,mid bed|line 2|no section \"Q\"", "section,printer\\nA,attic|line 2|no printer \"attic\"", "section\\nA\\nB\\nA|line 4|there twice", "letter\\nA|line 1|no column \"section\"", "section,printer\\n||empty", "''||no column"})
+    @CsvSource(delimiter = '|', value = {"section,printer\\nQ,mid bed|line 2|no section \"Q\"",
+            "section,printer\\nA,attic|line 2|no printer \"attic\"", "section\\nA\\nB\\nA|line 4|there twice",
+            "letter\\nA|line 1|no column \"section\"", "section,printer\\n||empty", "''||no column"})
     void aQueueThatCannotBeReadSaysWhere(String text, String where, String what, @TempDir Path dir) throws Exception {
         var file = dir.resolve("q.csv");
         Files.writeString(file, text.replace("\\n", "\n"));
@@ -270,21 +311,28 @@ class PrintStationTest {
             var narrow = fine.of(0.4);
             assertThat(narrow).isSortedAccordingTo(java.util.Comparator.comparingDouble(p -> -p.printH()));
             assertThat(narrow.getFirst().linesUm()).isLessThan(narrow.getLast().linesUm());
-            assertThat(fine.least().orElseThrow().sumH()).isEqualTo(fine.points().stream().mapToDouble(Fineness.Point::sumH).min().orElseThrow());
+            assertThat(fine.least().orElseThrow().sumH())
+                    .isEqualTo(fine.points().stream().mapToDouble(Fineness.Point::sumH).min().orElseThrow());
             var plan = w.latest().require(Node.PRINTS, "bar");
-            assertThat(narrow.stream().filter(p -> p.layerMm() == 0.2).findFirst().orElseThrow().printH()).as("the curve goes through what is planned").isCloseTo(plan.expectedHours(), within(0.01 * plan.expectedHours()));
+            assertThat(narrow.stream().filter(p -> p.layerMm() == 0.2).findFirst().orElseThrow().printH())
+                    .as("the curve goes through what is planned")
+                    .isCloseTo(plan.expectedHours(), within(0.01 * plan.expectedHours()));
             var whole = w.latest().require(Node.ONE_PIECE, "bar");
-            assertThat(whole.expectedHours() - whole.hours()).as("a failure loses all of it").isGreaterThan(plan.prints().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
-            assertThat(w.latest().require(Node.WAYS, "bar").bySection().get("B")).hasSizeBetween(2, 7).allSatisfy(x -> assertThat(x.print().hours()).isGreaterThan(0));
+            assertThat(whole.expectedHours() - whole.hours()).as("a failure loses all of it")
+                    .isGreaterThan(plan.prints().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
+            assertThat(w.latest().require(Node.WAYS, "bar").bySection().get("B")).hasSizeBetween(2, 7)
+                    .allSatisfy(x -> assertThat(x.print().hours()).isGreaterThan(0));
             assertThat(w.latest().require(Node.POSTS, "bar").bySection()).containsOnlyKeys("A", "B", "C", "D");
         }
     }
 
     @Test
     void sectionsOfOneProfileShareAndOthersDoNot() {
-        var d = derive(build(p -> p.withPrint("B", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("crisp")))), b -> b.withQueue(QueueWish.NONE.withFullPlates(true))));
+        var d = derive(build(p -> p.withPrint("B", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("crisp")))),
+                b -> b.withQueue(QueueWish.NONE.withFullPlates(true))));
         assertThat(d.require(Node.PLATES, Node.BUILD).full()).anySatisfy(p -> assertThat(p.sections()).containsExactly("B"));
-        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.prints().stream()).map(SectionPrint::name)).containsExactlyInAnyOrder("A", "B", "C", "D");
+        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.prints().stream()).map(SectionPrint::name))
+                .containsExactlyInAnyOrder("A", "B", "C", "D");
     }
 
     @Test
@@ -297,15 +345,18 @@ class PrintStationTest {
         ((com.fasterxml.jackson.databind.node.ObjectNode) b.path("hours")).remove("away");
         for (var p : b.path("props")) {
             ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove("prints");
-            ((com.fasterxml.jackson.databind.node.ObjectNode) p.path("profile")).remove(List.of("lineWidthMm", "speeds", "brimMm", "raftLayers", "cure"));
+            ((com.fasterxml.jackson.databind.node.ObjectNode) p.path("profile"))
+                    .remove(List.of("lineWidthMm", "speeds", "brimMm", "raftLayers", "cure"));
         }
-        for (var p : b.path("printers")) ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove(List.of("process", "flowMm3S", "quiet"));
+        for (var p : b.path("printers"))
+            ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove(List.of("process", "flowMm3S", "quiet"));
         assertThat(BuildJson.write(BuildJson.read(old.toString()))).isEqualTo(now);
     }
 
     @Test
     void theLeastSumIsFoundOverAllNozzlesAndInEach() {
-        var fine = new Fineness(List.of(new Fineness.Point(0.4, 0.2, 40, 10, 900, 140), new Fineness.Point(0.4, 0.3, 30, 12, 900, 200), new Fineness.Point(0.6, 0.3, 28, 13, 900, 200), new Fineness.Point(0.6, 0.45, 27, 20, 900, 300)));
+        var fine = new Fineness(List.of(new Fineness.Point(0.4, 0.2, 40, 10, 900, 140), new Fineness.Point(0.4, 0.3, 30, 12, 900, 200),
+                new Fineness.Point(0.6, 0.3, 28, 13, 900, 200), new Fineness.Point(0.6, 0.45, 27, 20, 900, 300)));
         assertThat(fine.least().orElseThrow().nozzleMm()).isEqualTo(0.6);
         assertThat(fine.least(0.4).orElseThrow().layerMm()).isEqualTo(0.3);
         assertThat(fine.nozzles()).containsExactly(0.4, 0.6);

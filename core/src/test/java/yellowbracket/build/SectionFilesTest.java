@@ -41,7 +41,8 @@ class SectionFilesTest {
     private static Registered block(RegistrationKind kind) {
         var index = Bvh.of(BLOCK);
         var tree = CutTree.split(CutPlane.across(2, 3.137), CutTree.WHOLE, CutTree.WHOLE);
-        return Registrar.of(Sectioning.of(BLOCK, index, tree, 0, Progress.NONE), tree, index, 1, Registration.PLAIN.withUsual(kind), Progress.NONE);
+        return Registrar.of(Sectioning.of(BLOCK, index, tree, 0, Progress.NONE), tree, index, 1, Registration.PLAIN.withUsual(kind),
+                Progress.NONE);
     }
 
     private static PrintPlan printed(Registered r) {
@@ -60,7 +61,8 @@ class SectionFilesTest {
     }
 
     private List<Map<String, String>> cutList() throws Exception {
-        try (var p = CSVParser.parse(Files.readString(dir.resolve("cut-list.csv")), CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get())) {
+        try (var p = CSVParser.parse(Files.readString(dir.resolve("cut-list.csv")),
+                CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get())) {
             return p.getRecords().stream().map(r -> r.toMap()).toList();
         }
     }
@@ -79,7 +81,9 @@ class SectionFilesTest {
         }
         var pin = read(dir.resolve("pin-8x21.stl"));
         MeshAssert.assertClosed(pin);
-        assertThat(cutList()).anySatisfy(row -> assertThat(row).containsEntry("section", "pin 8 x 21 mm").containsEntry("count", "3").containsEntry("file", "pin-8x21.stl"));
+        assertThat(cutList()).anySatisfy(row -> assertThat(row).containsEntry("section", "pin 8 x 21 mm")
+                .containsEntry("count", "3")
+                .containsEntry("file", "pin-8x21.stl"));
     }
 
     @Test
@@ -88,7 +92,11 @@ class SectionFilesTest {
         new SectionFiles("block", 1, r, Optional.of(printed(r))).write(dir);
         var all = read(dir.resolve(SectionFiles.ALL));
         assertThat(all.bounds().min().z()).isCloseTo(0, within(1e-4));
-        var sizes = r.sections().sections().stream().map(s -> read(dir.resolve("section-" + s.name() + ".stl")).bounds().size().x()).toList();
+        var sizes = r.sections()
+                .sections()
+                .stream()
+                .map(s -> read(dir.resolve("section-" + s.name() + ".stl")).bounds().size().x())
+                .toList();
         assertThat(all.bounds().size().x()).as("in a row with gaps").isCloseTo(sizes.get(0) + sizes.get(1) + 12, within(1e-3));
         assertThat(cutList().getFirst().get("note")).matches(".*pause after layer \\d+ \\(\\d+\\.\\d mm\\) for a magnet 10 x 3 mm.*");
     }
@@ -110,7 +118,8 @@ class SectionFilesTest {
         new SectionFiles("lantern: top", 1.04, r, Optional.empty()).write(dir);
         try (var pdf = org.apache.pdfbox.Loader.loadPDF(dir.resolve("section-map.pdf").toFile())) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(1);
-            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("lantern: top", "at 104.0 %", "A|B", "6 magnets 10 x 3 mm", "sections", "seams");
+            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("lantern: top", "at 104.0 %", "A|B",
+                    "6 magnets 10 x 3 mm", "sections", "seams");
         }
     }
 
@@ -133,7 +142,10 @@ class SectionFilesTest {
     @Test
     void aFolderThatCannotBeWrittenIsToldAndNothingIsHalfThere() throws Exception {
         var blocked = Files.writeString(dir.resolve("file"), "no folder");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new SectionFiles("block", 1, block(RegistrationKind.PLAIN), Optional.empty()).write(blocked.resolve("x"))).isInstanceOf(java.io.IOException.class);
+        org.assertj.core.api.Assertions
+                .assertThatThrownBy(
+                        () -> new SectionFiles("block", 1, block(RegistrationKind.PLAIN), Optional.empty()).write(blocked.resolve("x")))
+                .isInstanceOf(java.io.IOException.class);
         assertThat(Files.readString(blocked)).isEqualTo("no folder");
     }
 }

@@ -39,7 +39,8 @@ class WorkingsTest {
 
     @Test
     void everythingIsDerived() {
-        for (var n : java.util.List.of(Node.FITS, Node.SCALES, Node.SECTIONS, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.COLOUR, Node.PADS)) assertThat(all.state(n, "helm")).as(n.name() + " " + all.reason(n, "helm")).isEqualTo(Derived.State.FRESH);
+        for (var n : java.util.List.of(Node.FITS, Node.SCALES, Node.SECTIONS, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.COLOUR, Node.PADS))
+            assertThat(all.state(n, "helm")).as(n.name() + " " + all.reason(n, "helm")).isEqualTo(Derived.State.FRESH);
         assertThat(all.require(Node.SCHEDULE, "").conflicts()).isEmpty();
         assertThat(all.require(Node.CHANCE, "").share()).isBetween(0.0, 1.0);
         assertThat(all.require(Node.NEEDS, "").shopping()).isNotEmpty();
@@ -50,7 +51,8 @@ class WorkingsTest {
     void decisionsMoveTheConsequences() {
         var larger = derive(Edit.scale("helm", 1.4).change().apply(DocumentTest.build()));
         assertThat(larger.require(Node.PRINTS, "helm").hours()).isGreaterThan(1.2 * all.require(Node.PRINTS, "helm").hours());
-        assertThat(larger.require(Node.SMOOTH, "helm").areas().totalMm2()).isGreaterThan(1.5 * all.require(Node.SMOOTH, "helm").areas().totalMm2());
+        assertThat(larger.require(Node.SMOOTH, "helm").areas().totalMm2())
+                .isGreaterThan(1.5 * all.require(Node.SMOOTH, "helm").areas().totalMm2());
         var finer = derive(Edit.profile("helm", Catalogue.builtIn().profile("crisp")).change().apply(DocumentTest.build()));
         assertThat(finer.require(Node.PRINTS, "helm").hours()).isGreaterThan(all.require(Node.PRINTS, "helm").hours());
         assertThat(finer.require(Node.SMOOTH, "helm").hours()).isLessThanOrEqualTo(all.require(Node.SMOOTH, "helm").hours() + 1e-9);
@@ -84,7 +86,8 @@ class WorkingsTest {
     /** Deriving until {@code node} is fresh for that build. */
     private static Derived shown(Workings w, yellowbracket.build.Build b, Node<?> node) throws Exception {
         w.show(b, DocumentTest.meshes(), "helm");
-        for (int i = 0; i < 600 && !(w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm")); i++) Thread.sleep(50);
+        for (int i = 0; i < 600 && !(w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm")); i++)
+            Thread.sleep(50);
         assertThat(w.latest().fresh(node, "helm")).as(node.name()).isTrue();
         return w.latest();
     }
@@ -97,7 +100,8 @@ class WorkingsTest {
             assertThat(worn.require(Node.TEST_PIECES, "helm").list()).isNotEmpty();
             assertThat(worn.get(Node.CARRY, "helm")).isEmpty();
             var bare = shown(w, Edit.wearers("helm", java.util.List.of()).change().apply(DocumentTest.build()), Node.CARRY);
-            for (var n : java.util.List.of(Node.FITS, Node.DONNING, Node.PADS, Node.TEST_PIECES)) assertThat(bare.get(n, "helm")).as(n.name()).isEmpty();
+            for (var n : java.util.List.of(Node.FITS, Node.DONNING, Node.PADS, Node.TEST_PIECES))
+                assertThat(bare.get(n, "helm")).as(n.name()).isEmpty();
             var again = shown(w, DocumentTest.build(), Node.REMEDIES);
             assertThat(again.get(Node.CARRY, "helm")).isEmpty();
         }
@@ -106,10 +110,12 @@ class WorkingsTest {
     @Test
     void aTrialInTheLogAndOtherProportionsChangeWhatFollows() {
         var tight = derive(DocumentTest.build().with(Entry.parse(DocumentTest.NOW, "fit helm Ada tight 6.0 mm at 110.0 %").orElseThrow()));
-        assertThat(tight.require(Node.SCALES, "helm").byWearer().get("Ada").lowest()).isGreaterThan(all.require(Node.SCALES, "helm").byWearer().get("Ada").lowest());
+        assertThat(tight.require(Node.SCALES, "helm").byWearer().get("Ada").lowest())
+                .isGreaterThan(all.require(Node.SCALES, "helm").byWearer().get("Ada").lowest());
         assertThat(tight.require(Node.FITS, "helm").list().getFirst().room().corrected()).isTrue();
         var wide = derive(Edit.reshape("stretch", "helm", r -> r.along(1.2, 1, 1)).change().apply(DocumentTest.build()));
-        assertThat(wide.require(Node.MODEL, "helm").mesh().bounds().size().x()).isGreaterThan(1.15 * all.require(Node.MODEL, "helm").mesh().bounds().size().x());
+        assertThat(wide.require(Node.MODEL, "helm").mesh().bounds().size().x())
+                .isGreaterThan(1.15 * all.require(Node.MODEL, "helm").mesh().bounds().size().x());
         assertThat(wide.require(Node.PRINTS, "helm").grams()).isGreaterThan(all.require(Node.PRINTS, "helm").grams());
     }
 
@@ -117,7 +123,8 @@ class WorkingsTest {
     void theNewestRequestWinsAndListenersSeeOnlyItsEnd() throws Exception {
         var seen = new CopyOnWriteArrayList<Derived>();
         try (var w = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, seen::add)) {
-            for (double s = 1.1; s < 1.3; s += 0.02) w.show(Edit.scale("helm", s).change().apply(DocumentTest.build()), DocumentTest.meshes(), "helm");
+            for (double s = 1.1; s < 1.3; s += 0.02)
+                w.show(Edit.scale("helm", s).change().apply(DocumentTest.build()), DocumentTest.meshes(), "helm");
             var last = Edit.scale("helm", 1.5).change().apply(DocumentTest.build());
             w.show(last, DocumentTest.meshes(), "helm");
             until(() -> w.latest().build().map(last::equals).orElse(false) && w.latest().fresh(Node.HEALTH, "helm"));
@@ -147,9 +154,14 @@ class WorkingsTest {
     @Test
     void exportsAreWholeFiles(@TempDir Path dir) throws Exception {
         var build = DocumentTest.build();
-        var files = new SectionFiles("helm", 1, all.require(Node.REGISTERED, "helm"), java.util.Optional.of(all.require(Node.PRINTS, "helm"))).write(dir).all();
-        assertThat(files).contains(dir.resolve("section-A.stl"), dir.resolve(SectionFiles.ALL), dir.resolve("section-map.pdf")).allSatisfy(f -> assertThat(f).isNotEmptyFile());
-        assertThat(Files.readAllLines(dir.resolve("cut-list.csv"))).hasSizeGreaterThanOrEqualTo(3).first().asString().startsWith("section,");
+        var files = new SectionFiles("helm", 1, all.require(Node.REGISTERED, "helm"),
+                java.util.Optional.of(all.require(Node.PRINTS, "helm"))).write(dir).all();
+        assertThat(files).contains(dir.resolve("section-A.stl"), dir.resolve(SectionFiles.ALL), dir.resolve("section-map.pdf"))
+                .allSatisfy(f -> assertThat(f).isNotEmptyFile());
+        assertThat(Files.readAllLines(dir.resolve("cut-list.csv"))).hasSizeGreaterThanOrEqualTo(3)
+                .first()
+                .asString()
+                .startsWith("section,");
         var back = (yellowbracket.mesh.io.MeshFile.Read) yellowbracket.mesh.io.MeshFile.read(dir.resolve("section-A.stl"), Progress.NONE);
         assertThat(back.mesh().bounds().min().z()).isCloseTo(0, org.assertj.core.api.Assertions.within(1e-4));
         var ics = Files.readString(Export.calendar(build, all.require(Node.SCHEDULE, ""), dir.resolve("plan.ics")));

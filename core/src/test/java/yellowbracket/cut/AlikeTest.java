@@ -19,7 +19,8 @@ import yellowbracket.mesh.Vec3;
 /** Halves, twins, and planes brought to where they belong. */
 class AlikeTest {
     /** No two of its sides are alike. */
-    private static final Mesh WEDGE = Shapes.box(Vec3.ZERO, new Vec3(30, 20, 10)).mapped(p -> new Vec3(p.x(), p.y() * (1 + p.x() / 40), p.z() * (1 + p.y() / 50)));
+    private static final Mesh WEDGE = Shapes.box(Vec3.ZERO, new Vec3(30, 20, 10))
+            .mapped(p -> new Vec3(p.x(), p.y() * (1 + p.x() / 40), p.z() * (1 + p.y() / 50)));
 
     private static Section section(String name, Mesh m) {
         return new Section(name, m, true);
@@ -30,26 +31,33 @@ class AlikeTest {
         var turned = WEDGE.turned(Turn.quarter(0).then(Turn.quarter(2))).moved(new Vec3(70, -3, 8));
         var list = List.of(section("A", WEDGE), section("B", turned), section("C", WEDGE.mirrored()), section("D", WEDGE.scaled(1.01)));
         assertThat(Alike.among(list)).containsExactly(new Alike.Twin("B", "A", false), new Alike.Twin("C", "A", true));
-        assertThat(Alike.sentences(List.of(new Alike.Twin("B", "A", false), new Alike.Twin("C", "A", true), new Alike.Twin("D", "A", false)))).containsExactly("B, D are the same as A", "C is the mirror image of A");
+        assertThat(
+                Alike.sentences(List.of(new Alike.Twin("B", "A", false), new Alike.Twin("C", "A", true), new Alike.Twin("D", "A", false))))
+                .containsExactly("B, D are the same as A", "C is the mirror image of A");
         assertThat(new Alike.Twin("C", "A", true).words()).isEqualTo("C is the mirror image of A");
     }
 
     @Test
     void halvesOfAPropCutInTheMiddleAreMirrorImages() {
         var shell = Shapes.cappedShell(90, 4, 45, 64, 32);
-        var halves = Sectioning.of(shell, Bvh.of(shell), CutTree.split(CutPlane.across(0, 0), CutTree.WHOLE, CutTree.WHOLE), 0, Progress.NONE).sections();
+        var halves = Sectioning
+                .of(shell, Bvh.of(shell), CutTree.split(CutPlane.across(0, 0), CutTree.WHOLE, CutTree.WHOLE), 0, Progress.NONE)
+                .sections();
         assertThat(Alike.among(halves)).singleElement().satisfies(t -> assertThat(t.of()).isEqualTo("A"));
     }
 
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void oneHalfStandsForBoth(boolean right) {
-        var lopsided = Shapes.torus(60, 18, 72, 36).mapped(p -> new Vec3(p.x(), p.y(), p.z() * (1 + p.x() / 300))).moved(new Vec3(4.2, 0, 0));
+        var lopsided = Shapes.torus(60, 18, 72, 36)
+                .mapped(p -> new Vec3(p.x(), p.y(), p.z() * (1 + p.x() / 300)))
+                .moved(new Vec3(4.2, 0, 0));
         var even = MirrorHalf.of(lopsided, right);
         MeshAssert.assertWatertight(even);
         assertThat(even.bounds().min().x()).isCloseTo(-even.bounds().max().x(), within(1e-12));
         var halves = PlaneCut.cut(lopsided, CutPlane.across(0, 0), 0);
-        assertThat(even.volumeMm3()).isCloseTo(2 * (right ? halves.above() : halves.below()).volumeMm3(), within(1e-7 * lopsided.volumeMm3()));
+        assertThat(even.volumeMm3()).isCloseTo(2 * (right ? halves.above() : halves.below()).volumeMm3(),
+                within(1e-7 * lopsided.volumeMm3()));
         assertThat(MirrorHalf.of(even, right).volumeMm3()).as("once is enough").isCloseTo(even.volumeMm3(), within(1e-6));
     }
 
@@ -93,7 +101,9 @@ class AlikeTest {
         var merged = quarters.merged(quarters.pathTo(sections.get(0)), quarters.pathTo(sections.get(1))).orElseThrow();
         assertThat(Sectioning.of(box, Bvh.of(box), merged, 0, Progress.NONE).sections()).hasSize(3);
         var upright = quarters.merged(quarters.pathTo(sections.get(0)), quarters.pathTo(sections.get(2))).orElseThrow();
-        assertThat(Sectioning.of(box, Bvh.of(box), upright, 0, Progress.NONE).sections()).extracting(s -> Math.round(s.mesh().volumeMm3() / 1e4)).contains(50L);
+        assertThat(Sectioning.of(box, Bvh.of(box), upright, 0, Progress.NONE).sections())
+                .extracting(s -> Math.round(s.mesh().volumeMm3() / 1e4))
+                .contains(50L);
     }
 
     @Test

@@ -92,7 +92,8 @@ class CapTriangulatorTest {
         var loops = new ArrayList<int[]>();
         loops.add(loop(new double[][] {{0, 0}, {100, 0}, {100, 100}, {0, 100}}));
         int side = (int) Math.sqrt(n);
-        for (int i = 0; i < n; i++) loops.add(loop(ring(10 + 80.0 * (i % side) / Math.max(1, side - 1), 10 + 80.0 * (i / side) / Math.max(1, side - 1), 4, 16, true)));
+        for (int i = 0; i < n; i++) loops.add(
+                loop(ring(10 + 80.0 * (i % side) / Math.max(1, side - 1), 10 + 80.0 * (i / side) / Math.max(1, side - 1), 4, 16, true)));
         assertThat(area(triangulate(loops))).isCloseTo(1e4 - n * ngon(4, 16), within(1e-6));
     }
 
@@ -113,6 +114,7 @@ class CapTriangulatorTest {
 
     @Test
     void loopsThatCrossStillUseEveryEdge() {
-        triangulate(List.of(loop(ring(0, 0, 10, 20, false)), loop(ring(12, 0, 10, 20, false)), loop(new double[][] {{-30, 0}, {-20, 10}, {-20, 0}, {-30, 10}})));
+        triangulate(List.of(loop(ring(0, 0, 10, 20, false)), loop(ring(12, 0, 10, 20, false)),
+                loop(new double[][] {{-30, 0}, {-20, 10}, {-20, 0}, {-30, 10}})));
     }
 }

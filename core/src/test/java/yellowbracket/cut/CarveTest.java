@@ -27,7 +27,9 @@ class CarveTest {
         var b = ConvexSolid.box(new Vec3(5, 6, 7), Vec3.X, Vec3.Y, 1, 2, 3);
         assertWatertight(b.mesh());
         assertVolume(b.mesh(), 2 * 4 * 6, 1e-12);
-        assertThatThrownBy(() -> ConvexSolid.behind(List.of(CutPlane.across(0, 1), CutPlane.across(1, 1), CutPlane.across(2, 1), new CutPlane(new Vec3(1, 1, 1), 3)))).hasMessageContaining("no bounded space");
+        assertThatThrownBy(() -> ConvexSolid
+                .behind(List.of(CutPlane.across(0, 1), CutPlane.across(1, 1), CutPlane.across(2, 1), new CutPlane(new Vec3(1, 1, 1), 3))))
+                .hasMessageContaining("no bounded space");
     }
 
     @Test
@@ -42,7 +44,8 @@ class CarveTest {
         var cut = Carve.difference(BOX, Bvh.of(BOX), ConvexSolid.box(new Vec3(20, 20, 40), Vec3.X, Vec3.Y, 4, 5, 6), 7);
         assertWatertight(cut);
         assertVolume(cut, 64000 - 8 * 10 * 6, 1e-9);
-        assertThat(IntStream.range(0, cut.triangleCount()).filter(f -> cut.tag(f) == 7).mapToDouble(cut::area).sum()).as("walls and floor").isCloseTo(80 + 2 * 8 * 6 + 2 * 10 * 6, within(1e-6));
+        assertThat(IntStream.range(0, cut.triangleCount()).filter(f -> cut.tag(f) == 7).mapToDouble(cut::area).sum()).as("walls and floor")
+                .isCloseTo(80 + 2 * 8 * 6 + 2 * 10 * 6, within(1e-6));
     }
 
     @Test
@@ -72,7 +75,8 @@ class CarveTest {
     }
 
     static Stream<Arguments> anyMeshAnyBlock() {
-        var meshes = List.of(Shapes.sphere(25, 28), Shapes.torus(24, 7, 36, 18), Shapes.tube(24, 20, -20, 20, 40), Shapes.cappedShell(26, 3, 50, 40, 24));
+        var meshes = List.of(Shapes.sphere(25, 28), Shapes.torus(24, 7, 36, 18), Shapes.tube(24, 20, -20, 20, 40),
+                Shapes.cappedShell(26, 3, 50, 40, 24));
         var random = new Random(11);
         return meshes.stream().flatMap(m -> IntStream.range(0, 25).mapToObj(i -> Arguments.of(m, block(m, random))));
     }
@@ -81,7 +85,8 @@ class CarveTest {
         var at = m.point(r.nextInt(m.vertexCount())).plus(new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()));
         var axis = new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).unit();
         var inward = axis.cross(new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian())).unit();
-        return r.nextBoolean() ? ConvexSolid.boss(at, axis, inward, 2 + 5 * r.nextDouble(), 5 + 6 * r.nextDouble()) : ConvexSolid.box(at, axis, inward, 1 + 6 * r.nextDouble(), 1 + 6 * r.nextDouble(), 1 + 6 * r.nextDouble());
+        return r.nextBoolean() ? ConvexSolid.boss(at, axis, inward, 2 + 5 * r.nextDouble(), 5 + 6 * r.nextDouble())
+                : ConvexSolid.box(at, axis, inward, 1 + 6 * r.nextDouble(), 1 + 6 * r.nextDouble(), 1 + 6 * r.nextDouble());
     }
 
     /** |A or B| + |A and B| = |A| + |B|, and |A without B| + |A and B| = |A|, with |A and B| from cutting A by the planes of B. */

@@ -16,7 +16,8 @@ class CutTreeTest {
     private static final CutPlane X = CutPlane.across(0, 1);
     private static final CutPlane Y = CutPlane.across(1, 2);
     private static final CutPlane Z = CutPlane.across(2, 3);
-    private static final CutTree TREE = CutTree.split(Z, CutTree.split(Y, CutTree.WHOLE, CutTree.WHOLE), CutTree.split(X, CutTree.WHOLE, CutTree.WHOLE));
+    private static final CutTree TREE = CutTree.split(Z, CutTree.split(Y, CutTree.WHOLE, CutTree.WHOLE),
+            CutTree.split(X, CutTree.WHOLE, CutTree.WHOLE));
 
     @Test
     void planesAreNumberedNodeAboveBelow() {
@@ -58,7 +59,10 @@ class CutTreeTest {
         return new Random(7).longs(40).boxed();
     }
 
-    /** Wherever a point lies, the same planes are above and below it after one and the same plane cut two neighbours and changed places with what parted them. */
+    /**
+     * Wherever a point lies, the same planes are above and below it after one and the same plane cut two neighbours and changed places with
+     * what parted them.
+     */
     @ParameterizedTest
     @MethodSource("seeds")
     void mergingKeepsEveryOtherBorder(long seed) {

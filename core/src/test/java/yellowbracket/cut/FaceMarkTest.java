@@ -59,7 +59,10 @@ class FaceMarkTest {
         }
     }
 
-    /** Seen from below, what goes into the upper section is mirrored: the widths of a name and its mirror image are told by where most of the ink lies. */
+    /**
+     * Seen from below, what goes into the upper section is mirrored: the widths of a name and its mirror image are told by where most of
+     * the ink lies.
+     */
     @Test
     void theUpperSectionsMarkIsMirrored() {
         var shape = strip(60, 12, 0);
@@ -67,7 +70,8 @@ class FaceMarkTest {
         var upper = together(FaceMark.of(seam(shape), true, "L 1", List.of()).orElseThrow());
         assertThat(upper.getArea()).isCloseTo(lower.getArea(), within(0.01 * lower.getArea()));
         var mirrored = AffineTransformation.scaleInstance(-1, 1).transform(lower);
-        assertThat(upper.symDifference(mirrored).getArea()).as("the arrow points up on both, the letters are turned over").isLessThan(0.1 * lower.getArea());
+        assertThat(upper.symDifference(mirrored).getArea()).as("the arrow points up on both, the letters are turned over")
+                .isLessThan(0.1 * lower.getArea());
         assertThat(upper.symDifference(lower).getArea()).isGreaterThan(0.3 * lower.getArea());
     }
 

@@ -97,7 +97,10 @@ class PlaneCutTest {
         assertThat(h.above().isEmpty()).isFalse();
     }
 
-    /** A cup that stands on the plane upside down, open below: its rim is lidded on the upper side, and the lower side gets the same lid turned over. */
+    /**
+     * A cup that stands on the plane upside down, open below: its rim is lidded on the upper side, and the lower side gets the same lid
+     * turned over.
+     */
     @Test
     void anOpenRimInThePlaneIsLidded() {
         var cup = BOX.only(notFacing(BOX, Vec3.Z.times(-1)));
@@ -126,8 +129,10 @@ class PlaneCutTest {
             assertClosed(piece);
             assertThat(piece.compact()).as("every vertex is used").isSameAs(piece);
         }
-        assertThat(first.above().volumeMm3() + second.above().volumeMm3() + second.below().volumeMm3()).isCloseTo(whole.volumeMm3(), within(1e-9 * whole.volumeMm3()));
-        assertThat(capArea(second.above(), 0) + capArea(second.below(), 0)).as("the first cap, parted by the second cut").isCloseTo(capArea(first.above(), 0), within(1e-6));
+        assertThat(first.above().volumeMm3() + second.above().volumeMm3() + second.below().volumeMm3()).isCloseTo(whole.volumeMm3(),
+                within(1e-9 * whole.volumeMm3()));
+        assertThat(capArea(second.above(), 0) + capArea(second.below(), 0)).as("the first cap, parted by the second cut")
+                .isCloseTo(capArea(first.above(), 0), within(1e-6));
         assertThat(capArea(second.above(), 1)).isCloseTo(capArea(second.below(), 1), within(1e-9)).isGreaterThan(1000);
         int at = 0;
         for (int f = 0; f < whole.triangleCount(); f++) {
@@ -145,7 +150,8 @@ class PlaneCutTest {
 
     static Stream<Arguments> anyMeshAnyPlane() {
         var meshes = List.of(BOX, Shapes.sphere(25, 24), Shapes.torus(30, 9, 40, 16), Shapes.tube(20, 17, -10, 30, 36),
-                Shapes.cappedShell(40, 3, 50, 48, 20), stairs(), Mesh.union(List.of(Shapes.sphere(20, 20), turnedInside(Shapes.sphere(12, 20)))));
+                Shapes.cappedShell(40, 3, 50, 48, 20), stairs(),
+                Mesh.union(List.of(Shapes.sphere(20, 20), turnedInside(Shapes.sphere(12, 20)))));
         var random = new Random(7);
         return meshes.stream().flatMap(m -> Stream.iterate(0, i -> i < 30, i -> i + 1).map(i -> Arguments.of(m, plane(m, i, random))));
     }
@@ -187,7 +193,10 @@ class PlaneCutTest {
         for (int i = 0; i < 20; i++) {
             var plane = plane(pieces.getFirst(), i, random);
             int tag = i;
-            pieces = pieces.stream().flatMap(p -> Stream.of(PlaneCut.cut(p, plane, tag)).flatMap(h -> Stream.of(h.above(), h.below()))).filter(p -> !p.isEmpty()).toList();
+            pieces = pieces.stream()
+                    .flatMap(p -> Stream.of(PlaneCut.cut(p, plane, tag)).flatMap(h -> Stream.of(h.above(), h.below())))
+                    .filter(p -> !p.isEmpty())
+                    .toList();
         }
         assertThat(pieces.size()).isGreaterThan(20);
         pieces.forEach(p -> assertWatertight(p));

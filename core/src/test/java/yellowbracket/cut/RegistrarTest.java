@@ -74,7 +74,8 @@ class RegistrarTest {
     }
 
     @ParameterizedTest
-    @EnumSource(value = RegistrationKind.class, names = {"PINS", "DOWELS", "RODS", "MAGNETS", "SEALED_MAGNETS", "TONGUE", "THROUGH_ROD", "FITTING"})
+    @EnumSource(value = RegistrationKind.class, names = {"PINS", "DOWELS", "RODS", "MAGNETS", "SEALED_MAGNETS", "TONGUE", "THROUGH_ROD",
+            "FITTING"})
     void everyKindKeepsSectionsClosedAndVolumesExact(RegistrationKind kind) {
         var r = registered(BLOCK, HALVED, 1.25, new Registration(kind, Map.of(), Map.of(), true, false, 0.2, 1.2));
         double whole = BLOCK.scaled(1.25).volumeMm3();
@@ -90,8 +91,10 @@ class RegistrarTest {
 
     static Stream<Arguments> cutsAndKinds() {
         var random = new Random(5);
-        var meshes = List.of(Shapes.torus(60, 18, 72, 36).turned(Turn.pitch(20)), Shapes.cappedShell(90, 4, 55, 72, 40), Shapes.sphere(45, 48), Shapes.tube(50, 44, -60, 60, 64));
-        var kinds = List.of(RegistrationKind.FITTING, RegistrationKind.PINS, RegistrationKind.MAGNETS, RegistrationKind.TONGUE, RegistrationKind.RODS);
+        var meshes = List.of(Shapes.torus(60, 18, 72, 36).turned(Turn.pitch(20)), Shapes.cappedShell(90, 4, 55, 72, 40),
+                Shapes.sphere(45, 48), Shapes.tube(50, 44, -60, 60, 64));
+        var kinds = List.of(RegistrationKind.FITTING, RegistrationKind.PINS, RegistrationKind.MAGNETS, RegistrationKind.TONGUE,
+                RegistrationKind.RODS);
         return meshes.stream().flatMap(m -> IntStream.range(0, 5).mapToObj(i -> Arguments.of(m, tree(random, m), kinds.get(i))));
     }
 
@@ -112,16 +115,16 @@ class RegistrarTest {
         assertThat(volume(r)).isCloseTo(whole + r.addedMm3() - r.removedMm3(), within(1e-9 * whole));
         r.sections().sections().forEach(s -> assertWatertight(s.mesh()));
         for (var f : r.fitted()) {
-            assertThat(f.intoAboveMm()).isGreaterThanOrEqualTo(kind == RegistrationKind.FITTING ? 3 : f.kind().leastDepthMm(f.diameterMm()));
+            assertThat(f.intoAboveMm())
+                    .isGreaterThanOrEqualTo(kind == RegistrationKind.FITTING ? 3 : f.kind().leastDepthMm(f.diameterMm()));
         }
     }
 
     @Test
     void matingFacesCoincide() {
         var r = registered(BLOCK, HALVED, 1, of(RegistrationKind.TONGUE));
-        for (var s : r.sections().sections())
-            for (int f = 0; f < s.mesh().triangleCount(); f++)
-                if (s.mesh().tag(f) == 0) for (int k = 0; k < 3; k++) assertThat(s.mesh().corner(f, k).z()).isCloseTo(3.137, within(1e-9));
+        for (var s : r.sections().sections()) for (int f = 0; f < s.mesh().triangleCount(); f++)
+            if (s.mesh().tag(f) == 0) for (int k = 0; k < 3; k++) assertThat(s.mesh().corner(f, k).z()).isCloseTo(3.137, within(1e-9));
     }
 
     @Test
@@ -131,9 +134,8 @@ class RegistrarTest {
         var r = registered(shell, tree, 1, of(RegistrationKind.PINS));
         var index = Bvh.of(shell);
         assertThat(r.fitted()).isNotEmpty();
-        for (var f : r.fitted())
-            for (double t = -f.intoBelowMm(); t <= f.intoAboveMm(); t += 0.5)
-                assertThat(index.distance(f.at().plus(f.axis().times(t)))).isGreaterThan(f.diameterMm() / 2 + 0.1 + 1.2 - 0.05);
+        for (var f : r.fitted()) for (double t = -f.intoBelowMm(); t <= f.intoAboveMm(); t += 0.5)
+            assertThat(index.distance(f.at().plus(f.axis().times(t)))).isGreaterThan(f.diameterMm() / 2 + 0.1 + 1.2 - 0.05);
     }
 
     @Test
@@ -145,7 +147,8 @@ class RegistrarTest {
         assertThat(plain.tongues()).isEmpty();
         assertThat(plain.findings()).anyMatch(f -> f.contains("seam A|B stays plain") && f.contains("1.5 mm"));
         var refused = registered(Shapes.tube(50, 48.5, -40, 40, 96), tree, 1, of(RegistrationKind.MAGNETS));
-        assertThat(refused.refused()).singleElement().satisfies(q -> assertThat(q.words()).startsWith("seam A|B: no magnets: the face is 1.5 mm wide at most"));
+        assertThat(refused.refused()).singleElement()
+                .satisfies(q -> assertThat(q.words()).startsWith("seam A|B: no magnets: the face is 1.5 mm wide at most"));
     }
 
     @Test
@@ -153,24 +156,34 @@ class RegistrarTest {
         var tree = CutTree.split(CutPlane.across(2, 0.137), CutTree.WHOLE, CutTree.WHOLE);
         var r = registered(Shapes.tube(50, 45, -40, 40, 96), tree, 1, of(RegistrationKind.TONGUE).withFit(0.4, 1.2));
         var below = r.sections().section(r.tongues().getFirst().below()).mesh();
-        var above = r.sections().sections().stream().filter(s -> !s.name().equals(r.tongues().getFirst().below())).findFirst().orElseThrow().mesh();
+        var above = r.sections()
+                .sections()
+                .stream()
+                .filter(s -> !s.name().equals(r.tongues().getFirst().below()))
+                .findFirst()
+                .orElseThrow()
+                .mesh();
         var index = Bvh.of(above);
         double least = 99;
-        for (int v = 0; v < below.vertexCount(); v++) if (below.z(v) > 1 && below.z(v) < 5) least = Math.min(least, index.distance(below.point(v)));
+        for (int v = 0; v < below.vertexCount(); v++)
+            if (below.z(v) > 1 && below.z(v) < 5) least = Math.min(least, index.distance(below.point(v)));
         assertThat(least).isBetween(0.15, 0.35);
     }
 
     @Test
     void whatIsPlacedByHandStaysOrIsRefusedWithItsReason() {
-        var spots = List.of(new Registration.Spot(RegistrationKind.MAGNETS, new Vec3(20, 10, 0), 8), new Registration.Spot(RegistrationKind.MAGNETS, new Vec3(38, 10, 0), 8),
-                new Registration.Spot(RegistrationKind.PINS, new Vec3(90, 10, 0), 4), new Registration.Spot(RegistrationKind.PINS, new Vec3(21, 12, 0), 4));
+        var spots = List.of(new Registration.Spot(RegistrationKind.MAGNETS, new Vec3(20, 10, 0), 8),
+                new Registration.Spot(RegistrationKind.MAGNETS, new Vec3(38, 10, 0), 8),
+                new Registration.Spot(RegistrationKind.PINS, new Vec3(90, 10, 0), 4),
+                new Registration.Spot(RegistrationKind.PINS, new Vec3(21, 12, 0), 4));
         var r = registered(BLOCK, HALVED, 1, Registration.PLAIN.withSpots("A|B", spots).withSpots("C|D", spots));
         assertThat(r.fitted()).singleElement().satisfies(f -> {
             assertThat(f.byHand()).isTrue();
             assertThat(f.at().distance(new Vec3(20, 10, 3.137))).isLessThan(1e-9);
         });
-        assertThat(r.refused()).extracting(Registered.Refused::why).satisfiesExactly(w -> assertThat(w).contains("2.0 mm of material around the middle in A, 5.3 needed"),
-                w -> assertThat(w).contains("beside the face"), w -> assertThat(w).contains("runs into another hole"));
+        assertThat(r.refused()).extracting(Registered.Refused::why)
+                .satisfiesExactly(w -> assertThat(w).contains("2.0 mm of material around the middle in A, 5.3 needed"),
+                        w -> assertThat(w).contains("beside the face"), w -> assertThat(w).contains("runs into another hole"));
         assertThat(r.findings()).anyMatch(f -> f.contains("seam C|D waits"));
     }
 
@@ -226,8 +239,10 @@ class RegistrarTest {
         assertThat(f.lengthMm()).isCloseTo(201.2 + 2 * 36 - 0.6, within(0.01));
         r.sections().sections().forEach(s -> assertClosed(s.mesh()));
         assertThat(volume(r)).isCloseTo(staff.volumeMm3() - r.removedMm3(), within(1e-9 * staff.volumeMm3()));
-        var bent = CutTree.split(new CutPlane(new Vec3(0, 0.3, 1), 60), CutTree.WHOLE, CutTree.split(CutPlane.across(2, -40.1), CutTree.WHOLE, CutTree.WHOLE));
-        assertThat(registered(staff, bent, 1, of(RegistrationKind.THROUGH_ROD)).refused()).hasSize(2).allMatch(q -> q.why().contains("not parallel"));
+        var bent = CutTree.split(new CutPlane(new Vec3(0, 0.3, 1), 60), CutTree.WHOLE,
+                CutTree.split(CutPlane.across(2, -40.1), CutTree.WHOLE, CutTree.WHOLE));
+        assertThat(registered(staff, bent, 1, of(RegistrationKind.THROUGH_ROD)).refused()).hasSize(2)
+                .allMatch(q -> q.why().contains("not parallel"));
     }
 
     @Test
@@ -252,8 +267,9 @@ class RegistrarTest {
         r.sections().sections().forEach(s -> assertClosed(s.mesh()));
         assertThat(r.sections().seams()).singleElement().satisfies(s -> assertThat(s.name()).isEqualTo("A|B"));
         var outer = shell.bounds().scaled(1.03);
-        for (var s : r.sections().sections())
-            for (int v = 0; v < s.mesh().vertexCount(); v++) assertThat(s.mesh().point(v).minus(outer.centre()).norm()).as("nothing comes through to the outside").isLessThan(outer.diagonal());
+        for (var s : r.sections().sections()) for (int v = 0; v < s.mesh().vertexCount(); v++)
+            assertThat(s.mesh().point(v).minus(outer.centre()).norm()).as("nothing comes through to the outside")
+                    .isLessThan(outer.diagonal());
         double bare = shell.scaled(1.03).volumeMm3();
         assertThat(volume(r)).as("lumps outweigh sockets and ticks").isGreaterThan(bare + r.addedMm3() - r.removedMm3() + 100);
         for (var f : r.fitted()) assertThat(f.at().minus(new Vec3(0, 0, f.at().z())).norm()).as("within the shell").isLessThan(90 * 1.03);

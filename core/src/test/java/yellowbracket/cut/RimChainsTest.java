@@ -100,7 +100,10 @@ class RimChainsTest {
         assertThat(chains().loops()).hasSize(2).allSatisfy(l -> assertThat(area(l)).isEqualTo(16));
     }
 
-    /** Loops of any kind over few points, so that they share corners: every edge is used once, in its direction, and no loop passes a corner twice. */
+    /**
+     * Loops of any kind over few points, so that they share corners: every edge is used once, in its direction, and no loop passes a corner
+     * twice.
+     */
     @RepeatedTest(20)
     void everyEdgeIsWalkedOnce(RepetitionInfo which) {
         var random = new Random(which.getCurrentRepetition());
@@ -114,10 +117,13 @@ class RimChainsTest {
             for (int i = 0; i < l.length; i++) walked.merge((long) l[i] << 32 | l[(i + 1) % l.length], 1, Integer::sum);
         }
         rim.forEach((edge, n) -> {
-            long back = edge << 32 | edge >>> 32; // here: an edge and its reverse may meet in a loop of two, which encloses nothing and is dropped
+            // here: an edge and its reverse may meet in a loop of two, which encloses nothing and is dropped
+            long back = edge << 32 | edge >>> 32;
             assertThat(walked.getOrDefault(edge, 0) - walked.getOrDefault(back, 0)).isEqualTo(n - rim.getOrDefault(back, 0));
         });
-        assertThat(chains.loops().stream().mapToDouble(this::area).sum()).isCloseTo(rim.entrySet().stream().mapToDouble(e -> e.getValue() * cross(e.getKey())).sum(), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(chains.loops().stream().mapToDouble(this::area).sum()).isCloseTo(
+                rim.entrySet().stream().mapToDouble(e -> e.getValue() * cross(e.getKey())).sum(),
+                org.assertj.core.api.Assertions.within(1e-6));
     }
 
     private double cross(long edge) {

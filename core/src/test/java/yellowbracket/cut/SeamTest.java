@@ -47,14 +47,16 @@ class SeamTest {
         assertThat(seam.areaMm2()).isCloseTo(Math.PI * (outer * outer - inner * inner), within(0.002 * outer * outer));
         assertThat(seam.lengthMm()).isCloseTo(2 * Math.PI * (outer + inner), within(0.2));
         assertThat(seam.wallMm()).isCloseTo(outer - inner, within(0.01));
-        assertThat(seam.leastMomentMm4()).isCloseTo(Math.PI / 4 * (Math.pow(outer, 4) - Math.pow(inner, 4)), within(0.005 * Math.pow(outer, 4)));
+        assertThat(seam.leastMomentMm4()).isCloseTo(Math.PI / 4 * (Math.pow(outer, 4) - Math.pow(inner, 4)),
+                within(0.005 * Math.pow(outer, 4)));
         assertThat(seam.showLengthMm()).as("the outer line is seen").isGreaterThan(0.9 * 2 * Math.PI * outer);
     }
 
     /** The inside of a closed box is never seen: half the seam's line counts. */
     @Test
     void theInsideOfAHollowBoxIsNotSeen() {
-        var hollow = Mesh.union(java.util.List.of(Shapes.box(Vec3.ZERO, new Vec3(100, 80, 60)), yellowbracket.mesh.MeshAssert.turnedInside(Shapes.box(new Vec3(4, 4, 4), new Vec3(96, 76, 56)))));
+        var hollow = Mesh.union(java.util.List.of(Shapes.box(Vec3.ZERO, new Vec3(100, 80, 60)),
+                yellowbracket.mesh.MeshAssert.turnedInside(Shapes.box(new Vec3(4, 4, 4), new Vec3(96, 76, 56)))));
         var seam = cut(hollow, across(0, 50.3)).seams().getFirst();
         assertThat(seam.lengthMm()).isCloseTo(2 * (80 + 60) + 2 * (72 + 52), within(1e-6));
         assertThat(seam.showLengthMm()).isCloseTo(2 * (80 + 60), within(1e-6));
@@ -68,7 +70,9 @@ class SeamTest {
         assertThat(s.sections()).hasSize(4);
         assertThat(s.seams()).as("pieces that meet in a line only have no seam").hasSize(4);
         assertThat(s.seams().stream().mapToDouble(Seam::areaMm2).sum()).isCloseTo(20 * (100 + 80), within(1e-6));
-        for (var seam : s.seams()) assertThat(s.section(seam.first()).mesh().bounds().union(s.section(seam.second()).mesh().bounds()).contains(seam.centre())).isTrue();
+        for (var seam : s.seams())
+            assertThat(s.section(seam.first()).mesh().bounds().union(s.section(seam.second()).mesh().bounds()).contains(seam.centre()))
+                    .isTrue();
     }
 
     @ParameterizedTest
@@ -81,6 +85,7 @@ class SeamTest {
         assertThat(large.lengthMm()).isCloseTo(seam.lengthMm() * k, within(1e-9 * large.lengthMm()));
         assertThat(large.wallMm()).isCloseTo(seam.wallMm() * k, within(1e-9 * large.wallMm()));
         assertThat(large.leastMomentMm4()).isCloseTo(seam.leastMomentMm4() * Math.pow(k, 4), within(1e-9 * large.leastMomentMm4()));
-        assertThat(s.scaled(k).sections().getFirst().mesh().volumeMm3()).isCloseTo(s.sections().getFirst().mesh().volumeMm3() * k * k * k, within(1e-6 * k * k * k * 1e5));
+        assertThat(s.scaled(k).sections().getFirst().mesh().volumeMm3()).isCloseTo(s.sections().getFirst().mesh().volumeMm3() * k * k * k,
+                within(1e-6 * k * k * k * 1e5));
     }
 }

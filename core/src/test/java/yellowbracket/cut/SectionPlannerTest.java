@@ -47,7 +47,8 @@ class SectionPlannerTest {
         var fewest = outcome.best(Aim.FEWEST);
         assertThat(outcome.plans()).allSatisfy(p -> assertThat(p.sections()).isGreaterThanOrEqualTo(fewest.sections()));
         assertThat(outcome.best(Aim.SUPPORT).supportH()).isLessThanOrEqualTo(fewest.supportH() + 1e-9);
-        assertThat(outcome.plans().stream().map(SectionPlan::tree).distinct().count()).as("no plan twice").isEqualTo(outcome.plans().size());
+        assertThat(outcome.plans().stream().map(SectionPlan::tree).distinct().count()).as("no plan twice")
+                .isEqualTo(outcome.plans().size());
     }
 
     @ParameterizedTest
@@ -55,7 +56,8 @@ class SectionPlannerTest {
     void aStaffTakesAsManyPartsAsItsLengthAsksFor(double length, int parts) {
         double bed = length / parts + 4;
         var staff = Shapes.tube(15, 11, 0, length, 24);
-        assertThat(plans(staff, PlanWishes.of(new Bed(bed, 60, 60))).stream().mapToInt(SectionPlan::sections).min().orElseThrow()).isBetween(parts, parts + 1);
+        assertThat(plans(staff, PlanWishes.of(new Bed(bed, 60, 60))).stream().mapToInt(SectionPlan::sections).min().orElseThrow())
+                .isBetween(parts, parts + 1);
     }
 
     @Test
@@ -74,7 +76,8 @@ class SectionPlannerTest {
         var stand = TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(300, 300, 300)), new Bed(200, 200, 200));
         assertThat(stand.fits()).isFalse();
         assertThat(stand.overMm()).isCloseTo(100, within(2.0));
-        assertThat(TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), new Bed(200, 200, 200))).isEqualTo(new TurnedFit.Stand(Optional.of(Turn.NONE), 0));
+        assertThat(TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), new Bed(200, 200, 200)))
+                .isEqualTo(new TurnedFit.Stand(Optional.of(Turn.NONE), 0));
     }
 
     @Test

@@ -47,10 +47,13 @@ class SectioningTest {
     @Test
     void aPlaneCutsOnlyItsOwnSideAndSeamsFollow() {
         var box = Shapes.box(Vec3.ZERO, new Vec3(100, 100, 100));
-        var tree = CutTree.split(CutPlane.across(2, 50), CutTree.split(CutPlane.across(0, 30), CutTree.WHOLE, CutTree.WHOLE), CutTree.WHOLE);
+        var tree = CutTree.split(CutPlane.across(2, 50), CutTree.split(CutPlane.across(0, 30), CutTree.WHOLE, CutTree.WHOLE),
+                CutTree.WHOLE);
         var s = of(box, tree);
         assertThat(s.sections()).hasSize(3);
-        assertThat(s.seams()).extracting(Seam::areaMm2).satisfiesExactlyInAnyOrder(a -> assertThat(a).isCloseTo(3000, within(1e-6)), a -> assertThat(a).isCloseTo(7000, within(1e-6)), a -> assertThat(a).isCloseTo(5000, within(1e-6)));
+        assertThat(s.seams()).extracting(Seam::areaMm2)
+                .satisfiesExactlyInAnyOrder(a -> assertThat(a).isCloseTo(3000, within(1e-6)),
+                        a -> assertThat(a).isCloseTo(7000, within(1e-6)), a -> assertThat(a).isCloseTo(5000, within(1e-6)));
         assertThat(s.sections().stream().mapToDouble(q -> q.mesh().volumeMm3()).sum()).isCloseTo(1e6, within(1e-3));
         var larger = s.scaled(2);
         assertThat(larger.seams().getFirst().areaMm2()).isCloseTo(4 * s.seams().getFirst().areaMm2(), within(1e-6));
@@ -62,20 +65,23 @@ class SectioningTest {
         var arch = Shapes.torus(50, 10, 64, 24).turned(yellowbracket.mesh.Turn.pitch(90));
         var s = of(arch, CutTree.split(CutPlane.across(2, 0.3), CutTree.WHOLE, CutTree.WHOLE));
         assertThat(s.sections()).hasSize(2);
-        s = of(arch, CutTree.split(CutPlane.across(2, 30.3), CutTree.WHOLE, CutTree.split(CutPlane.across(2, -30.3), CutTree.WHOLE, CutTree.WHOLE)));
+        s = of(arch, CutTree.split(CutPlane.across(2, 30.3), CutTree.WHOLE,
+                CutTree.split(CutPlane.across(2, -30.3), CutTree.WHOLE, CutTree.WHOLE)));
         assertThat(s.sections()).as("top, two sides, bottom").hasSize(4);
         assertThat(s.seams()).hasSize(4);
     }
 
     @Test
     void aSliverIsTold() {
-        assertThat(of(Shapes.box(Vec3.ZERO, new Vec3(20, 20, 20)), CutTree.split(CutPlane.across(2, 19.9), CutTree.WHOLE, CutTree.WHOLE)).findings()).singleElement().asString().contains("sliver");
+        assertThat(of(Shapes.box(Vec3.ZERO, new Vec3(20, 20, 20)), CutTree.split(CutPlane.across(2, 19.9), CutTree.WHOLE, CutTree.WHOLE))
+                .findings()).singleElement().asString().contains("sliver");
     }
 
     @Test
     void lightCopiesKeepTheNames() {
         var m = Shapes.cappedShell(60, 4, 40, 90, 50);
-        var tree = CutTree.split(CutPlane.across(0, 0.1), CutTree.WHOLE, CutTree.split(CutPlane.across(2, 5), CutTree.WHOLE, CutTree.WHOLE));
+        var tree = CutTree.split(CutPlane.across(0, 0.1), CutTree.WHOLE,
+                CutTree.split(CutPlane.across(2, 5), CutTree.WHOLE, CutTree.WHOLE));
         var s = of(m, tree);
         var drawn = s.drawn(Shapes.cappedShell(60, 4, 40, 30, 16), tree);
         assertThat(drawn).containsOnlyKeys("A", "B", "C");
@@ -84,7 +90,8 @@ class SectioningTest {
 
     @Test
     void planesAreNumberedAndEdited() {
-        var tree = CutTree.split(CutPlane.across(2, 1), CutTree.split(CutPlane.across(0, 2), CutTree.WHOLE, CutTree.WHOLE), CutTree.split(CutPlane.across(1, 3), CutTree.WHOLE, CutTree.WHOLE));
+        var tree = CutTree.split(CutPlane.across(2, 1), CutTree.split(CutPlane.across(0, 2), CutTree.WHOLE, CutTree.WHOLE),
+                CutTree.split(CutPlane.across(1, 3), CutTree.WHOLE, CutTree.WHOLE));
         assertThat(tree.planes()).extracting(CutPlane::offsetMm).containsExactly(1.0, 2.0, 3.0);
         assertThat(tree.withPlane(2, CutPlane.across(1, 9)).planes()).extracting(CutPlane::offsetMm).containsExactly(1.0, 2.0, 9.0);
         assertThat(tree.without(1).planes()).extracting(CutPlane::offsetMm).containsExactly(1.0, 3.0);
@@ -96,7 +103,8 @@ class SectioningTest {
 
     @Test
     void lettersRunOn() {
-        assertThat(java.util.stream.IntStream.of(0, 25, 26, 51, 52, 701, 702).mapToObj(Section::letter)).containsExactly("A", "Z", "AA", "AZ", "BA", "ZZ", "AAA");
+        assertThat(java.util.stream.IntStream.of(0, 25, 26, 51, 52, 701, 702).mapToObj(Section::letter)).containsExactly("A", "Z", "AA",
+                "AZ", "BA", "ZZ", "AAA");
     }
 
     @ParameterizedTest
@@ -109,7 +117,8 @@ class SectioningTest {
             var s = of(m, plan.tree());
             assertThat(SectionPlanner.tooLarge(s.sections(), List.of(bed))).isEmpty();
             assertThat(s.sections()).hasSize(plan.sections());
-            assertThat(s.sections().stream().mapToDouble(q -> q.mesh().volumeMm3()).sum()).isCloseTo(m.volumeMm3(), within(1e-9 * m.volumeMm3()));
+            assertThat(s.sections().stream().mapToDouble(q -> q.mesh().volumeMm3()).sum()).isCloseTo(m.volumeMm3(),
+                    within(1e-9 * m.volumeMm3()));
             s.sections().forEach(q -> MeshAssert.assertWatertight(q.mesh()));
         }
     }
@@ -131,8 +140,10 @@ class SectioningTest {
 
     @Test
     void aBedTooSmallSaysSo() {
-        assertThat(SectionPlanner.plan(Shapes.sphere(100, 16), 1, new Bed(10, 10, 10), Progress.NONE)).isInstanceOfSatisfying(SectionPlanner.Outcome.Impossible.class, i -> assertThat(i.why()).contains("smaller than any useful section"));
-        assertThat(SectionPlanner.plan(Shapes.sphere(100, 16), 30, new Bed(200, 200, 200), Progress.NONE)).isInstanceOfSatisfying(SectionPlanner.Outcome.Impossible.class, i -> assertThat(i.why()).contains("more than 200 sections"));
+        assertThat(SectionPlanner.plan(Shapes.sphere(100, 16), 1, new Bed(10, 10, 10), Progress.NONE)).isInstanceOfSatisfying(
+                SectionPlanner.Outcome.Impossible.class, i -> assertThat(i.why()).contains("smaller than any useful section"));
+        assertThat(SectionPlanner.plan(Shapes.sphere(100, 16), 30, new Bed(200, 200, 200), Progress.NONE)).isInstanceOfSatisfying(
+                SectionPlanner.Outcome.Impossible.class, i -> assertThat(i.why()).contains("more than 200 sections"));
         assertThatThrownBy(() -> Bed.parse("220 by 220")).hasMessageContaining("220x220x250");
         assertThat(Bed.parse("220x210X250").holds(new Vec3(250, 100, 215))).isTrue();
     }

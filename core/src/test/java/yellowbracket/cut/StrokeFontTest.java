@@ -13,7 +13,10 @@ import org.locationtech.jts.geom.Geometry;
 class StrokeFontTest {
     private static final String ALL = "ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789%";
 
-    /** Every letter a section can have and every digit of a scale stands as high as asked, no wider than its place, in one piece but for the per cent sign. */
+    /**
+     * Every letter a section can have and every digit of a scale stands as high as asked, no wider than its place, in one piece but for the
+     * per cent sign.
+     */
     @ParameterizedTest
     @ValueSource(doubles = {2.5, 6, 20})
     void everySignIsWholeAndOfItsSize(double height) {
@@ -32,12 +35,12 @@ class StrokeFontTest {
     /** At the least height, with the least stroke, no two signs may be taken for each other; O and 0 differ by the stroke through the 0. */
     @Test
     void noTwoSignsLookAlike() {
-        for (int i = 0; i < ALL.length(); i++)
-            for (int j = 0; j < i; j++) {
-                var a = StrokeFont.areas(ALL.substring(i, i + 1), 2.5, 0.5);
-                var b = StrokeFont.areas(ALL.substring(j, j + 1), 2.5, 0.5);
-                assertThat(a.symDifference(b).getArea()).as("%s and %s", ALL.charAt(i), ALL.charAt(j)).isGreaterThan(0.1 * Math.min(a.getArea(), b.getArea()));
-            }
+        for (int i = 0; i < ALL.length(); i++) for (int j = 0; j < i; j++) {
+            var a = StrokeFont.areas(ALL.substring(i, i + 1), 2.5, 0.5);
+            var b = StrokeFont.areas(ALL.substring(j, j + 1), 2.5, 0.5);
+            assertThat(a.symDifference(b).getArea()).as("%s and %s", ALL.charAt(i), ALL.charAt(j))
+                    .isGreaterThan(0.1 * Math.min(a.getArea(), b.getArea()));
+        }
     }
 
     @Test

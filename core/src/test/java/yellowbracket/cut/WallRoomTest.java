@@ -35,7 +35,8 @@ class WallRoomTest {
         }
 
         WallRoom room() {
-            return new WallRoom(index, scale, tree.planes().stream().map(p -> new CutPlane(p.normal(), p.offsetMm() * scale)).toList(), cuts);
+            return new WallRoom(index, scale, tree.planes().stream().map(p -> new CutPlane(p.normal(), p.offsetMm() * scale)).toList(),
+                    cuts);
         }
     }
 
@@ -72,7 +73,8 @@ class WallRoomTest {
         for (int i = 0; i < 300; i++) {
             var p = new Vec3(random.nextDouble(1, 19), random.nextDouble(1, 29), 40);
             var into = new Vec3(random.nextGaussian() * 0.2, random.nextGaussian() * 0.2, 1).unit();
-            double radius = random.nextDouble(1, 4), wanted = random.nextDouble(2, 30), deep = room.depth(middle, p, into, radius, WALL, wanted, 0);
+            double radius = random.nextDouble(1, 4), wanted = random.nextDouble(2, 30),
+                    deep = room.depth(middle, p, into, radius, WALL, wanted, 0);
             assertThat(deep).isLessThanOrEqualTo(wanted);
             if (deep > 0) granted++;
             for (double t = 0; t <= deep && deep > 0; t += 0.1) {
@@ -94,10 +96,13 @@ class WallRoomTest {
         assertThat(room.free(middle, near, near.plus(up), 2, WALL)).isFalse();
         assertThat(room.free(middle, clear, clear.plus(up), 2, WALL)).isTrue();
         assertThat(room.free(top, near, near.plus(up), 2, WALL)).as("in another section").isTrue();
-        assertThat(room.objection(middle, near, Vec3.Z, 2, WALL, 8, 0)).hasValueSatisfying(w -> assertThat(w).contains("another hole of " + middle));
+        assertThat(room.objection(middle, near, Vec3.Z, 2, WALL, 8, 0))
+                .hasValueSatisfying(w -> assertThat(w).contains("another hole of " + middle));
         assertThat(room.objection(middle, clear, Vec3.Z, 2, WALL, 8, 0)).isEmpty();
-        assertThat(room.objection(middle, new Vec3(2, 15, 40), Vec3.Z, 2, WALL, 8, 0)).hasValueSatisfying(w -> assertThat(w).isEqualTo("2.0 mm of material around the middle in " + middle + ", 3.2 needed"));
-        assertThat(room.objection(middle, new Vec3(10, 20, 40), Vec3.Z, 2, WALL, 29.5, 0)).hasValueSatisfying(w -> assertThat(w).startsWith("only 2").contains("29.5 needed"));
+        assertThat(room.objection(middle, new Vec3(2, 15, 40), Vec3.Z, 2, WALL, 8, 0))
+                .hasValueSatisfying(w -> assertThat(w).isEqualTo("2.0 mm of material around the middle in " + middle + ", 3.2 needed"));
+        assertThat(room.objection(middle, new Vec3(10, 20, 40), Vec3.Z, 2, WALL, 29.5, 0))
+                .hasValueSatisfying(w -> assertThat(w).startsWith("only 2").contains("29.5 needed"));
     }
 
     /** Against points along both segments. */
@@ -105,10 +110,11 @@ class WallRoomTest {
     void segmentsAreAsFarApartAsTheirNearestPoints() {
         var random = new Random(8);
         for (int i = 0; i < 200; i++) {
-            var ends = List.of(point(random), point(random), i % 5 == 0 ? Vec3.ZERO : point(random), i % 5 == 0 ? Vec3.ZERO : point(random));
+            var ends = List.of(point(random), point(random), i % 5 == 0 ? Vec3.ZERO : point(random),
+                    i % 5 == 0 ? Vec3.ZERO : point(random));
             double told = WallRoom.distance(ends.get(0), ends.get(1), ends.get(2), ends.get(3)), least = Double.POSITIVE_INFINITY;
-            for (int s = 0; s <= 100; s++)
-                for (int t = 0; t <= 100; t++) least = Math.min(least, along(ends.get(0), ends.get(1), s / 100.0).distance(along(ends.get(2), ends.get(3), t / 100.0)));
+            for (int s = 0; s <= 100; s++) for (int t = 0; t <= 100; t++)
+                least = Math.min(least, along(ends.get(0), ends.get(1), s / 100.0).distance(along(ends.get(2), ends.get(3), t / 100.0)));
             assertThat(told).isLessThanOrEqualTo(least + 1e-9).isGreaterThan(least - 0.5);
         }
     }

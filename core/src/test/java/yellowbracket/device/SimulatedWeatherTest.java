@@ -40,8 +40,14 @@ class SimulatedWeatherTest {
         var feed = new SimulatedWeather(3);
         double noon = mean(feed, 15, 90), night = mean(feed, 4, 90);
         assertThat(noon).isGreaterThan(night + 5);
-        double july = LongStream.range(0, 31).mapToDouble(d -> feed.at(LocalDateTime.of(2026, 7, 1, 12, 0).plusDays(d)).celsius()).average().orElseThrow();
-        double january = LongStream.range(0, 31).mapToDouble(d -> feed.at(LocalDateTime.of(2026, 1, 1, 12, 0).plusDays(d)).celsius()).average().orElseThrow();
+        double july = LongStream.range(0, 31)
+                .mapToDouble(d -> feed.at(LocalDateTime.of(2026, 7, 1, 12, 0).plusDays(d)).celsius())
+                .average()
+                .orElseThrow();
+        double january = LongStream.range(0, 31)
+                .mapToDouble(d -> feed.at(LocalDateTime.of(2026, 1, 1, 12, 0).plusDays(d)).celsius())
+                .average()
+                .orElseThrow();
         assertThat(july).isGreaterThan(january + 10);
     }
 

@@ -37,9 +37,11 @@ class IntakeTest {
     void unitsScaleAndDroppedBodiesGo() {
         var i = Intake.AS_IT_IS.with(FileUnit.CM).withRole(List.of(1, 2), BodyRole.DROPPED);
         assertThat(apply(i).volumeMm3()).isCloseTo(6_000_000, within(1e-3));
-        assertThat(apply(i.withRole(List.of(1), BodyRole.SHELL)).volumeMm3()).as("brought back").isCloseTo(1000 * (6000 + BALL.volumeMm3()), within(1.0));
+        assertThat(apply(i.withRole(List.of(1), BodyRole.SHELL)).volumeMm3()).as("brought back")
+                .isCloseTo(1000 * (6000 + BALL.volumeMm3()), within(1.0));
         assertThat(i.withRole(List.of(1, 2), BodyRole.SHELL).roles()).as("a shell is the rule and needs no entry").isEmpty();
-        for (var r : BodyRole.values()) assertThat(apply(Intake.AS_IT_IS.withRole(List.of(0), r)).triangleCount()).as(r.label()).isEqualTo(r.printed() ? FILE.triangleCount() : FILE.triangleCount() - BIG.triangleCount());
+        for (var r : BodyRole.values()) assertThat(apply(Intake.AS_IT_IS.withRole(List.of(0), r)).triangleCount()).as(r.label())
+                .isEqualTo(r.printed() ? FILE.triangleCount() : FILE.triangleCount() - BIG.triangleCount());
     }
 
     static List<Turn> turns() {
@@ -65,7 +67,8 @@ class IntakeTest {
             var q = Turn.quarter(axis);
             assertThat(q.then(q).then(q).then(q).tidy()).isEqualTo(Turn.NONE);
             assertThat(Turn.quarterTurns()).contains(q);
-            assertThat(q.apply(Vec3.axis((axis + 1) % 3)).minus(Vec3.axis((axis + 2) % 3)).norm()).as("counter-clockwise from the tip").isZero();
+            assertThat(q.apply(Vec3.axis((axis + 1) % 3)).minus(Vec3.axis((axis + 2) % 3)).norm()).as("counter-clockwise from the tip")
+                    .isZero();
         }
         assertThatThrownBy(() -> Turn.quarter(3)).hasMessageContaining("axis 3");
     }
@@ -73,7 +76,8 @@ class IntakeTest {
     /** The tolerance is in mm whatever the file's unit: a gap of 0.05 mm is kept, in metres too. */
     @Test
     void mendingMeasuresInMillimetres() {
-        var near = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(0.010, 0.010, 0.010)), Shapes.box(new Vec3(0.01005, 0, 0), new Vec3(0.02, 0.010, 0.010))));
+        var near = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(0.010, 0.010, 0.010)),
+                Shapes.box(new Vec3(0.01005, 0, 0), new Vec3(0.02, 0.010, 0.010))));
         var i = Intake.AS_IT_IS.with(FileUnit.M).withMends(EnumSet.allOf(Mend.Step.class));
         assertThat(MeshHealth.of(i.apply(near, Progress.NONE)).bodies()).hasSize(2);
         assertThat(i.apply(near, Progress.NONE).bounds().size().x()).isCloseTo(20, within(1e-9));

@@ -68,7 +68,8 @@ class JoinTest {
         var cold = JoinPlan.options(s.seams().getFirst(), load, "ABS", 10, SHOP);
         assertThat(hold(cold, "epoxy 5 min")).isCloseTo(2 * hold(warm, "epoxy 5 min"), within(1e-9));
         assertThat(warm).anyMatch(j -> j.product().name().equals("solvent cement"));
-        assertThat(JoinPlan.options(s.seams().getFirst(), load, "PLA", 20, SHOP)).noneMatch(j -> j.product().name().equals("solvent cement"));
+        assertThat(JoinPlan.options(s.seams().getFirst(), load, "PLA", 20, SHOP))
+                .noneMatch(j -> j.product().name().equals("solvent cement"));
     }
 
     private static double hold(List<SeamJoin> list, String name) {

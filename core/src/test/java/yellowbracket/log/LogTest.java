@@ -28,8 +28,9 @@ class LogTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"done A 14 h;DONE;print:A;14", "done print:C 8.9 h #mid-bed;DONE;print:C;8.9", "Done clean:B 45 min;DONE;clean:B;0.75", "done join:helm:2;DONE;join:helm:2;0", "failed B 62 % 8.1 h came off;FAILED;print:B;8.1",
-        "failed AB;FAILED;print:AB;0", "the visor fits;NOTE;'';0", "done;NOTE;'';0"})
+    @CsvSource(delimiter = ';', value = {"done A 14 h;DONE;print:A;14", "done print:C 8.9 h #mid-bed;DONE;print:C;8.9",
+            "Done clean:B 45 min;DONE;clean:B;0.75", "done join:helm:2;DONE;join:helm:2;0",
+            "failed B 62 % 8.1 h came off;FAILED;print:B;8.1", "failed AB;FAILED;print:AB;0", "the visor fits;NOTE;'';0", "done;NOTE;'';0"})
     void theLogLineIsUnderstood(String line, Entry.Kind kind, String about, double hours) {
         var e = entry(line);
         assertThat(e.kind()).isEqualTo(kind);
@@ -51,12 +52,14 @@ class LogTest {
 
     @Test
     void slowHandsLearnSlowHours() {
-        var log = List.of(entry("done a 3 h"), entry("done b 2 h"), entry("done c"), entry("spent 10 x"), entry("spent 2.5 y"), entry("failed D 50 %"));
+        var log = List.of(entry("done a 3 h"), entry("done b 2 h"), entry("done c"), entry("spent 10 x"), entry("spent 2.5 y"),
+                entry("failed D 50 %"));
         var tasks = List.of(task("a", 1.5, "sand"), task("b", 1, "sand"), task("c", 1, "fill"), task("d", 1, "sand"));
         var lessons = Lessons.facts(log).learn(tasks, java.util.Map.of());
         var sand = lessons.rates().get("sand");
         assertThat(sand.jobs()).isEqualTo(2);
-        assertThat(sand.factor()).as("twice as long, drawn towards the catalogue by three jobs' weight").isCloseTo(Math.pow(2, 2 / 5.0), within(1e-9));
+        assertThat(sand.factor()).as("twice as long, drawn towards the catalogue by three jobs' weight")
+                .isCloseTo(Math.pow(2, 2 / 5.0), within(1e-9));
         assertThat(lessons.rates()).doesNotContainKey("fill");
         assertThat(lessons.spent()).isEqualTo(12.5);
         assertThat(lessons.failures()).containsEntry("print:D", 1);
@@ -86,17 +89,16 @@ class LogTest {
         var sky = new SimulatedWeather(7);
         double lo = 99, hi = -99;
         int go = 0, all = 0;
-        for (int d = 0; d < 365; d++)
-            for (int h = 0; h < 24; h += 3) {
-                var hour = sky.at(LocalDateTime.of(2026, 1, 1, h, 20).plusDays(d));
-                assertThat(hour).isEqualTo(new SimulatedWeather(7).at(LocalDateTime.of(2026, 1, 1, h, 50).plusDays(d)));
-                assertThat(hour.humidity()).isBetween(20.0, 100.0);
-                assertThat(hour.windMs()).isPositive();
-                lo = Math.min(lo, hour.celsius());
-                hi = Math.max(hi, hour.celsius());
-                all++;
-                if (SprayWeather.judge(hour, Catalogue.builtIn().coating("acrylic lacquer spray")).verdict() == SprayWeather.Verdict.GO) go++;
-            }
+        for (int d = 0; d < 365; d++) for (int h = 0; h < 24; h += 3) {
+            var hour = sky.at(LocalDateTime.of(2026, 1, 1, h, 20).plusDays(d));
+            assertThat(hour).isEqualTo(new SimulatedWeather(7).at(LocalDateTime.of(2026, 1, 1, h, 50).plusDays(d)));
+            assertThat(hour.humidity()).isBetween(20.0, 100.0);
+            assertThat(hour.windMs()).isPositive();
+            lo = Math.min(lo, hour.celsius());
+            hi = Math.max(hi, hour.celsius());
+            all++;
+            if (SprayWeather.judge(hour, Catalogue.builtIn().coating("acrylic lacquer spray")).verdict() == SprayWeather.Verdict.GO) go++;
+        }
         assertThat(lo).isBetween(-12.0, 6.0);
         assertThat(hi).isBetween(22.0, 40.0);
         assertThat((double) go / all).isBetween(0.05, 0.6);
@@ -107,14 +109,19 @@ class LogTest {
     void aFeedIsAskedForTheHour() {
         WeatherFeed feed = mock(WeatherFeed.class);
         when(feed.at(AT)).thenReturn(new SprayWeather.Hour(AT, 30, 90, 1));
-        assertThat(SprayWeather.judge(feed.at(AT), Catalogue.builtIn().coating("enamel spray")).verdict()).isEqualTo(SprayWeather.Verdict.NO);
+        assertThat(SprayWeather.judge(feed.at(AT), Catalogue.builtIn().coating("enamel spray")).verdict())
+                .isEqualTo(SprayWeather.Verdict.NO);
     }
 
     @Test
     void everyDangerousStepHasItsCaution() {
         assertThat(Caution.of(task("sand P120", 1, "sand"))).contains(Caution.DUST);
-        assertThat(Caution.of(new Task("x", Station.COLOUR, "p", "2 coats", 1, 0, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0, 0, ""))).contains(Caution.SPRAY);
-        assertThat(Caution.of(new Task("x", Station.SIZE, "p", "measure", 1, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), "k", 0, 0, ""))).isEmpty();
+        assertThat(Caution
+                .of(new Task("x", Station.COLOUR, "p", "2 coats", 1, 0, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0, 0, "")))
+                .contains(Caution.SPRAY);
+        assertThat(Caution
+                .of(new Task("x", Station.SIZE, "p", "measure", 1, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), "k", 0, 0, "")))
+                .isEmpty();
         for (var c : Caution.values()) assertThat(c.gear()).isNotBlank();
     }
 

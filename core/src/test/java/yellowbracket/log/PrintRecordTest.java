@@ -34,15 +34,18 @@ class PrintRecordTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"failed D 64 % layer shift overnight|LAYER_SHIFT", "failed D came off the bed|CAME_OFF", "failed D 3 % nozzle clogged|CLOG", "failed D 90 % ran out of PLA|RAN_OUT",
-            "done D 4 h support fused to the brow|SUPPORT_FUSED", "failed D corners warped|WARPED", "failed D underextruded|UNDER_EXTRUDED", "failed D link lost|POWER", "failed D who knows|OTHER"})
+    @CsvSource(delimiter = '|', value = {"failed D 64 % layer shift overnight|LAYER_SHIFT", "failed D came off the bed|CAME_OFF",
+            "failed D 3 % nozzle clogged|CLOG", "failed D 90 % ran out of PLA|RAN_OUT",
+            "done D 4 h support fused to the brow|SUPPORT_FUSED", "failed D corners warped|WARPED", "failed D underextruded|UNDER_EXTRUDED",
+            "failed D link lost|POWER", "failed D who knows|OTHER"})
     void failuresAreToldByTheirWords(String line, FailureKind kind) {
         assertThat(FailureKind.in(line)).isEqualTo(kind);
     }
 
     @Test
     void countsHoursAndFailuresOfEachPrinter() {
-        var log = log("done A 10 h planned 8 h #mid-bed", "failed B 50 % 4 h layer shift #mid-bed", "done B 8 h #mid-bed", "done C 5 h #large-bed", "failed D 10 % 1 h cancelled #mid-bed", "done join:helm:1 2 h #mid-bed");
+        var log = log("done A 10 h planned 8 h #mid-bed", "failed B 50 % 4 h layer shift #mid-bed", "done B 8 h #mid-bed",
+                "done C 5 h #large-bed", "failed D 10 % 1 h cancelled #mid-bed", "done join:helm:1 2 h #mid-bed");
         var mid = PrintRecord.of(log, MID, List.of(MID, LARGE), Rate.UNKNOWN);
         assertThat(mid.done()).isEqualTo(2);
         assertThat(mid.hours()).isEqualTo(22);
@@ -72,7 +75,8 @@ class PrintRecordTest {
     /** Upright, 200 mm tall on a foot of {@code foot} mm2, with {@code seen} mm2 of support on the show side. */
     private static SectionPrint print(String name, double foot, double tall, double brim, Printer printer) {
         var way = new Orientation("as worn", Turn.NONE, 0, 0, 30, 0.1, 0.2, new Vec3(60, 60, tall), foot, 20);
-        return new SectionPrint(name, way, SHOP.profile("usual").withBrim(brim), printer, new Estimate(1000, 9, 8, 10, 120, 10, 40, 3, 5, 3, 1, 0), true);
+        return new SectionPrint(name, way, SHOP.profile("usual").withBrim(brim), printer,
+                new Estimate(1000, 9, 8, 10, 120, 10, 40, 3, 5, 3, 1, 0), true);
     }
 
     @Test
@@ -95,9 +99,12 @@ class PrintRecordTest {
     void withoutALessonTheUsualAdviceIsGiven() {
         var then = print("C", 200, 200, 0, MID);
         var next = print("D", 200, 220, 0, MID);
-        assertThat(Recurring.of(log("failed C 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next))).singleElement().satisfies(w -> assertThat(w.lesson()).contains("belts"));
+        assertThat(Recurring.of(log("failed C 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next))).singleElement()
+                .satisfies(w -> assertThat(w.lesson()).contains("belts"));
         assertThat(Recurring.of(log("failed C 62 % nobody knows #mid-bed"), List.of(next), Map.of("C", then, "D", next))).isEmpty();
-        assertThat(Recurring.of(log("failed Z 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next))).as("a section that is gone").isEmpty();
+        assertThat(Recurring.of(log("failed Z 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next)))
+                .as("a section that is gone")
+                .isEmpty();
     }
 
     @Test

@@ -58,19 +58,25 @@ class BvhTest {
         }
     }
 
-    /** The index works on a lattice and in floats: neither may show, wherever the mesh lies, however far off the ray begins, along whatever axis it runs. */
+    /**
+     * The index works on a lattice and in floats: neither may show, wherever the mesh lies, however far off the ray begins, along whatever
+     * axis it runs.
+     */
     @Test
     void whereTheMeshLiesAndHowFarOffARayBeginsMakesNoDifference() {
         var r = new Random(7);
         for (double scale : new double[] {0.01, 1, 300}) for (double away : new double[] {0, 1000, 50_000}) {
             var shift = new Vec3(away, -away / 2, away / 3);
-            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16))).mapped(p -> p.times(scale).plus(shift));
+            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16)))
+                    .mapped(p -> p.times(scale).plus(shift));
             var index = Bvh.of(m);
             for (int i = 0; i < 120; i++) {
                 int f = r.nextInt(m.triangleCount());
                 double u = r.nextDouble(0.1, 0.4), v = r.nextDouble(0.1, 0.4);
                 var target = m.corner(f, 0).times(1 - u - v).plus(m.corner(f, 1).times(u)).plus(m.corner(f, 2).times(v));
-                var d = i % 3 == 0 ? AXES[r.nextInt(6)] : i % 3 == 1 ? new Vec3(1, 1e-9 * r.nextGaussian(), 1e-14).unit() : new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).unit();
+                var d = i % 3 == 0 ? AXES[r.nextInt(6)]
+                        : i % 3 == 1 ? new Vec3(1, 1e-9 * r.nextGaussian(), 1e-14).unit()
+                                : new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).unit();
                 double back = scale * Math.pow(10, r.nextDouble(0, 5));
                 var o = target.minus(d.times(back));
                 double nearest = Double.POSITIVE_INFINITY;
@@ -92,7 +98,10 @@ class BvhTest {
 
     private static final Vec3[] AXES = {Vec3.X, Vec3.Y, Vec3.Z, Vec3.X.times(-1), Vec3.Y.times(-1), Vec3.Z.times(-1)};
 
-    /** Against every triangle, by its edges and its plane; the mesh has walls that lean every way, needles, and single triangles far from the rest. */
+    /**
+     * Against every triangle, by its edges and its plane; the mesh has walls that lean every way, needles, and single triangles far from
+     * the rest.
+     */
     @Test
     void theNearestPointIsTheNearestOfAllTriangles() {
         var r = new Random(11);
@@ -101,7 +110,8 @@ class BvhTest {
             var needle = new MeshBuilder(3, 1);
             for (double z : new double[] {0, 0.001, 90}) needle.addVertex(60, z / 90, z);
             needle.addTriangle(0, 1, 2);
-            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16), needle.build())).mapped(p -> p.times(scale).plus(shift));
+            var m = Mesh.union(java.util.List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16), needle.build()))
+                    .mapped(p -> p.times(scale).plus(shift));
             var index = Bvh.of(m);
             var query = index.closestQuery();
             var sparing = new ClosestQuery(index, new OrientedBoxes(index, false)); // here: as for a very large mesh
@@ -110,8 +120,10 @@ class BvhTest {
                 var p = new Vec3(r.nextGaussian(), r.nextGaussian(), r.nextGaussian()).times(reach).plus(shift);
                 double nearest = Double.POSITIVE_INFINITY;
                 for (int f = 0; f < m.triangleCount(); f++) nearest = Math.min(nearest, distance(m, f, p));
-                assertThat(query.distance(p.x(), p.y(), p.z())).as("scale %s, %s away, %s", scale, away, p).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
-                assertThat(sparing.distance(p.x(), p.y(), p.z())).isEqualTo(query.distance(p.x(), p.y(), p.z()), within(1e-9 * (reach + away) + 1e-9 * nearest));
+                assertThat(query.distance(p.x(), p.y(), p.z())).as("scale %s, %s away, %s", scale, away, p)
+                        .isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
+                assertThat(sparing.distance(p.x(), p.y(), p.z())).isEqualTo(query.distance(p.x(), p.y(), p.z()),
+                        within(1e-9 * (reach + away) + 1e-9 * nearest));
                 var at = index.closest(p);
                 assertThat(at.point().distance(p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
                 assertThat(distance(m, at.triangle(), p)).isCloseTo(nearest, within(1e-9 * (reach + away) + 1e-9 * nearest));
@@ -124,11 +136,15 @@ class BvhTest {
         var r = new Random(5);
         var flat = Shapes.box(Vec3.ZERO, new Vec3(40, 30, 0));
         var pile = Mesh.union(Collections.nCopies(60, triangle(new Vec3(1, 2, 3), new Vec3(9, 2, 4), new Vec3(4, 8, 1))));
-        var line = Mesh.union(IntStream.range(0, 30).mapToObj(i -> triangle(new Vec3(i, i, i), new Vec3(i + 1, i + 1, i + 1), new Vec3(i + 2, i + 2, i + 2))).toList());
-        var dust = Mesh.union(IntStream.range(0, 200).mapToObj(i -> triangle(near(r, 1e-3), near(r, 1e-3), near(r, 1e-3)).moved(near(r, 100))).toList());
+        var line = Mesh.union(IntStream.range(0, 30)
+                .mapToObj(i -> triangle(new Vec3(i, i, i), new Vec3(i + 1, i + 1, i + 1), new Vec3(i + 2, i + 2, i + 2)))
+                .toList());
+        var dust = Mesh.union(
+                IntStream.range(0, 200).mapToObj(i -> triangle(near(r, 1e-3), near(r, 1e-3), near(r, 1e-3)).moved(near(r, 100))).toList());
         var sheet = triangle(new Vec3(-5000, -5000, 7), new Vec3(9000, -4000, 7), new Vec3(0, 8000, 8));
-        return Stream.of(Arguments.of("one triangle", triangle(Vec3.ZERO, Vec3.X, Vec3.Y)), Arguments.of("flat", flat), Arguments.of("sixty of the same", pile),
-                Arguments.of("triangles without area", line), Arguments.of("dust", dust), Arguments.of("dust under a large sheet", Mesh.union(java.util.List.of(dust, sheet))));
+        return Stream.of(Arguments.of("one triangle", triangle(Vec3.ZERO, Vec3.X, Vec3.Y)), Arguments.of("flat", flat),
+                Arguments.of("sixty of the same", pile), Arguments.of("triangles without area", line), Arguments.of("dust", dust),
+                Arguments.of("dust under a large sheet", Mesh.union(java.util.List.of(dust, sheet))));
     }
 
     private static Mesh triangle(Vec3 a, Vec3 b, Vec3 c) {
@@ -189,7 +205,8 @@ class BvhTest {
         if (along == 0) return Double.POSITIVE_INFINITY;
         double t = n.dot(m.corner(f, 0).minus(o)) / along;
         var p = o.plus(d.times(t));
-        for (int k = 0; k < 3; k++) if (m.corner(f, (k + 1) % 3).minus(m.corner(f, k)).cross(p.minus(m.corner(f, k))).dot(n) < 0) return Double.POSITIVE_INFINITY;
+        for (int k = 0; k < 3; k++)
+            if (m.corner(f, (k + 1) % 3).minus(m.corner(f, k)).cross(p.minus(m.corner(f, k))).dot(n) < 0) return Double.POSITIVE_INFINITY;
         return t < 0 ? Double.POSITIVE_INFINITY : t;
     }
 

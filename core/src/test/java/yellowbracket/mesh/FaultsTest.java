@@ -96,7 +96,8 @@ class FaultsTest {
         var row = Mesh.union(balls);
         var places = FaultPlaces.of(row, health(row), overlaps(row));
         assertThat(places).hasSize(3).allSatisfy(p -> assertThat(p.words()).isEqualTo("bodies cross"));
-        for (var p : places) for (var q : places) if (p != q) assertThat(p.at().distance(q.at())).isGreaterThan(0.15 * row.bounds().diagonal());
+        for (var p : places)
+            for (var q : places) if (p != q) assertThat(p.at().distance(q.at())).isGreaterThan(0.15 * row.bounds().diagonal());
         assertThat(sentences(row)).singleElement().asString().startsWith("11 pairs of bodies that run through each other");
     }
 
@@ -105,14 +106,19 @@ class FaultsTest {
         var shell = Shapes.cappedShell(90, 2, 45, 64, 32);
         var walls = WallThickness.of(shell, Bvh.of(shell));
         assertThat(HealthFindings.thinWalls(walls, 1)).isEmpty();
-        assertThat(HealthFindings.thinWalls(walls, 0.5)).as("2 mm at half the scale is 1 mm").contains("thinner than 1.2 mm").matches("\\d+ %.*");
+        assertThat(HealthFindings.thinWalls(walls, 0.5)).as("2 mm at half the scale is 1 mm")
+                .contains("thinner than 1.2 mm")
+                .matches("\\d+ %.*");
     }
 
     @Test
     void bodiesWithinBodiesAreToldFromThoseBeside() {
-        var m = Mesh.union(List.of(Shapes.sphere(50, 24), Shapes.sphere(5, 12), Shapes.sphere(5, 12).moved(new Vec3(45, 45, 0)), Shapes.sphere(5, 12).moved(new Vec3(48, 0, 0))));
+        var m = Mesh.union(List.of(Shapes.sphere(50, 24), Shapes.sphere(5, 12), Shapes.sphere(5, 12).moved(new Vec3(45, 45, 0)),
+                Shapes.sphere(5, 12).moved(new Vec3(48, 0, 0))));
         var bodies = Bodies.of(m);
-        assertThat(Nesting.enclosed(m, Nesting.numbers(bodies, m.triangleCount()), bodies.count())).as("within; beside, in the box only; half out").containsExactly(false, true, false, false);
+        assertThat(Nesting.enclosed(m, Nesting.numbers(bodies, m.triangleCount()), bodies.count()))
+                .as("within; beside, in the box only; half out")
+                .containsExactly(false, true, false, false);
     }
 
     @Test

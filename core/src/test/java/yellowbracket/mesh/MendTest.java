@@ -35,7 +35,8 @@ class MendTest {
         var b = new MeshBuilder(3 * m.triangleCount(), m.triangleCount());
         for (int f = 0; f < m.triangleCount(); f++) {
             var v = new int[3];
-            for (int k = 0; k < 3; k++) v[k] = b.addVertex(m.corner(f, k).plus(new Vec3(random.nextDouble(-by, by), random.nextDouble(-by, by), random.nextDouble(-by, by))));
+            for (int k = 0; k < 3; k++) v[k] = b.addVertex(
+                    m.corner(f, k).plus(new Vec3(random.nextDouble(-by, by), random.nextDouble(-by, by), random.nextDouble(-by, by))));
             b.addTriangle(v[0], v[1], v[2]);
         }
         return b.build();
@@ -115,7 +116,8 @@ class MendTest {
         MeshAssert.assertClosed(done.mesh());
         MeshAssert.assertVolume(done.mesh(), BALL.volumeMm3(), 0.01);
         var neck = Shapes.sphere(100, 160); // a border of 160 edges is an opening
-        var open = without(neck, java.util.stream.IntStream.range(0, neck.triangleCount()).filter(f -> neck.centroid(f).z() < -60).toArray());
+        var open = without(neck,
+                java.util.stream.IntStream.range(0, neck.triangleCount()).filter(f -> neck.centroid(f).z() < -60).toArray());
         assertThat(mend(open, Step.FILL).mesh()).isSameAs(open);
     }
 
@@ -146,14 +148,16 @@ class MendTest {
     @MethodSource("seeds")
     void mendingNeverMakesItWorse(long seed) {
         var random = new SplittableRandom(seed);
-        var shapes = List.of(BALL, Shapes.torus(30, 9, 20, 10), Shapes.cappedShell(40, 2, 40, 24, 12), Mesh.union(List.of(Shapes.sphere(12, 10), Shapes.sphere(12, 10).moved(new Vec3(15, 0, 0)))));
+        var shapes = List.of(BALL, Shapes.torus(30, 9, 20, 10), Shapes.cappedShell(40, 2, 40, 24, 12),
+                Mesh.union(List.of(Shapes.sphere(12, 10), Shapes.sphere(12, 10).moved(new Vec3(15, 0, 0)))));
         var m = shapes.get(random.nextInt(shapes.size()));
         for (int i = random.nextInt(5); i > 0; i--) m = damage(m, random);
         var steps = EnumSet.noneOf(Step.class);
         for (var s : Step.values()) if (random.nextBoolean()) steps.add(s);
         var before = MeshHealth.of(m);
         var after = MeshHealth.of(Mend.of(m, steps, Mend.WELD_MM, Progress.NONE).mesh());
-        assertThat(after.boundaryEdges() + after.nonManifoldEdges() + after.misorientedEdges()).isLessThanOrEqualTo(before.boundaryEdges() + before.nonManifoldEdges() + before.misorientedEdges());
+        assertThat(after.boundaryEdges() + after.nonManifoldEdges() + after.misorientedEdges())
+                .isLessThanOrEqualTo(before.boundaryEdges() + before.nonManifoldEdges() + before.misorientedEdges());
         if (before.closed()) assertThat(after.closed()).isTrue();
     }
 
@@ -192,7 +196,8 @@ class MendTest {
             for (int k = 0; k < n; k++) area += outline.get(k).cross(outline.get((k + 1) % n)).dot(new Vec3(-0.3, 0, 1).unit()) / 2;
             double covered = 0;
             var triangles = Polygon3.triangles(outline);
-            for (var t : triangles) covered += outline.get(t[1]).minus(outline.get(t[0])).cross(outline.get(t[2]).minus(outline.get(t[0]))).norm() / 2;
+            for (var t : triangles)
+                covered += outline.get(t[1]).minus(outline.get(t[0])).cross(outline.get(t[2]).minus(outline.get(t[0]))).norm() / 2;
             assertThat(triangles).hasSize(n - 2);
             assertThat(covered).isCloseTo(area, within(1e-9 * area));
         }

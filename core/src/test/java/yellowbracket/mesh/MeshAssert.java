@@ -9,7 +9,9 @@ public final class MeshAssert {
 
     public static void assertClosed(Mesh m) {
         var h = MeshHealth.of(m);
-        assertThat(h.closed()).as("closed: boundary %d, non-manifold %d, misoriented %d", h.boundaryEdges(), h.nonManifoldEdges(), h.misorientedEdges()).isTrue();
+        assertThat(h.closed())
+                .as("closed: boundary %d, non-manifold %d, misoriented %d", h.boundaryEdges(), h.nonManifoldEdges(), h.misorientedEdges())
+                .isTrue();
     }
 
     /** Every edge is used as often forwards as backwards: no opening, though bodies may touch. */

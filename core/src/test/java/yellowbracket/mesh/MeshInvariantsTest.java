@@ -13,11 +13,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** What holds for any closed mesh however it is turned, moved, scaled, parted and put together. */
 class MeshInvariantsTest {
     static Stream<Arguments> shapes() {
-        return Stream.of(
-                Arguments.of("ball", Shapes.sphere(30, 24)), Arguments.of("ring", Shapes.torus(40, 11, 36, 18)),
+        return Stream.of(Arguments.of("ball", Shapes.sphere(30, 24)), Arguments.of("ring", Shapes.torus(40, 11, 36, 18)),
                 Arguments.of("bowl", Shapes.cappedShell(60, 3, 50, 40, 20)), Arguments.of("pipe", Shapes.tube(20, 15, -10, 70, 32)),
-                Arguments.of("bumpy", Shapes.bumpySphere(40, 3000)),
-                Arguments.of("two bodies", Mesh.union(List.of(Shapes.sphere(10, 12), Shapes.box(new Vec3(30, 0, 0), new Vec3(45, 12, 9))))));
+                Arguments.of("bumpy", Shapes.bumpySphere(40, 3000)), Arguments.of("two bodies",
+                        Mesh.union(List.of(Shapes.sphere(10, 12), Shapes.box(new Vec3(30, 0, 0), new Vec3(45, 12, 9))))));
     }
 
     private static Turn anyTurn(Random r) {
@@ -30,7 +29,9 @@ class MeshInvariantsTest {
         var r = new Random(3);
         for (int i = 0; i < 10; i++) {
             double k = r.nextDouble(0.1, 8);
-            var other = m.scaled(k).turned(anyTurn(r)).moved(new Vec3(r.nextGaussian() * 300, r.nextGaussian() * 300, r.nextGaussian() * 300));
+            var other = m.scaled(k)
+                    .turned(anyTurn(r))
+                    .moved(new Vec3(r.nextGaussian() * 300, r.nextGaussian() * 300, r.nextGaussian() * 300));
             assertThat(other.volumeMm3()).isCloseTo(m.volumeMm3() * k * k * k, within(1e-9 * m.volumeMm3() * k * k * k));
             assertThat(other.areaMm2()).isCloseTo(m.areaMm2() * k * k, within(1e-9 * m.areaMm2() * k * k));
             MeshAssert.assertClosed(other);
@@ -41,7 +42,8 @@ class MeshInvariantsTest {
     @MethodSource("shapes")
     void bodiesAddUpToTheWhole(String name, Mesh m) {
         var h = MeshHealth.of(m);
-        assertThat(h.bodies().stream().mapToDouble(MeshHealth.Body::volumeMm3).sum()).isCloseTo(m.volumeMm3(), within(1e-9 * m.volumeMm3()));
+        assertThat(h.bodies().stream().mapToDouble(MeshHealth.Body::volumeMm3).sum()).isCloseTo(m.volumeMm3(),
+                within(1e-9 * m.volumeMm3()));
         assertThat(h.bodies().stream().mapToDouble(MeshHealth.Body::areaMm2).sum()).isCloseTo(m.areaMm2(), within(1e-9 * m.areaMm2()));
         assertThat(h.bodies().stream().mapToInt(MeshHealth.Body::triangles).sum()).isEqualTo(m.triangleCount());
         var parts = Bodies.of(m).meshes();

@@ -78,7 +78,9 @@ class MeshTest {
         assertThat(h.duplicateTriangles()).isEqualTo(1);
         assertThat(h.nonManifoldEdges()).isEqualTo(3);
         assertThat(MeshHealth.of(turnedInside(box)).flippedBodies()).isEqualTo(1);
-        assertThat(MeshHealth.of(Mesh.union(List.of(Shapes.sphere(30, 16), turnedInside(Shapes.sphere(10, 16))))).flippedBodies()).as("a void is no fault").isZero();
+        assertThat(MeshHealth.of(Mesh.union(List.of(Shapes.sphere(30, 16), turnedInside(Shapes.sphere(10, 16))))).flippedBodies())
+                .as("a void is no fault")
+                .isZero();
     }
 
     @ParameterizedTest

@@ -15,7 +15,8 @@ import org.junit.jupiter.api.Test;
 
 /** What the index answers, against a search through every triangle or a closed form. */
 class QueriesTest {
-    private static final Mesh MIXED = Mesh.union(List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16).moved(new Vec3(10, 5, 3)), Shapes.box(new Vec3(-70, -5, -5), new Vec3(-55, 5, 40))));
+    private static final Mesh MIXED = Mesh.union(List.of(Shapes.torus(40, 12, 40, 20), Shapes.sphere(15, 16).moved(new Vec3(10, 5, 3)),
+            Shapes.box(new Vec3(-70, -5, -5), new Vec3(-55, 5, 40))));
     private static final Bvh INDEX = Bvh.of(MIXED);
 
     private static Vec3 anywhere(Random r) {
@@ -31,7 +32,8 @@ class QueriesTest {
             var near = INDEX.closest(p);
             assertThat(near.distance()).isCloseTo(least, within(1e-9)).isEqualTo(INDEX.distance(p));
             assertThat(near.point().distance(p)).isCloseTo(near.distance(), within(1e-9));
-            assertThat(distance(MIXED, near.triangle(), near.point())).as("the point lies on the triangle it names").isCloseTo(0, within(1e-9));
+            assertThat(distance(MIXED, near.triangle(), near.point())).as("the point lies on the triangle it names")
+                    .isCloseTo(0, within(1e-9));
         }
         assertThatThrownBy(() -> Bvh.of(Mesh.empty()).closest(Vec3.ZERO)).hasMessageContaining("no nearest point");
     }
@@ -77,7 +79,8 @@ class QueriesTest {
             var box = new Bounds3(c.minus(new Vec3(8, 8, 8)), c.plus(new Vec3(8, 8, 8)));
             var inBox = new TreeSet<Integer>();
             INDEX.inBox(box, inBox::add);
-            assertThat(inBox).containsAll(facets(f -> box.contains(MIXED.corner(f, 0)) || box.contains(MIXED.corner(f, 1)) || box.contains(MIXED.corner(f, 2))));
+            assertThat(inBox).containsAll(
+                    facets(f -> box.contains(MIXED.corner(f, 0)) || box.contains(MIXED.corner(f, 1)) || box.contains(MIXED.corner(f, 2))));
         }
     }
 
@@ -143,15 +146,18 @@ class QueriesTest {
             assertThat(grid.mm(p)).isCloseTo(p.norm() - 40, within(0.35));
         }
         assertThat(grid.mm(new Vec3(0, 0, 500))).as("beyond the grid: as at its face").isCloseTo(20, within(0.1));
-        assertThatThrownBy(() -> DistanceGrid.of(INDEX, Bounds3.of(0, 0, 0, 1000, 1000, 1000), 0.5, Progress.NONE)).hasMessageContaining("too large");
-        assertThatThrownBy(() -> DistanceGrid.of(INDEX, Bounds3.of(0, 0, 0, 1, 1, 1), 0, Progress.NONE)).hasMessageContaining("wider than 0");
+        assertThatThrownBy(() -> DistanceGrid.of(INDEX, Bounds3.of(0, 0, 0, 1000, 1000, 1000), 0.5, Progress.NONE))
+                .hasMessageContaining("too large");
+        assertThatThrownBy(() -> DistanceGrid.of(INDEX, Bounds3.of(0, 0, 0, 1, 1, 1), 0, Progress.NONE))
+                .hasMessageContaining("wider than 0");
     }
 
     @Test
     void overlapsAreFoundBetweenBodiesAndWithinOne() {
         var apart = Mesh.union(List.of(Shapes.sphere(10, 24), Shapes.sphere(10, 24).moved(new Vec3(25, 0, 0))));
         assertThat(overlaps(apart).crossings()).isZero();
-        var through = Mesh.union(List.of(Shapes.sphere(10, 24), Shapes.sphere(10, 24).moved(new Vec3(12, 0.3, 0.2)), Shapes.sphere(3, 12).moved(new Vec3(90, 0, 0))));
+        var through = Mesh.union(List.of(Shapes.sphere(10, 24), Shapes.sphere(10, 24).moved(new Vec3(12, 0.3, 0.2)),
+                Shapes.sphere(3, 12).moved(new Vec3(90, 0, 0))));
         var found = overlaps(through);
         assertThat(found.crossings()).isGreaterThan(10);
         assertThat(found.pairs()).containsExactly(new Overlaps.Pair(0, 1));

@@ -29,7 +29,8 @@ class ShowSideTest {
         for (int f = 0; f < bowl.triangleCount(); f += 7) {
             var c = bowl.centroid(f);
             var n = bowl.areaVector(f).unit();
-            boolean outward = n.dot(c.minus(bowl.bounds().centre()).unit()) > 0.5, inward = n.dot(c.minus(bowl.bounds().centre()).unit()) < -0.5;
+            boolean outward = n.dot(c.minus(bowl.bounds().centre()).unit()) > 0.5,
+                    inward = n.dot(c.minus(bowl.bounds().centre()).unit()) < -0.5;
             boolean seen = ShowSide.seen(index, c, n);
             if (outward) out++;
             if (outward && seen) seenOut++;
@@ -89,7 +90,8 @@ class ShowSideTest {
         assertThat(Shapes.box(new Vec3(1, 2, 3), new Vec3(5, 8, 13)).centreOfMass().distance(new Vec3(3, 5, 8))).isLessThan(1e-9);
         var cone = Shapes.lathe(new double[][] {{0, 0}, {30, 0}, {0, 60}}, false, 128);
         assertThat(cone.centreOfMass().z()).as("a quarter up").isCloseTo(15, within(0.01));
-        var two = Mesh.union(java.util.List.of(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), Shapes.box(new Vec3(90, 0, 0), new Vec3(120, 10, 10))));
+        var two = Mesh.union(
+                java.util.List.of(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), Shapes.box(new Vec3(90, 0, 0), new Vec3(120, 10, 10))));
         assertThat(two.centreOfMass().x()).as("weighed by volume").isCloseTo((5 + 3 * 105) / 4.0, within(1e-9));
     }
 

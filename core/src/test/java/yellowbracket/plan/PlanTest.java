@@ -31,7 +31,8 @@ class PlanTest {
     }
 
     private static Task print(String id, double hours, String printer, double risk, String... after) {
-        return new Task(id, Station.PRINT, "p", id, hours, 0, 0, 0, Task.Resource.PRINTER, printer, false, List.of(after), "k", 0.1, risk, "test");
+        return new Task(id, Station.PRINT, "p", id, hours, 0, 0, 0, Task.Resource.PRINTER, printer, false, List.of(after), "k", 0.1, risk,
+                "test");
     }
 
     private static final Scheduler.Facts NOTHING = new Scheduler.Facts(Map.of(), Map.of(), List.of());
@@ -50,9 +51,11 @@ class PlanTest {
     @Test
     void longWorkIsSplitOverEveningsAndWhatMayNotSplitWaits() {
         var s = scheduler().schedule(List.of(person("a", 5, 0)), Map.of());
-        assertThat(s.placed("a").orElseThrow().end()).as("3.5 h today, 1.5 h tomorrow").isEqualTo(NOW.plusDays(1).withHour(20).withMinute(0));
+        assertThat(s.placed("a").orElseThrow().end()).as("3.5 h today, 1.5 h tomorrow")
+                .isEqualTo(NOW.plusDays(1).withHour(20).withMinute(0));
         var t = scheduler().schedule(List.of(onEnd("b", 6)), Map.of());
-        assertThat(t.placed("b").orElseThrow().start().getDayOfWeek()).as("six hours on end fit a Saturday only").isEqualTo(DayOfWeek.SATURDAY);
+        assertThat(t.placed("b").orElseThrow().start().getDayOfWeek()).as("six hours on end fit a Saturday only")
+                .isEqualTo(DayOfWeek.SATURDAY);
         assertThatThrownBy(() -> scheduler().schedule(List.of(onEnd("c", 11)), Map.of())).hasMessageContaining("more than any working day");
     }
 
@@ -60,7 +63,8 @@ class PlanTest {
     void printsRunThroughTheNightButStartByDay() {
         var s = scheduler().schedule(List.of(print("a", 10, "x", 0), print("b", 3, "x", 0)), Map.of());
         assertThat(s.placed("a").orElseThrow().end()).isEqualTo(NOW.plusHours(10));
-        assertThat(s.placed("b").orElseThrow().start()).as("somebody must be up: seven, and a moment to change the plate").isEqualTo(NOW.plusDays(1).withHour(7).withMinute(20));
+        assertThat(s.placed("b").orElseThrow().start()).as("somebody must be up: seven, and a moment to change the plate")
+                .isEqualTo(NOW.plusDays(1).withHour(7).withMinute(20));
     }
 
     @Test
@@ -87,21 +91,25 @@ class PlanTest {
 
     @Test
     void sprayingWaitsForWeather() {
-        var spray = new Task("spray", Station.COLOUR, "p", "spray", 0.5, 4, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0, "test");
+        var spray = new Task("spray", Station.COLOUR, "p", "spray", 0.5, 4, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0,
+                "test");
         var fit = NOW.toLocalDate().plusDays(5).atTime(11, 0);
         var s = new Scheduler(NOW, DUE, WorkHours.evenings(), t -> !t.isBefore(fit)).schedule(List.of(spray), Map.of());
         assertThat(s.placed("spray").orElseThrow().start()).isEqualTo(fit);
-        assertThatThrownBy(() -> new Scheduler(NOW, DUE, WorkHours.evenings(), t -> false).schedule(List.of(spray), Map.of())).hasMessageContaining("no hour fit for spraying");
+        assertThatThrownBy(() -> new Scheduler(NOW, DUE, WorkHours.evenings(), t -> false).schedule(List.of(spray), Map.of()))
+                .hasMessageContaining("no hour fit for spraying");
     }
 
     @Test
     void aRingIsRefused() {
-        assertThatThrownBy(() -> scheduler().schedule(List.of(person("a", 1, 0, "b"), person("b", 1, 0, "a")), Map.of())).hasMessageContaining("ring");
+        assertThatThrownBy(() -> scheduler().schedule(List.of(person("a", 1, 0, "b"), person("b", 1, 0, "a")), Map.of()))
+                .hasMessageContaining("ring");
     }
 
     @Test
     void missedRecoatWindowsAreFound() {
-        var coat = new Task("coat", Station.COLOUR, "p", "enamel", 0.5, 0.3, 1, 48, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0, "test");
+        var coat = new Task("coat", Station.COLOUR, "p", "enamel", 0.5, 0.3, 1, 48, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0,
+                "test");
         var next = new Schedule.Placed(person("next", 1, 0, "coat"), NOW.plusHours(10), NOW.plusHours(11), NOW.plusHours(11), false);
         var s = new Schedule(NOW, DUE, List.of(new Schedule.Placed(coat, NOW, NOW.plusMinutes(30), NOW.plusMinutes(48), false), next));
         assertThat(s.conflicts()).singleElement().asString().startsWith("recoat window: next comes");
@@ -111,11 +119,15 @@ class PlanTest {
     void theCheckerSeesWhatIsBroken() {
         var a = print("a", 5, "x", 0);
         var b = print("b", 5, "x", 0, "a");
-        var s = new Schedule(NOW, DUE, List.of(new Schedule.Placed(a, NOW, NOW.plusHours(5), NOW.plusHours(5), false), new Schedule.Placed(b, NOW.plusHours(2), NOW.plusHours(7), NOW.plusHours(7), false)));
+        var s = new Schedule(NOW, DUE, List.of(new Schedule.Placed(a, NOW, NOW.plusHours(5), NOW.plusHours(5), false),
+                new Schedule.Placed(b, NOW.plusHours(2), NOW.plusHours(7), NOW.plusHours(7), false)));
         assertThat(s.conflicts()).hasSize(2);
     }
 
-    /** Random projects: the checker, which shares nothing with the scheduler, finds nothing; the person is never in two places; no finish before the longest chain. */
+    /**
+     * Random projects: the checker, which shares nothing with the scheduler, finds nothing; the person is never in two places; no finish
+     * before the longest chain.
+     */
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
     void anyProjectIsPlannedWithoutConflict(long seed) {
@@ -132,7 +144,11 @@ class PlanTest {
         }
         var s = scheduler().schedule(tasks, Map.of());
         assertThat(s.conflicts()).isEmpty();
-        var own = s.placed().stream().filter(p -> p.task().resource() == Task.Resource.PERSON && !p.task().splits()).sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList();
+        var own = s.placed()
+                .stream()
+                .filter(p -> p.task().resource() == Task.Resource.PERSON && !p.task().splits())
+                .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
+                .toList();
         for (int i = 1; i < own.size(); i++) assertThat(own.get(i).start()).isAfterOrEqualTo(own.get(i - 1).end());
         double chain = 0;
         var longest = new java.util.HashMap<String, Double>();
@@ -152,7 +168,8 @@ class PlanTest {
         var tight = new Scheduler(NOW, NOW.plusHours(90), WorkHours.evenings(), t -> true);
         double p = tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE);
         assertThat(p).as("one attempt succeeds with exp(-1.2) = 0.30; a few fail early enough for another").isBetween(0.25, 0.6);
-        assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer").isEqualTo(p);
+        assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer")
+                .isEqualTo(p);
     }
 
     @Test
@@ -164,9 +181,11 @@ class PlanTest {
 
     @Test
     void workingHoursAreWindows() {
-        var h = new WorkHours(List.of(new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(17, 0), LocalTime.of(19, 0))), LocalTime.of(7, 0), LocalTime.of(23, 0), List.of());
+        var h = new WorkHours(List.of(new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(17, 0), LocalTime.of(19, 0))), LocalTime.of(7, 0),
+                LocalTime.of(23, 0), List.of());
         assertThat(h.minutes(NOW, 8)).as("what is past today is cut off").containsExactly(0, 60, 7 * 1440 - 60, 7 * 1440 + 60);
         assertThat(WorkHours.evenings().weeklyHours()).isEqualTo(33.5);
-        assertThatThrownBy(() -> new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(9, 0), LocalTime.of(9, 0))).hasMessageContaining("end before they begin");
+        assertThatThrownBy(() -> new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(9, 0), LocalTime.of(9, 0)))
+                .hasMessageContaining("end before they begin");
     }
 }

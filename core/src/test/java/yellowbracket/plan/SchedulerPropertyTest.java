@@ -17,7 +17,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.shop.Quiet;
 
-/** Plans of any tasks, checked by code that shares nothing with the scheduler: nothing starts too soon, nobody does two things at once, printers keep quiet and the order wished for. */
+/**
+ * Plans of any tasks, checked by code that shares nothing with the scheduler: nothing starts too soon, nobody does two things at once,
+ * printers keep quiet and the order wished for.
+ */
 class SchedulerPropertyTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
     private static final Quiet NIGHT = new Quiet(LocalTime.of(22, 0), LocalTime.of(7, 30));
@@ -40,7 +43,9 @@ class SchedulerPropertyTest {
                 default -> Task.Resource.SPRAY;
             };
             double hours = kind == Task.Resource.PRINTER ? 1 + random.nextInt(30) : 0.25 * (1 + random.nextInt(8));
-            out.add(new Task("t" + i, Station.PRINT, "p", "task " + i, hours, random.nextInt(3), 0, 0, kind, kind == Task.Resource.PRINTER ? random.nextBoolean() ? "loud" : "silent" : "", random.nextBoolean(), after, "k", 0.2, 0, "test"));
+            out.add(new Task("t" + i, Station.PRINT, "p", "task " + i, hours, random.nextInt(3), 0, 0, kind,
+                    kind == Task.Resource.PRINTER ? random.nextBoolean() ? "loud" : "silent" : "", random.nextBoolean(), after, "k", 0.2, 0,
+                    "test"));
         }
         return out;
     }
@@ -69,13 +74,20 @@ class SchedulerPropertyTest {
         var start = p.start();
         assertThat(HOURS.present(start)).as("somebody is there to start " + p.task().id()).isEqualTo(start);
         long minutes = 0;
-        for (var t = start; t.isBefore(p.end()); t = t.plusMinutes(1)) if (!p.task().printer().equals("loud") || !NIGHT.holds(t.toLocalTime())) minutes++;
+        for (var t = start; t.isBefore(p.end()); t = t.plusMinutes(1))
+            if (!p.task().printer().equals("loud") || !NIGHT.holds(t.toLocalTime())) minutes++;
         assertThat(minutes).as("printed, pauses apart: " + p.task().id()).isEqualTo(Math.round(60 * p.task().activeH()));
         if (p.task().printer().equals("loud")) assertThat(NIGHT.holds(start.toLocalTime())).isFalse();
     }
 
     private static void noTwoAtOnce(List<Schedule.Placed> list) {
-        for (int i = 0; i < list.size(); i++) for (int j = i + 1; j < list.size(); j++) assertThat(list.get(i).start().isBefore(list.get(j).end()) && list.get(j).start().isBefore(list.get(i).end())).as(list.get(i).task().id() + " and " + list.get(j).task().id()).isFalse();
+        for (int i = 0; i < list.size();
+                i++)
+            for (int j = i + 1; j < list.size();
+                    j++)
+                assertThat(list.get(i).start().isBefore(list.get(j).end()) && list.get(j).start().isBefore(list.get(i).end()))
+                        .as(list.get(i).task().id() + " and " + list.get(j).task().id())
+                        .isFalse();
     }
 
     @ParameterizedTest
@@ -83,7 +95,8 @@ class SchedulerPropertyTest {
     void theOrderWishedForIsKeptOnEachPrinterUnlessTasksForbidIt(int seed) {
         var random = new Random(1000 + seed);
         var prints = new ArrayList<Task>();
-        for (int i = 0; i < 8; i++) prints.add(new Task("t" + i, Station.PRINT, "p", "print " + i, 1 + random.nextInt(9), 0, 0, 0, Task.Resource.PRINTER, random.nextBoolean() ? "loud" : "silent", false, List.of(), "k", 0.1, 0, "test"));
+        for (int i = 0; i < 8; i++) prints.add(new Task("t" + i, Station.PRINT, "p", "print " + i, 1 + random.nextInt(9), 0, 0, 0,
+                Task.Resource.PRINTER, random.nextBoolean() ? "loud" : "silent", false, List.of(), "k", 0.1, 0, "test"));
         var order = new ArrayList<>(IntStream.range(0, 8).mapToObj(i -> "t" + i).toList());
         java.util.Collections.shuffle(order, random);
         var running = new HashMap<String, LocalDateTime>();
@@ -91,7 +104,12 @@ class SchedulerPropertyTest {
         var plan = scheduler().schedule(prints, new Scheduler.Facts(Map.of(), running, order.subList(0, 5)));
         assertThat(plan.conflicts()).isEmpty();
         for (var printer : List.of("loud", "silent")) {
-            var real = plan.placed().stream().filter(p -> p.task().printer().equals(printer)).sorted(java.util.Comparator.comparing(Schedule.Placed::start)).map(p -> p.task().id()).toList();
+            var real = plan.placed()
+                    .stream()
+                    .filter(p -> p.task().printer().equals(printer))
+                    .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
+                    .map(p -> p.task().id())
+                    .toList();
             var wished = new ArrayList<>(order.subList(0, 5));
             if (!running.isEmpty()) {
                 wished.remove("t3");
@@ -106,17 +124,22 @@ class SchedulerPropertyTest {
     void whatIsDoneIsNoLongerInTheOrder() {
         var a = new Task("a", Station.PRINT, "p", "a", 5, 0, 0, 0, Task.Resource.PRINTER, "silent", false, List.of(), "k", 0.1, 0, "test");
         var b = new Task("b", Station.PRINT, "p", "b", 5, 0, 0, 0, Task.Resource.PRINTER, "silent", false, List.of(), "k", 0.1, 0, "test");
-        var plan = scheduler().schedule(List.of(a, b), new Scheduler.Facts(Map.of("a", new Actual("a", NOW.minusDays(1), 5)), Map.of(), List.of("a", "b")));
+        var plan = scheduler().schedule(List.of(a, b),
+                new Scheduler.Facts(Map.of("a", new Actual("a", NOW.minusDays(1), 5)), Map.of(), List.of("a", "b")));
         assertThat(plan.placed("b").orElseThrow().start()).isEqualTo(NOW);
         assertThat(plan.placed("a").orElseThrow().done()).isTrue();
     }
 
     @Test
     void hoursWithNobodyEverThereAreRefused() {
-        var never = new WorkHours(HOURS.spans(), LocalTime.of(9, 0), LocalTime.of(16, 0), java.util.Arrays.stream(java.time.DayOfWeek.values()).map(d -> new WorkHours.Span(d, LocalTime.of(8, 0), LocalTime.of(17, 0))).toList());
+        var never = new WorkHours(HOURS.spans(), LocalTime.of(9, 0), LocalTime.of(16, 0),
+                java.util.Arrays.stream(java.time.DayOfWeek.values())
+                        .map(d -> new WorkHours.Span(d, LocalTime.of(8, 0), LocalTime.of(17, 0)))
+                        .toList());
         assertThatThrownBy(() -> never.present(NOW)).hasMessageContaining("nobody is ever there");
         assertThatThrownBy(() -> new Quiet(LocalTime.NOON, LocalTime.NOON)).hasMessageContaining("must end at another time");
-        assertThat(HOURS.present(LocalDateTime.of(2026, 3, 31, 9, 0))).as("a Tuesday morning").isEqualTo(LocalDateTime.of(2026, 3, 31, 17, 0));
+        assertThat(HOURS.present(LocalDateTime.of(2026, 3, 31, 9, 0))).as("a Tuesday morning")
+                .isEqualTo(LocalDateTime.of(2026, 3, 31, 17, 0));
         assertThat(HOURS.present(LocalDateTime.of(2026, 3, 31, 23, 30))).isEqualTo(LocalDateTime.of(2026, 4, 1, 7, 0));
         assertThat(HOURS.present(LocalDateTime.of(2026, 4, 4, 9, 0))).as("a Saturday").isEqualTo(LocalDateTime.of(2026, 4, 4, 9, 0));
     }

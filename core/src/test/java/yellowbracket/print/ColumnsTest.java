@@ -28,9 +28,11 @@ class ColumnsTest {
     @ParameterizedTest
     @ValueSource(doubles = {10, 25, 60})
     void underABall(double r) {
-        double a = r * Math.sin(Math.toRadians(45)), under = Math.PI * a * a * r - 2 * Math.PI / 3 * (r * r * r - Math.pow(r * r - a * a, 1.5));
+        double a = r * Math.sin(Math.toRadians(45)),
+                under = Math.PI * a * a * r - 2 * Math.PI / 3 * (r * r * r - Math.pow(r * r - a * a, 1.5));
         // what starts within the first layers lies on the bed
-        double e = Columns.ON_BED_MM, flat = Math.PI * (2 * r * e - e * e), gap = flat * r - 2 * Math.PI / 3 * (r * r * r - Math.pow(r * r - flat / Math.PI, 1.5));
+        double e = Columns.ON_BED_MM, flat = Math.PI * (2 * r * e - e * e),
+                gap = flat * r - 2 * Math.PI / 3 * (r * r * r - Math.pow(r * r - flat / Math.PI, 1.5));
         var n = need(Shapes.sphere(r, 256), Turn.NONE, r / 150);
         assertThat(n.volumeMm3()).isCloseTo(under - gap, within(0.01 * under));
         assertThat(n.contactMm2()).isCloseTo(Math.PI * a * a - flat, within(0.01 * Math.PI * a * a));
@@ -39,7 +41,8 @@ class ColumnsTest {
 
     @Test
     void underATableTheDropIsExactAndItsFootIsTheLeg() {
-        var table = Mesh.union(List.of(Shapes.box(new Vec3(-5, -5, 0), new Vec3(5, 5, 40)), Shapes.box(new Vec3(-30, -30, 40.001), new Vec3(30, 30, 44))));
+        var table = Mesh.union(
+                List.of(Shapes.box(new Vec3(-5, -5, 0), new Vec3(5, 5, 40)), Shapes.box(new Vec3(-30, -30, 40.001), new Vec3(30, 30, 44))));
         var n = need(table, Turn.NONE, 0.25);
         assertThat(n.volumeMm3()).isCloseTo(3500 * 40.001, within(0.01 * 3500 * 40));
         assertThat(n.ownFootMm2()).isCloseTo(100, within(1.0));
@@ -54,7 +57,8 @@ class ColumnsTest {
         double wide = 2 * outer * s, under = wide * outer - 2 * area(outer, outer * s);
         double ceiling = 2 * 2 * area(inner, inner * s);
         var n = need(tube, Turn.NONE, 0.1);
-        assertThat(n.volumeMm3()).isCloseTo((under + ceiling) * length, within(0.01 * (under + ceiling) * length + 0.6 * 20 * length * 0.2));
+        assertThat(n.volumeMm3()).isCloseTo((under + ceiling) * length,
+                within(0.01 * (under + ceiling) * length + 0.6 * 20 * length * 0.2));
     }
 
     /** Under the arc of a circle from its middle to x. */
@@ -68,7 +72,8 @@ class ColumnsTest {
         var steep = Shapes.lathe(new double[][] {{0, 0}, {30, 0}, {0, 60}}, false, 256);
         assertThat(need(steep, Turn.pitch(180), 0.25).volumeMm3()).isZero();
         var blunt = Shapes.lathe(new double[][] {{0, 0}, {30, 0}, {0, 20}}, false, 256);
-        assertThat(need(blunt, Turn.pitch(180), 0.25).volumeMm3()).isCloseTo(2.0 / 3 * Math.PI * 900 * 20, within(0.01 * 2.0 / 3 * Math.PI * 900 * 20));
+        assertThat(need(blunt, Turn.pitch(180), 0.25).volumeMm3()).isCloseTo(2.0 / 3 * Math.PI * 900 * 20,
+                within(0.01 * 2.0 / 3 * Math.PI * 900 * 20));
     }
 
     @Test
@@ -77,14 +82,18 @@ class ColumnsTest {
         assertThat(standing.tipDeg()).as("10 mm to the edge, 50 mm up").isCloseTo(Math.toDegrees(Math.atan2(10, 50)), within(0.3));
         var lying = need(Shapes.box(Vec3.ZERO, new Vec3(20, 20, 100)), Turn.quarter(0), 0.25);
         assertThat(lying.tipDeg()).isCloseTo(45, within(0.5));
-        var leaning = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), Shapes.box(new Vec3(9, 0, 10.001), new Vec3(90, 10, 40))));
+        var leaning = Mesh
+                .union(List.of(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), Shapes.box(new Vec3(9, 0, 10.001), new Vec3(90, 10, 40))));
         var seen = new boolean[leaning.triangleCount()];
-        assertThat(Columns.of(leaning, seen, Turn.NONE, 0.5).need(90, leaning.centreOfMass()).tipDeg()).as("unheld, its centre lies beside its foot").isZero();
+        assertThat(Columns.of(leaning, seen, Turn.NONE, 0.5).need(90, leaning.centreOfMass()).tipDeg())
+                .as("unheld, its centre lies beside its foot")
+                .isZero();
     }
 
     @Test
     void postsStandUnderWhatTheyHold() {
-        var arch = Mesh.union(List.of(Shapes.box(new Vec3(0, 0, 0), new Vec3(60, 30, 5)), Shapes.box(new Vec3(0, 0, 30), new Vec3(60, 30, 35))));
+        var arch = Mesh
+                .union(List.of(Shapes.box(new Vec3(0, 0, 0), new Vec3(60, 30, 5)), Shapes.box(new Vec3(0, 0, 30), new Vec3(60, 30, 35))));
         var seen = new boolean[arch.triangleCount()];
         var posts = Columns.of(arch, seen, Turn.NONE, 1).posts(LEAN, 3);
         assertThat(posts).hasSize(20 * 10).allSatisfy(p -> {
@@ -99,7 +108,9 @@ class ColumnsTest {
     @Test
     void whatIsPutDownComesToRestOnAFace() {
         var box = Shapes.box(Vec3.ZERO, new Vec3(40, 30, 10));
-        assertThat(Resting.downs(Resting.outermost(box), box.centreOfMass())).isNotEmpty().allSatisfy(d -> assertThat(Math.max(Math.abs(d.x()), Math.max(Math.abs(d.y()), Math.abs(d.z())))).isCloseTo(1, within(1e-6)));
+        assertThat(Resting.downs(Resting.outermost(box), box.centreOfMass())).isNotEmpty()
+                .allSatisfy(
+                        d -> assertThat(Math.max(Math.abs(d.x()), Math.max(Math.abs(d.y()), Math.abs(d.z())))).isCloseTo(1, within(1e-6)));
         var wedge = Shapes.box(Vec3.ZERO, new Vec3(40, 30, 20)).mapped(p -> new Vec3(p.x() + p.z() * 0.8, p.y(), p.z()));
         assertThat(Resting.downs(Resting.outermost(wedge), wedge.centreOfMass())).as("on the slanting side too").anySatisfy(d -> {
             assertThat(Math.abs(d.x())).isCloseTo(1 / Math.hypot(1, 0.8), within(1e-6));

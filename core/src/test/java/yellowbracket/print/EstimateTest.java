@@ -65,7 +65,8 @@ class EstimateTest {
         var e = of(TUBE, wide, MID);
         double volume = e.grams() / 1.24 * 1000;
         assertThat(e.wallHours() + e.infillHours()).isGreaterThan(volume / MID.flowMm3S() * wide.speeds().acceleration() / 3600 * 0.999);
-        assertThat(of(TUBE, wide.withLayer(0.3), MID).wallHours()).as("half the layer, the same flow").isCloseTo(e.wallHours(), within(0.05 * e.wallHours()));
+        assertThat(of(TUBE, wide.withLayer(0.3), MID).wallHours()).as("half the layer, the same flow")
+                .isCloseTo(e.wallHours(), within(0.05 * e.wallHours()));
     }
 
     @Test
@@ -123,7 +124,8 @@ class EstimateTest {
             case 2 -> Shapes.cappedShell(40, 3, 40 + random.nextInt(80), 48, 20);
             default -> Shapes.lathe(new double[][] {{0, 0}, {10 + random.nextInt(30), 0}, {0, 20 + random.nextInt(50)}}, false, 48);
         };
-        return m.turned(Turn.about(new Vec3(random.nextGaussian(), random.nextGaussian(), random.nextGaussian()).unit(), 360 * random.nextDouble()));
+        return m.turned(Turn.about(new Vec3(random.nextGaussian(), random.nextGaussian(), random.nextGaussian()).unit(),
+                360 * random.nextDouble()));
     }
 
     @ParameterizedTest
@@ -142,8 +144,10 @@ class EstimateTest {
         var best = Orientation.pareto(all, 1, MID, 6);
         assertThat(best.size()).isBetween(1, 6);
         for (var aim : Orientation.Aim.values()) assertThat(best.values()).as(aim.words()).anySatisfy(a -> assertThat(a).contains(aim));
-        assertThat(Orientation.Aim.LOW.best(all, 1, MID).size().z()).isCloseTo(all.stream().filter(o -> o.fits(1, MID)).mapToDouble(o -> o.size().z()).min().orElseThrow(), within(0.1));
-        assertThat(Orientation.Aim.CLEAN.best(all, 1, MID).showContactMm2()).isCloseTo(all.stream().filter(o -> o.fits(1, MID)).mapToDouble(Orientation::showContactMm2).min().orElseThrow(), within(1.0));
+        assertThat(Orientation.Aim.LOW.best(all, 1, MID).size().z())
+                .isCloseTo(all.stream().filter(o -> o.fits(1, MID)).mapToDouble(o -> o.size().z()).min().orElseThrow(), within(0.1));
+        assertThat(Orientation.Aim.CLEAN.best(all, 1, MID).showContactMm2()).isCloseTo(
+                all.stream().filter(o -> o.fits(1, MID)).mapToDouble(Orientation::showContactMm2).min().orElseThrow(), within(1.0));
     }
 
     @Test
@@ -161,7 +165,8 @@ class EstimateTest {
         var way = upright(TUBE, USUAL);
         for (double rate : new double[] {0.001, 0.01}) {
             var printer = MID.learned(1, rate);
-            var whole = OnePiece.of(new SectionPrint("all", way, USUAL, printer, new Estimate(1, 100, 85, 115, 900, 100, 0, 0, 90, 5, 0, 5), false));
+            var whole = OnePiece
+                    .of(new SectionPrint("all", way, USUAL, printer, new Estimate(1, 100, 85, 115, 900, 100, 0, 0, 90, 5, 0, 5), false));
             double parts = 10 * Failure.expectedHours(10, rate);
             assertThat(whole.expectedHours()).isGreaterThan(parts);
             assertThat(whole.expectedGrams()).isCloseTo(1000 * whole.expectedHours() / 100, within(1e-9));

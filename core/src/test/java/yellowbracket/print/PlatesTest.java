@@ -27,7 +27,8 @@ class PlatesTest {
     private static SectionPrint print(String name, Mesh m, Printer printer) {
         var profile = SHOP.profile("usual");
         var way = Orientation.of(m, SurfaceSamples.of(m, Bvh.of(m), 60), profile, Turn.NONE);
-        return new SectionPrint(name, way, profile, printer, Estimate.of(m, way, profile, SHOP.material("PLA"), printer), way.fits(1, printer));
+        return new SectionPrint(name, way, profile, printer, Estimate.of(m, way, profile, SHOP.material("PLA"), printer),
+                way.fits(1, printer));
     }
 
     private static Plates.Item item(String name, Mesh m, double brim) {
@@ -41,10 +42,12 @@ class PlatesTest {
             case 0 -> Shapes.box(Vec3.ZERO, new Vec3(a, b, 10));
             case 1 -> Shapes.tube(a / 2, a / 2 - 4, 0, 12, 32);
             case 2 -> Shapes.lathe(new double[][] {{0, 0}, {b / 2, 0}, {0, 20}}, false, 24);
-            default -> Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(a, 8, 10)), Shapes.box(new Vec3(0, 8.001, 0), new Vec3(8, b, 10))));
+            default ->
+                    Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(a, 8, 10)), Shapes.box(new Vec3(0, 8.001, 0), new Vec3(8, b, 10))));
         };
         double t = random.nextDouble() * 6.28, c = Math.cos(t), s = Math.sin(t);
-        return m.turned(new Turn(new Vec3(c, -s, 0), new Vec3(s, c, 0), Vec3.Z)).moved(new Vec3(random.nextInt(100), -random.nextInt(100), 3));
+        return m.turned(new Turn(new Vec3(c, -s, 0), new Vec3(s, c, 0), Vec3.Z))
+                .moved(new Vec3(random.nextInt(100), -random.nextInt(100), 3));
     }
 
     static IntStream seeds() {
@@ -74,7 +77,8 @@ class PlatesTest {
                 });
                 clouds.add(cloud);
             }
-            for (int i = 0; i < clouds.size(); i++) for (int j = i + 1; j < clouds.size(); j++) assertThat(apart(clouds.get(i), clouds.get(j))).as("%s", plate.name()).isGreaterThanOrEqualTo(Plates.SPACING_MM - 0.6);
+            for (int i = 0; i < clouds.size(); i++) for (int j = i + 1; j < clouds.size(); j++)
+                assertThat(apart(clouds.get(i), clouds.get(j))).as("%s", plate.name()).isGreaterThanOrEqualTo(Plates.SPACING_MM - 0.6);
         }
     }
 
@@ -88,7 +92,8 @@ class PlatesTest {
             var a = turned.corner(f, k);
             var b = turned.corner(f, (k + 1) % 3);
             int n = Math.max(1, (int) Math.ceil(Math.hypot(b.x() - a.x(), b.y() - a.y()) / 0.5));
-            for (int i = 0; i < n; i++) out.add(new Vec3(a.x() + (b.x() - a.x()) * i / n - min.x() + place.x(), a.y() + (b.y() - a.y()) * i / n - min.y() + place.y(), 0));
+            for (int i = 0; i < n; i++) out.add(new Vec3(a.x() + (b.x() - a.x()) * i / n - min.x() + place.x(),
+                    a.y() + (b.y() - a.y()) * i / n - min.y() + place.y(), 0));
         }
         return out;
     }
@@ -96,10 +101,12 @@ class PlatesTest {
     /** Least distance of two clouds, by cells of 10 mm. */
     private static double apart(List<Vec3> a, List<Vec3> b) {
         var cells = new java.util.HashMap<Long, List<Vec3>>();
-        for (var p : a) cells.computeIfAbsent((long) Math.floor(p.x() / 10) * 1000 + (long) Math.floor(p.y() / 10), k -> new ArrayList<>()).add(p);
+        for (var p : a)
+            cells.computeIfAbsent((long) Math.floor(p.x() / 10) * 1000 + (long) Math.floor(p.y() / 10), k -> new ArrayList<>()).add(p);
         double least = 10;
         for (var p : b) for (int i = -1; i <= 1; i++) for (int j = -1; j <= 1; j++)
-            for (var q : cells.getOrDefault(((long) Math.floor(p.x() / 10) + i) * 1000 + (long) Math.floor(p.y() / 10) + j, List.of())) least = Math.min(least, Math.hypot(p.x() - q.x(), p.y() - q.y()));
+            for (var q : cells.getOrDefault(((long) Math.floor(p.x() / 10) + i) * 1000 + (long) Math.floor(p.y() / 10) + j, List.of()))
+                least = Math.min(least, Math.hypot(p.x() - q.x(), p.y() - q.y()));
         return least;
     }
 
@@ -143,8 +150,10 @@ class PlatesTest {
         var full = Plates.full(items, BED);
         assertThat(full).hasSize(1);
         double alone = one.stream().mapToDouble(Plates.Plate::expectedHours).sum();
-        assertThat(full.getFirst().hours()).as("heated up once").isCloseTo(one.stream().mapToDouble(Plates.Plate::hours).sum() - 3 * 240 / 3600.0, within(1e-9));
-        assertThat(full.getFirst().expectedHours() - full.getFirst().hours()).as("lost hours").isGreaterThan(3 * (alone - one.stream().mapToDouble(Plates.Plate::hours).sum()));
+        assertThat(full.getFirst().hours()).as("heated up once")
+                .isCloseTo(one.stream().mapToDouble(Plates.Plate::hours).sum() - 3 * 240 / 3600.0, within(1e-9));
+        assertThat(full.getFirst().expectedHours() - full.getFirst().hours()).as("lost hours")
+                .isGreaterThan(3 * (alone - one.stream().mapToDouble(Plates.Plate::hours).sum()));
         assertThat(full.getFirst().risk()).isGreaterThan(one.stream().mapToDouble(Plates.Plate::risk).max().orElseThrow());
         assertThat(Plates.full(List.of(), BED)).isEmpty();
     }
@@ -152,9 +161,12 @@ class PlatesTest {
     @Test
     void aShadowCoversWhatStandsAboveItAndTurnsWithIt() {
         var s = Shadow.of(Shapes.tube(20, 15, 0, 5, 128), Turn.NONE, 1, 1);
-        assertThat(s.areaMm2()).as("every touched cell counts").isBetween(Math.PI * (400 - 225), Math.PI * (400 - 225) + 2 * Math.PI * 35 * 1.3);
+        assertThat(s.areaMm2()).as("every touched cell counts")
+                .isBetween(Math.PI * (400 - 225), Math.PI * (400 - 225) + 2 * Math.PI * 35 * 1.3);
         assertThat(s.covers(20, 20)).as("the hole is free").isFalse();
-        var corner = Shadow.of(Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(20, 4, 1)), Shapes.box(new Vec3(0, 4, 0), new Vec3(4, 10, 1)))), Turn.NONE, 1, 1);
+        var corner = Shadow.of(
+                Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(20, 4, 1)), Shapes.box(new Vec3(0, 4, 0), new Vec3(4, 10, 1)))),
+                Turn.NONE, 1, 1);
         var q = corner.quarter();
         assertThat(q.columns()).isEqualTo(corner.rows());
         assertThat(q.quarter().quarter().quarter().areaMm2()).isEqualTo(corner.areaMm2());

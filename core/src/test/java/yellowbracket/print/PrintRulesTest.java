@@ -58,20 +58,27 @@ class PrintRulesTest {
             assertThat(r.words()).contains("walls of 0.9 mm");
             assertThat(r.fix().orElseThrow().change().apply(USUAL.withWalls(2)).walls()).isEqualTo(3);
         });
-        assertThat(remarks(USUAL.withWalls(2), new Vec3(20, 20, 150), 900, 20)).anySatisfy(r -> assertThat(r.words()).contains("slender: 2 walls snap"));
-        assertThat(remarks(USUAL.withNozzle(0.6), COMPACT, 3000, 40)).anySatisfy(r -> assertThat(r.words()).contains("mid bed has a 0.4 mm nozzle fitted: change it to 0.6"));
-        assertThat(remarks(USUAL.withNozzle(0.8).withLayer(0.1), COMPACT, 3000, 40)).anySatisfy(r -> assertThat(r.words()).contains("under a fifth"));
-        assertThat(remarks(USUAL, new Vec3(205, 80, 60), 3000, 40)).anySatisfy(r -> assertThat(r.words()).contains("within 8 mm of the edge"));
+        assertThat(remarks(USUAL.withWalls(2), new Vec3(20, 20, 150), 900, 20))
+                .anySatisfy(r -> assertThat(r.words()).contains("slender: 2 walls snap"));
+        assertThat(remarks(USUAL.withNozzle(0.6), COMPACT, 3000, 40))
+                .anySatisfy(r -> assertThat(r.words()).contains("mid bed has a 0.4 mm nozzle fitted: change it to 0.6"));
+        assertThat(remarks(USUAL.withNozzle(0.8).withLayer(0.1), COMPACT, 3000, 40))
+                .anySatisfy(r -> assertThat(r.words()).contains("under a fifth"));
+        assertThat(remarks(USUAL, new Vec3(205, 80, 60), 3000, 40))
+                .anySatisfy(r -> assertThat(r.words()).contains("within 8 mm of the edge"));
         var abs = remarks(USUAL.withMaterial("ABS"), COMPACT, 6000, 40);
-        assertThat(abs).anySatisfy(r -> assertThat(r.words()).contains("pulls its corners up")).anySatisfy(r -> assertThat(r.words()).contains("fumes"));
-        assertThat(remarks(USUAL.withBrim(10), new Vec3(208, 80, 60), 3000, 40)).anySatisfy(r -> assertThat(r.words()).contains("its brim of 10 mm does not"));
+        assertThat(abs).anySatisfy(r -> assertThat(r.words()).contains("pulls its corners up"))
+                .anySatisfy(r -> assertThat(r.words()).contains("fumes"));
+        assertThat(remarks(USUAL.withBrim(10), new Vec3(208, 80, 60), 3000, 40))
+                .anySatisfy(r -> assertThat(r.words()).contains("its brim of 10 mm does not"));
         assertThat(remarks(USUAL.withLayer(0.5), COMPACT, 3000, 40).getFirst().weight()).isEqualTo(Weight.STOP);
     }
 
     @Test
     void impossibleProfilesSayWhatIsWrong() {
         var s = Speeds.USUAL;
-        assertThat(USUAL.withSpeeds(new Speeds(0, -5, s.infillMmS(), s.supportMmS(), s.travelMmS(), 0.5)).check()).hasSize(3).anySatisfy(w -> assertThat(w).contains("inner walls' speed must be above 0 mm/s, was -5"));
+        assertThat(USUAL.withSpeeds(new Speeds(0, -5, s.infillMmS(), s.supportMmS(), s.travelMmS(), 0.5)).check()).hasSize(3)
+                .anySatisfy(w -> assertThat(w).contains("inner walls' speed must be above 0 mm/s, was -5"));
         assertThat(USUAL.withLineWidth(1.2).check()).singleElement().asString().contains("does not come out of a 0.4 mm nozzle");
         assertThat(USUAL.withLayer(-0.2).check()).singleElement().asString().contains("at least 0.01");
         assertThat(USUAL.withSupport(120, 0).check()).hasSize(2);
@@ -103,16 +110,20 @@ class PrintRulesTest {
         assertThat(wide.hours()).isEqualTo(small.hours());
         assertThat(wide.grams()).isCloseTo(64 * small.grams(), org.assertj.core.api.Assertions.within(1e-6));
         assertThat(small.layers()).isEqualTo(1000);
-        assertThat(CleanUp.of(new SectionPrint("A", way, profile, printer, small, true)).steps()).first().satisfies(s -> assertThat(s.work()).isEqualTo(CleanUp.Work.WASH));
+        assertThat(CleanUp.of(new SectionPrint("A", way, profile, printer, small, true)).steps()).first()
+                .satisfies(s -> assertThat(s.work()).isEqualTo(CleanUp.Work.WASH));
     }
 
     @Test
     void cleaningUpFollowsTheAreaSupportTouches() {
         var held = CleanUp.of(print(USUAL.withBrim(8), COMPACT, 3000, 40));
-        assertThat(held.steps()).extracting(CleanUp.Step::work).containsExactly(CleanUp.Work.TAKE_OFF, CleanUp.Work.BRIM, CleanUp.Work.SNAP, CleanUp.Work.TRIM, CleanUp.Work.SAND);
+        assertThat(held.steps()).extracting(CleanUp.Step::work)
+                .containsExactly(CleanUp.Work.TAKE_OFF, CleanUp.Work.BRIM, CleanUp.Work.SNAP, CleanUp.Work.TRIM, CleanUp.Work.SAND);
         var way = print(USUAL, COMPACT, 3000, 40).orientation();
-        var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(), way.steepness50(), way.steepness95(), way.size(), way.footMm2(), way.tipDeg());
-        double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40)).hours(), more = CleanUp.of(new SectionPrint("A", twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true)).hours();
+        var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(),
+                way.steepness50(), way.steepness95(), way.size(), way.footMm2(), way.tipDeg());
+        double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40)).hours(),
+                more = CleanUp.of(new SectionPrint("A", twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true)).hours();
         assertThat(more - 0.08).isCloseTo(2 * (once - 0.08), org.assertj.core.api.Assertions.within(1e-9));
         assertThat(yellowbracket.safety.Caution.of(CleanUp.Work.SAND).gear()).contains("mask");
     }
@@ -133,7 +144,9 @@ class PrintRulesTest {
         assertThat(shelf.draws().get(1).leftG()).isEqualTo(850);
         assertThat(shelf.findings()).containsExactly("put new on mid bed before B");
         assertThat(SpoolPlan.of(List.of(job("A", 235)), List.of(opened)).findings()).singleElement().asString().contains("just lasts");
-        assertThat(SpoolPlan.of(List.of(new SpoolPlan.Job("A", "mid bed", "PETG", 10)), List.of(opened)).findings()).singleElement().asString().contains("no spool of PETG");
+        assertThat(SpoolPlan.of(List.of(new SpoolPlan.Job("A", "mid bed", "PETG", 10)), List.of(opened)).findings()).singleElement()
+                .asString()
+                .contains("no spool of PETG");
         assertThat(SpoolPlan.of(List.of(), List.of()).findings()).isEmpty();
     }
 
@@ -141,7 +154,8 @@ class PrintRulesTest {
     void aWeighedSpoolHoldsWhatTheScaleSaysLessTheBareSpool() {
         var s = new Spool("opened", "PLA", 240, 215, "mid bed");
         assertThat(s.weighed(500).grams()).isEqualTo(285);
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> s.weighed(100)).hasMessageContaining("less than the 215 g of the bare spool");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> s.weighed(100))
+                .hasMessageContaining("less than the 215 g of the bare spool");
         assertThat(s.on("").printer()).isEmpty();
     }
 
@@ -149,8 +163,10 @@ class PrintRulesTest {
     void aWishForOrderMovesOneAndKeepsTheRest() {
         var q = QueueWish.NONE.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 2, -2);
         assertThat(q.order()).containsExactly("C", "A", "B", "D");
-        assertThat(q.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 1, 9).order()).as("a plate moves as one").containsExactly("A", "C", "B", "D");
-        assertThat(q.moved(List.of(List.of("X"), List.of("Y")), 0, 1).order()).as("another printer's order stays").containsExactly("Y", "X", "C", "A", "B", "D");
+        assertThat(q.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 1, 9).order()).as("a plate moves as one")
+                .containsExactly("A", "C", "B", "D");
+        assertThat(q.moved(List.of(List.of("X"), List.of("Y")), 0, 1).order()).as("another printer's order stays")
+                .containsExactly("Y", "X", "C", "A", "B", "D");
         assertThat(SectionWish.NONE.withProfile(Optional.of(USUAL)).withProfile(Optional.empty())).isEqualTo(SectionWish.NONE);
     }
 }

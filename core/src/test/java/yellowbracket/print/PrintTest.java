@@ -56,7 +56,8 @@ class PrintTest {
     @Test
     void layersDoNotDependOnTheTurnForVolume() {
         var m = Shapes.cappedShell(40, 3, 50, 72, 36);
-        for (var t : Turn.quarterTurns()) assertThat(Layers.of(m, t, 0.2).volumeMm3()).isCloseTo(m.volumeMm3(), within(0.01 * m.volumeMm3()));
+        for (var t : Turn.quarterTurns())
+            assertThat(Layers.of(m, t, 0.2).volumeMm3()).isCloseTo(m.volumeMm3(), within(0.01 * m.volumeMm3()));
     }
 
     @Test
@@ -69,12 +70,17 @@ class PrintTest {
 
     private static Orientation only(Mesh m, Turn t) {
         var index = Bvh.of(m);
-        return Orientation.choices(m, SurfaceSamples.of(m, index, 2000), SHOP.profile("usual")).stream().filter(o -> o.turn().equals(t)).findFirst().orElseThrow();
+        return Orientation.choices(m, SurfaceSamples.of(m, index, 2000), SHOP.profile("usual"))
+                .stream()
+                .filter(o -> o.turn().equals(t))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void supportUnderATable() {
-        var table = Mesh.union(List.of(Shapes.box(new Vec3(-5, -5, 0), new Vec3(5, 5, 40)), Shapes.box(new Vec3(-30, -30, 40.001), new Vec3(30, 30, 44))));
+        var table = Mesh.union(
+                List.of(Shapes.box(new Vec3(-5, -5, 0), new Vec3(5, 5, 40)), Shapes.box(new Vec3(-30, -30, 40.001), new Vec3(30, 30, 44))));
         var up = only(table, Turn.NONE);
         assertThat(up.supportMm3()).as("3500 mm2 of overhang, 40 mm up").isCloseTo(3500 * 40, within(0.06 * 3500 * 40));
         assertThat(up.contactMm2()).isCloseTo(3500, within(0.06 * 3500));
@@ -91,7 +97,8 @@ class PrintTest {
         var index = Bvh.of(dome);
         var choices = Orientation.choices(dome, SurfaceSamples.of(dome, index, 1500), SHOP.profile("usual"));
         assertThat(choices).hasSizeGreaterThanOrEqualTo(26);
-        assertThat(choices.getFirst().supportMm3()).isLessThanOrEqualTo(choices.stream().mapToDouble(Orientation::supportMm3).max().orElseThrow());
+        assertThat(choices.getFirst().supportMm3())
+                .isLessThanOrEqualTo(choices.stream().mapToDouble(Orientation::supportMm3).max().orElseThrow());
         assertThat(Orientation.pick(choices, 1, MID).fits(1, MID)).isTrue();
         assertThat(Orientation.pick(choices, 9, MID).fits(9, MID)).isFalse();
     }
@@ -169,7 +176,8 @@ class PrintTest {
 
     @Test
     void longPrintsAreSharedBetweenPrinters() {
-        var p = plan(List.of(box("A", 100, 100, 100), box("B", 100, 100, 100), box("C", 40, 40, 40), box("D", 40, 40, 40)), List.of(MID, LARGE));
+        var p = plan(List.of(box("A", 100, 100, 100), box("B", 100, 100, 100), box("C", 40, 40, 40), box("D", 40, 40, 40)),
+                List.of(MID, LARGE));
         assertThat(p.print("A").printer()).isNotEqualTo(p.print("B").printer());
         assertThat(p.findings()).isEmpty();
         assertThat(p.expectedHours()).isGreaterThan(p.hours());
@@ -187,7 +195,9 @@ class PrintTest {
     void impossibleProfilesAndPrintersAreTold() {
         assertThat(SHOP.profile("usual").withLayer(0.5).check()).singleElement().asString().contains("three quarters");
         assertThat(SHOP.profile("usual").withWalls(0).check()).hasSize(1);
-        assertThat(Printer.of("tiny", 15, 15, 15, 5, 0.4, 100, 0, 0).check()).singleElement().asString().contains("less than any section needs");
+        assertThat(Printer.of("tiny", 15, 15, 15, 5, 0.4, 100, 0, 0).check()).singleElement()
+                .asString()
+                .contains("less than any section needs");
         assertThat(Printer.of("odd", 200, 200, 200, 5, 0, 0, 0, 0).check()).hasSize(2);
         SHOP.profiles().forEach(p -> assertThat(p.check()).as(p.name()).isEmpty());
     }
@@ -197,7 +207,8 @@ class PrintTest {
         var index = Bvh.of(m);
         var way = Orientation.of(m, SurfaceSamples.of(m, index, 400), SHOP.profile("usual"), Turn.NONE);
         var printer = SHOP.printers().getFirst();
-        return new SectionPrint("A", way, SHOP.profile("usual"), printer, Estimate.of(m, way, SHOP.profile("usual"), SHOP.material("PLA"), printer), true);
+        return new SectionPrint("A", way, SHOP.profile("usual"), printer,
+                Estimate.of(m, way, SHOP.profile("usual"), SHOP.material("PLA"), printer), true);
     }
 
     @Test
@@ -213,7 +224,8 @@ class PrintTest {
         assertThat(rest.bounds().min().z()).isCloseTo(0, within(1e-9));
         assertThat(rest.volumeMm3()).isCloseTo(400 * s.missingMm(), within(1e-6));
         assertThat(s.options()).extracting(Salvage.Option::way).containsExactlyInAnyOrder(Salvage.Way.REST, Salvage.Way.AGAIN);
-        assertThat(s.options().stream().filter(o -> o.way() == Salvage.Way.REST).findFirst().orElseThrow().seamMm()).isCloseTo(80, within(1e-6));
+        assertThat(s.options().stream().filter(o -> o.way() == Salvage.Way.REST).findFirst().orElseThrow().seamMm()).isCloseTo(80,
+                within(1e-6));
         assertThat(Salvage.atHeight(m, bar(m), 62).share()).isCloseTo(0.62, within(0.01));
     }
 

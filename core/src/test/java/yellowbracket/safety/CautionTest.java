@@ -17,19 +17,10 @@ class CautionTest {
     }
 
     @ParameterizedTest
-    @CsvSource({
-        "PRINT,PRINTER,print A,HEAT",
-        "PRINT,PERSON,take support off A,BLADES",
-        "JOIN,PERSON,'dry fit, number, scuff P80',DUST",
-        "JOIN,PERSON,join A and B,ADHESIVE",
-        "SMOOTH,SPRAY,filler primer,SPRAY",
-        "SMOOTH,PERSON,sand P240 wet,DUST",
-        "SMOOTH,PERSON,brush-on resin,RESIN",
-        "SMOOTH,PERSON,fill and blend the seams,FILLER",
-        "COLOUR,SPRAY,2 coats base,SPRAY",
-        "WEAR,PERSON,'walk test: stairs, floor',WEARING",
-        "WEAR,PERSON,cut and fit pads,BLADES"
-    })
+    @CsvSource({"PRINT,PRINTER,print A,HEAT", "PRINT,PERSON,take support off A,BLADES", "JOIN,PERSON,'dry fit, number, scuff P80',DUST",
+            "JOIN,PERSON,join A and B,ADHESIVE", "SMOOTH,SPRAY,filler primer,SPRAY", "SMOOTH,PERSON,sand P240 wet,DUST",
+            "SMOOTH,PERSON,brush-on resin,RESIN", "SMOOTH,PERSON,fill and blend the seams,FILLER", "COLOUR,SPRAY,2 coats base,SPRAY",
+            "WEAR,PERSON,'walk test: stairs, floor',WEARING", "WEAR,PERSON,cut and fit pads,BLADES"})
     void eachKindOfWorkHasItsOwn(Station station, Task.Resource resource, String name, Caution expected) {
         assertThat(Caution.of(task(station, resource, name))).contains(expected);
     }

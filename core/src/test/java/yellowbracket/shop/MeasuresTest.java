@@ -27,12 +27,14 @@ class MeasuresTest {
     @ParameterizedTest
     @CsvSource({"22.6,inches,574", "57.5,centimetres,575"})
     void aSlipOfTheUnitIsSeen(double circumference, String unit, String mm) {
-        assertThat(HeadMeasures.of(circumference, 195, 153).check()).singleElement().satisfies(i -> assertThat(i.sentence()).contains("this looks like " + unit, "enter " + mm + " mm"));
+        assertThat(HeadMeasures.of(circumference, 195, 153).check()).singleElement()
+                .satisfies(i -> assertThat(i.sentence()).contains("this looks like " + unit, "enter " + mm + " mm"));
     }
 
     @Test
     void measuresThatContradictEachOtherAreTold() {
-        assertThat(HeadMeasures.of(500, 220, 180).check()).singleElement().satisfies(i -> assertThat(i.what()).contains("does not go round a head 220 long and 180 wide"));
+        assertThat(HeadMeasures.of(500, 220, 180).check()).singleElement()
+                .satisfies(i -> assertThat(i.what()).contains("does not go round a head 220 long and 180 wide"));
         var odd = new HeadMeasures(575, 195, 153, Optional.of(30.0), Optional.of(400.0), Optional.of(10.0), Optional.of(63.0));
         assertThat(odd.check()).extracting(HeadMeasures.Implausible::measure).containsExactly("height", "face width", "neck");
         var told = new HeadMeasures(575, 195, 153, Optional.of(224.0), Optional.empty(), Optional.of(362.0), Optional.of(63.0)).filled();
@@ -74,7 +76,8 @@ class MeasuresTest {
         assertThat(shop.profile("crisp").layerMm()).isLessThan(shop.profile("usual").layerMm());
         assertThat(shop.profile("fast, filling to come").layerMm()).isGreaterThan(shop.profile("usual").layerMm());
         assertThat(shop.profile("solid to sand hard").wallMm()).isGreaterThan(1.9 * shop.profile("usual").wallMm());
-        assertThat(shop.profiles().stream().filter(p -> p.process() == Process.RESIN)).hasSize(2).allSatisfy(p -> assertThat(shop.material(p.material()).fumes()).isTrue());
+        assertThat(shop.profiles().stream().filter(p -> p.process() == Process.RESIN)).hasSize(2)
+                .allSatisfy(p -> assertThat(shop.material(p.material()).fumes()).isTrue());
         assertThat(shop.materials()).allSatisfy(m -> {
             assertThat(m.warp()).as(m.name()).isBetween(0.0, 1.0);
             assertThat(m.softensC()).isBetween(50.0, 110.0);

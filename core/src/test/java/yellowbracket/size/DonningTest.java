@@ -16,7 +16,10 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
 
-/** Whether something goes in, where the room is known in closed form: a ball or an egg in place of the head, rings and bowls in place of the helm. */
+/**
+ * Whether something goes in, where the room is known in closed form: a ball or an egg in place of the head, rings and bowls in place of the
+ * helm.
+ */
 class DonningTest {
     private static final Wearer WEARER = new Wearer("Ada", HeadMeasures.of(570, 195, 152), false, 0, 1700);
     private static final HeadForm FORM = HeadForm.of(WEARER);
@@ -88,7 +91,8 @@ class DonningTest {
             var cavity = cavity(Shapes.cappedShell(165, 4, deg, 200, 90));
             var way = Donning.of(field, cavity, 1, HOME, Progress.NONE);
             double straight = Double.POSITIVE_INFINITY; // the same opening met with no tilt and no shift, point by point
-            for (var s : FORM.samples()) if (s.zone() != Zone.NECK && s.zone() != Zone.EARS) straight = Math.min(straight, 161 * Math.sin(Math.toRadians(deg)) - Math.hypot(s.point().x(), s.point().y()));
+            for (var s : FORM.samples()) if (s.zone() != Zone.NECK && s.zone() != Zone.EARS)
+                straight = Math.min(straight, 161 * Math.sin(Math.toRadians(deg)) - Math.hypot(s.point().x(), s.point().y()));
             assertThat(way.spareMm()).as("opening at %.0f degrees", deg).isGreaterThan(straight - 1);
         }
     }
@@ -111,11 +115,14 @@ class DonningTest {
         assertThat(remedies).isNotEmpty().allSatisfy(r -> assertThat(r.spareMm()).isGreaterThanOrEqualTo(Remedy.ENOUGH_MM));
         var wider = (Remedy.WidenNeck) remedies.stream().filter(r -> r instanceof Remedy.WidenNeck).findFirst().orElseThrow();
         assertThat(wider.realMm()).as("4 mm short and 2 mm to spare").isBetween(5.0, 8.5);
-        var widened = Donning.of(BALL, cavity(new Reshape(1, 1, 1, Optional.of(wider.neck()), Optional.empty()).apply(cavity.mesh())), 1, HOME, Progress.NONE);
+        var widened = Donning.of(BALL, cavity(new Reshape(1, 1, 1, Optional.of(wider.neck()), Optional.empty()).apply(cavity.mesh())), 1,
+                HOME, Progress.NONE);
         assertThat(widened.passes()).isTrue();
         var larger = (Remedy.Larger) remedies.stream().filter(r -> r instanceof Remedy.Larger).findFirst().orElseThrow();
         assertThat(larger.scale()).isCloseTo(72 / (156 * Math.sin(Math.toRadians(25))), within(0.02));
         assertThat(remedies).anyMatch(r -> r instanceof Remedy.Part);
-        assertThat(Remedy.of(BALL, cavity, 1.3, Donning.of(BALL, cavity, 1.3, HOME, Progress.NONE), Progress.NONE)).as("it passes: nothing to mend").isEmpty();
+        assertThat(Remedy.of(BALL, cavity, 1.3, Donning.of(BALL, cavity, 1.3, HOME, Progress.NONE), Progress.NONE))
+                .as("it passes: nothing to mend")
+                .isEmpty();
     }
 }

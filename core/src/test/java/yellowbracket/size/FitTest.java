@@ -28,7 +28,8 @@ class FitTest {
     @ParameterizedTest
     @CsvSource({"500,172,135", "548,186,146", "575,195,153", "575,204,148", "620,210,165", "560,180,160"})
     void tapeOnTheFormFindsTheMeasuresWithinAMillimetre(double circ, double length, double breadth) {
-        var form = HeadForm.of(new HeadMeasures(circ, length, breadth, Optional.of(0.39 * circ), Optional.empty(), Optional.empty(), Optional.empty()));
+        var form = HeadForm.of(
+                new HeadMeasures(circ, length, breadth, Optional.of(0.39 * circ), Optional.empty(), Optional.empty(), Optional.empty()));
         var tape = form.tape();
         assertThat(tape.circumferenceMm()).isCloseTo(circ, within(1.0));
         assertThat(tape.lengthMm()).isCloseTo(length, within(1.0));
@@ -52,9 +53,12 @@ class FitTest {
 
     @Test
     void slipsOfUnitAreCaught() {
-        assertThat(HeadMeasures.of(22.5, 7.7, 6).check()).extracting(HeadMeasures.Implausible::todo).anyMatch(t -> t.contains("inches: enter 572"));
-        assertThat(HeadMeasures.of(57.5, 19.5, 15.3).check()).extracting(HeadMeasures.Implausible::todo).allMatch(t -> t.contains("centimetres"));
-        assertThat(HeadMeasures.of(640, 190, 150).check()).singleElement().satisfies(p -> assertThat(p.sentence()).contains("does not go round"));
+        assertThat(HeadMeasures.of(22.5, 7.7, 6).check()).extracting(HeadMeasures.Implausible::todo)
+                .anyMatch(t -> t.contains("inches: enter 572"));
+        assertThat(HeadMeasures.of(57.5, 19.5, 15.3).check()).extracting(HeadMeasures.Implausible::todo)
+                .allMatch(t -> t.contains("centimetres"));
+        assertThat(HeadMeasures.of(640, 190, 150).check()).singleElement()
+                .satisfies(p -> assertThat(p.sentence()).contains("does not go round"));
         assertThat(HeadMeasures.of(Double.NaN, 190, 150).check()).isNotEmpty();
         assertThatThrownBy(() -> HeadForm.of(HeadMeasures.of(900, 190, 150))).hasMessageContaining("circumference");
     }
@@ -62,7 +66,8 @@ class FitTest {
     @Test
     void whatIsAssumedIsNamed() {
         assertThat(HeadMeasures.of(570, 195, 152).filled().assumed()).containsExactly("height", "face width", "neck", "pupil distance");
-        assertThat(new HeadMeasures(570, 195, 152, Optional.of(220.0), Optional.of(139.0), Optional.of(360.0), Optional.of(62.0)).filled().assumed()).isEmpty();
+        assertThat(new HeadMeasures(570, 195, 152, Optional.of(220.0), Optional.of(139.0), Optional.of(360.0), Optional.of(62.0)).filled()
+                .assumed()).isEmpty();
     }
 
     /** In a sphere the ray from p along n meets the inner wall at a distance known in closed form. */
@@ -141,7 +146,8 @@ class FitTest {
         assertThat(s.lowest()).isLessThanOrEqualTo(s.recommended());
         assertThat(s.recommended()).isLessThanOrEqualTo(s.highest());
         var fit = Fit.of(Room.of(WEARER), form, cavity, s.recommended(), s);
-        for (var z : fit.clearance().zones()) if (z.zone() != Zone.NECK) assertThat(z.minMm()).as(z.zone().label()).isGreaterThan(z.zone().leastMm(WEARER) - 1.5);
+        for (var z : fit.clearance().zones())
+            if (z.zone() != Zone.NECK) assertThat(z.minMm()).as(z.zone().label()).isGreaterThan(z.zone().leastMm(WEARER) - 1.5);
         var small = Fit.of(Room.of(WEARER), form, cavity, s.lowest() * 0.9, s);
         assertThat(small.findings()).anyMatch(f -> f.weight() != Fit.Weight.NOTE && f.scaleThatHelps() == s.lowest());
     }

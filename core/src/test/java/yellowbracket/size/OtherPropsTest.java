@@ -25,11 +25,17 @@ import yellowbracket.shop.Wearer;
 
 /** Scans, masks, carried props, hardware after scaling, test pieces, air: each against something known. */
 class OtherPropsTest {
-    private static final Wearer WEARER = new Wearer("Ada", new HeadMeasures(570, 195, 152, Optional.of(222.0), Optional.empty(), Optional.empty(), Optional.of(62.0)), false, 0, 1700);
+    private static final Wearer WEARER = new Wearer("Ada",
+            new HeadMeasures(570, 195, 152, Optional.of(222.0), Optional.empty(), Optional.empty(), Optional.of(62.0)), false, 0, 1700);
     private static final HeadForm FORM = HeadForm.of(WEARER);
 
     private static Vec3 ear(int side) {
-        var p = FORM.samples().stream().filter(s -> s.zone() == Zone.EARS).map(HeadForm.Sample::point).min(java.util.Comparator.comparingDouble(q -> Math.hypot(q.y() + 8, q.z() + 20) + (q.x() * side > 0 ? 0 : 1e6))).orElseThrow();
+        var p = FORM.samples()
+                .stream()
+                .filter(s -> s.zone() == Zone.EARS)
+                .map(HeadForm.Sample::point)
+                .min(java.util.Comparator.comparingDouble(q -> Math.hypot(q.y() + 8, q.z() + 20) + (q.x() * side > 0 ? 0 : 1e6)))
+                .orElseThrow();
         return new Vec3(side * 76, p.y(), -20);
     }
 
@@ -57,9 +63,11 @@ class OtherPropsTest {
     @Test
     void aScanThatIsNoHeadIsRefusedWithTheReason() {
         var ball = Shapes.sphere(100, 64);
-        assertThat(reason(ScanAlignment.of(ball, new Vec3(-5, 0, 0), new Vec3(5, 0, 0), new Vec3(0, 90, 0)))).contains("10 mm apart").contains("unit");
+        assertThat(reason(ScanAlignment.of(ball, new Vec3(-5, 0, 0), new Vec3(5, 0, 0), new Vec3(0, 90, 0)))).contains("10 mm apart")
+                .contains("unit");
         assertThat(reason(ScanAlignment.of(ball, new Vec3(-75, 0, 0), new Vec3(75, 0, 0), new Vec3(60, 90, 0)))).contains("not two ears");
-        assertThat(reason(ScanAlignment.of(Shapes.box(new Vec3(-90, -90, -3), new Vec3(90, 90, 3)), new Vec3(-75, 0, 0), new Vec3(75, 0, 0), new Vec3(0, 95, 20)))).isNotBlank();
+        assertThat(reason(ScanAlignment.of(Shapes.box(new Vec3(-90, -90, -3), new Vec3(90, 90, 3)), new Vec3(-75, 0, 0), new Vec3(75, 0, 0),
+                new Vec3(0, 95, 20)))).isNotBlank();
     }
 
     private static String reason(ScanAlignment.Outcome o) {
@@ -134,7 +142,8 @@ class OtherPropsTest {
         assertThat(c.balanceMm()).isCloseTo(1050, within(1.0));
         assertThat(c.gripAtMm()).isCloseTo(0.42 * 1700, within(1e-9));
         assertThat(c.gripThickMm()).as("both outlines of the pipe").isCloseTo(2 * 15.5, within(0.1));
-        assertThat(c.findings()).anyMatch(f -> f.words().contains("door") && f.scaleThatHelps() < 1).anyMatch(f -> f.words().contains("car"));
+        assertThat(c.findings()).anyMatch(f -> f.words().contains("door") && f.scaleThatHelps() < 1)
+                .anyMatch(f -> f.words().contains("car"));
         assertThat(c.scaleFor(1700, 1)).isCloseTo(1700 / 2100.0, within(1e-9));
         var wand = Shapes.tube(5, 0.5, 0, 300, 48);
         assertThat(Carry.of(wand, Bvh.of(wand), 1, WEARER).findings()).anyMatch(f -> f.words().contains("cramps"));
@@ -174,7 +183,9 @@ class OtherPropsTest {
         var shell = Shapes.cappedShell(120, 4, 50, 128, 64);
         assertThat(Cylinders.of(shell, Bvh.of(shell), Progress.NONE)).isEmpty();
         var turned = drilled(4.1, 3).turned(Turn.pitch(33).then(Turn.quarter(1)));
-        assertThat(Cylinders.of(turned, Bvh.of(turned), Progress.NONE)).filteredOn(Cylinders.Cylinder::hole).singleElement().satisfies(h -> assertThat(h.radiusMm()).isCloseTo(4.1, within(0.02)));
+        assertThat(Cylinders.of(turned, Bvh.of(turned), Progress.NONE)).filteredOn(Cylinders.Cylinder::hole)
+                .singleElement()
+                .satisfies(h -> assertThat(h.radiusMm()).isCloseTo(4.1, within(0.02)));
     }
 
     @ParameterizedTest
@@ -185,14 +196,17 @@ class OtherPropsTest {
             var cavity = Cavity.of(shell, Bvh.of(shell));
             var room = Room.of(WEARER);
             var fit = Fit.of(room, FORM, cavity, scale, Fit.scales(room, FORM, cavity, Progress.NONE));
-            var piece = TestPiece.of(kind, fit, Donning.of(HeadField.of(FORM, WEARER, Progress.NONE), cavity, scale, fit.pose(), Progress.NONE), cavity);
+            var piece = TestPiece.of(kind, fit,
+                    Donning.of(HeadField.of(FORM, WEARER, Progress.NONE), cavity, scale, fit.pose(), Progress.NONE), cavity);
             MeshAssert.assertClosed(piece.mesh());
             assertThat(piece.mesh().volumeMm3()).isPositive().isLessThan(60_000);
             assertThat(piece.mesh().bounds().min().z()).isZero();
             if (kind == TestPiece.Kind.PROFILE) continue;
-            double z = piece.atZMm() + cavity.rimZ() * scale, inner = Math.sqrt(Math.pow(146 * scale, 2) - z * z); // the ring's middle lies on the inner sphere
+            // the ring's middle lies on the inner sphere
+            double z = piece.atZMm() + cavity.rimZ() * scale, inner = Math.sqrt(Math.pow(146 * scale, 2) - z * z);
             double least = Double.POSITIVE_INFINITY;
-            for (int v = 0; v < piece.mesh().vertexCount(); v++) least = Math.min(least, piece.mesh().point(v).z() == 5 ? Math.hypot(piece.mesh().x(v), piece.mesh().y(v)) : 1e9);
+            for (int v = 0; v < piece.mesh().vertexCount(); v++)
+                least = Math.min(least, piece.mesh().point(v).z() == 5 ? Math.hypot(piece.mesh().x(v), piece.mesh().y(v)) : 1e9);
             assertThat(least).isCloseTo(inner, within(0.5));
         }
     }
@@ -213,8 +227,11 @@ class OtherPropsTest {
     void openAreaIsTheWallThatIsMissing(double r, double deg) {
         var ball = Shapes.cappedShell(r + 3, 3, deg, 240, 120).turned(new Turn(Vec3.X, Vec3.Z.times(-1), Vec3.Y));
         double cap = 2 * Math.PI * r * r * (1 - Math.cos(Math.toRadians(deg))) / 100;
-        for (double scale : new double[] {0.8, 1, 1.2}) assertThat(Air.from(Vec3.ZERO, Cavity.of(ball, Bvh.of(ball)), scale, new Pose(0, 0, 0)).openCm2()).isCloseTo(cap * scale * scale, within(0.08 * cap * scale * scale));
-        assertThat(Air.from(Vec3.ZERO, Cavity.of(Shapes.sphere(80, 64), Bvh.of(Shapes.sphere(80, 64))), 1, new Pose(0, 0, 0)).openCm2()).isZero();
+        for (double scale : new double[] {0.8, 1, 1.2})
+            assertThat(Air.from(Vec3.ZERO, Cavity.of(ball, Bvh.of(ball)), scale, new Pose(0, 0, 0)).openCm2())
+                    .isCloseTo(cap * scale * scale, within(0.08 * cap * scale * scale));
+        assertThat(Air.from(Vec3.ZERO, Cavity.of(Shapes.sphere(80, 64), Bvh.of(Shapes.sphere(80, 64))), 1, new Pose(0, 0, 0)).openCm2())
+                .isZero();
     }
 
     @Test

@@ -36,19 +36,25 @@ class ProportionTest {
     @Test
     void aShellOneClearanceOffTheSkinHasItEverywhere() {
         var c = Clearance.of(FORM, around(z -> 12), 1, new Pose(0, 0, 0));
-        for (var z : c.zones()) if (z.zone() != Zone.NECK && z.zone() != Zone.EARS && z.zone() != Zone.NOSE && z.zone() != Zone.CHIN) assertThat(z.medianMm()).as(z.zone().label()).isCloseTo(12, within(0.5));
+        for (var z : c.zones()) if (z.zone() != Zone.NECK && z.zone() != Zone.EARS && z.zone() != Zone.NOSE && z.zone() != Zone.CHIN)
+            assertThat(z.medianMm()).as(z.zone().label()).isCloseTo(12, within(0.5));
     }
 
-    /** Along a normal from p the wall of a ball of radius r about the origin is met at -b + sqrt(b2 - p2 + r2). @return what the worst zone has over what it wants */
+    /**
+     * Along a normal from p the wall of a ball of radius r about the origin is met at -b + sqrt(b2 - p2 + r2). @return what the worst zone
+     * has over what it wants
+     */
     private static double spareInABall(double r, Pose pose) {
         var byZone = new java.util.EnumMap<Zone, List<Double>>(Zone.class);
         for (var s : FORM.samples()) {
             var p = pose.place(s.point());
             double b = p.dot(pose.direction(s.normal()));
-            if (s.zone() != Zone.NECK) byZone.computeIfAbsent(s.zone(), z -> new java.util.ArrayList<>()).add(-b + Math.sqrt(Math.max(0, b * b - p.dot(p) + r * r)));
+            if (s.zone() != Zone.NECK) byZone.computeIfAbsent(s.zone(), z -> new java.util.ArrayList<>())
+                    .add(-b + Math.sqrt(Math.max(0, b * b - p.dot(p) + r * r)));
         }
         double worst = Double.POSITIVE_INFINITY;
-        for (var e : byZone.entrySet()) worst = Math.min(worst, e.getValue().stream().sorted().toList().get((int) (0.02 * e.getValue().size())) - RULE.leastMm(e.getKey()));
+        for (var e : byZone.entrySet()) worst = Math.min(worst,
+                e.getValue().stream().sorted().toList().get((int) (0.02 * e.getValue().size())) - RULE.leastMm(e.getKey()));
         return worst;
     }
 
@@ -60,7 +66,8 @@ class ProportionTest {
         var pose = new PoseSearch(FORM, cavity, RULE, lowest).run();
         assertThat(spareInABall(150 * lowest, pose)).as("in closed form, at the pose found").isBetween(-0.5, 1.0);
         double best = Double.NEGATIVE_INFINITY;
-        for (double f = -30; f <= 30; f += 3) for (double u = -30; u <= 30; u += 3) for (double t = -12; t <= 12; t += 4) best = Math.max(best, spareInABall(150 * lowest, new Pose(f, u, t)));
+        for (double f = -30; f <= 30; f += 3) for (double u = -30; u <= 30; u += 3)
+            for (double t = -12; t <= 12; t += 4) best = Math.max(best, spareInABall(150 * lowest, new Pose(f, u, t)));
         assertThat(best).as("no pose of a plain grid leaves much more").isLessThan(2.5);
     }
 
@@ -75,7 +82,9 @@ class ProportionTest {
         var reshaped = best.reshape().apply(narrow);
         var after = Fit.of(RULE, FORM, Cavity.of(reshaped, Bvh.of(reshaped)), best.scale(), scales);
         assertThat(Fit.worst(after.clearance(), RULE, false).spare()).isGreaterThan(-1.5);
-        assertThat(Proportions.of(RULE, FORM, around(RULE::leastMm), Fit.scales(RULE, FORM, around(RULE::leastMm), Progress.NONE))).as("made to measure: no axis gains").isEmpty();
+        assertThat(Proportions.of(RULE, FORM, around(RULE::leastMm), Fit.scales(RULE, FORM, around(RULE::leastMm), Progress.NONE)))
+                .as("made to measure: no axis gains")
+                .isEmpty();
     }
 
     @Test
@@ -93,7 +102,8 @@ class ProportionTest {
             assertThat(moved).isLessThanOrEqualTo(8 + 1e-9);
         }
         var both = new Reshape(1.05, 0.97, 1.02, Optional.of(neck), Optional.empty());
-        for (int v = 0; v < shell.vertexCount(); v += 7) assertThat(both.undone(both.apply(shell.point(v))).distance(shell.point(v))).isLessThan(1e-4);
+        for (int v = 0; v < shell.vertexCount(); v += 7)
+            assertThat(both.undone(both.apply(shell.point(v))).distance(shell.point(v))).isLessThan(1e-4);
         var d = wide.distortion(shell);
         assertThat(d.most()).isGreaterThan(0.05).isLessThan(0.4);
         assertThat(d.usual()).isLessThanOrEqualTo(d.most());
@@ -122,15 +132,19 @@ class ProportionTest {
         var allRound = Fit.room(WEARER, List.of(new Trial(1, Trial.Verdict.TIGHT, Optional.empty(), 3)), FORM, cavity);
         assertThat(Fit.scales(allRound, FORM, cavity, Progress.NONE).lowest()).isGreaterThan(before.lowest() + 0.01);
         var fits = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0)), FORM, cavity);
-        assertThat(Fit.scales(fits, FORM, cavity, Progress.NONE).lowest()).as("it was tried on smaller than the rule allows, and it fits").isLessThanOrEqualTo(0.955);
-        var withdrawn = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0), new Trial(0.98, Trial.Verdict.TIGHT, Optional.of(Zone.BACK), 2)), FORM, cavity);
+        assertThat(Fit.scales(fits, FORM, cavity, Progress.NONE).lowest()).as("it was tried on smaller than the rule allows, and it fits")
+                .isLessThanOrEqualTo(0.955);
+        var withdrawn = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0),
+                new Trial(0.98, Trial.Verdict.TIGHT, Optional.of(Zone.BACK), 2)), FORM, cavity);
         assertThat(withdrawn.fitsAt()).as("a later piece was tight at a larger scale").isEmpty();
         var loose = Fit.room(WEARER, List.of(new Trial(1.1, Trial.Verdict.LOOSE, Optional.empty(), 8)), FORM, cavity);
-        assertThat(loose.targetMm(Zone.BACK)).isLessThan(Clearance.of(FORM, cavity, 1.1, new Pose(0, 0, 0)).zone(Zone.BACK).orElseThrow().minMm());
+        assertThat(loose.targetMm(Zone.BACK))
+                .isLessThan(Clearance.of(FORM, cavity, 1.1, new Pose(0, 0, 0)).zone(Zone.BACK).orElseThrow().minMm());
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"fit helm Ada fits at 104.0 %", "fit helm Ada tight ears 3.0 mm at 104.0 %", "fit helm Ada Lund loose 4.0 mm at 98.5 %", "fit helm Ada tight 2.0 mm at 100.0 %"})
+    @ValueSource(strings = {"fit helm Ada fits at 104.0 %", "fit helm Ada tight ears 3.0 mm at 104.0 %",
+            "fit helm Ada Lund loose 4.0 mm at 98.5 %", "fit helm Ada tight 2.0 mm at 100.0 %"})
     void aTrialInTheLogReadsBack(String line) {
         var e = Entry.parse(LocalDateTime.of(2026, 3, 1, 9, 0), line).orElseThrow();
         assertThat(e.kind()).isEqualTo(Entry.Kind.FIT);

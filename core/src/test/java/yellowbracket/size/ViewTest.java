@@ -36,7 +36,8 @@ class ViewTest {
         assertThat(v.rightDeg()).isCloseTo(deg, within(step));
         assertThat(v.upDeg()).isCloseTo(deg, within(step));
         assertThat(v.downDeg()).isCloseTo(deg, within(step));
-        assertThat(v.floorFromM()).as("eye height over the tangent of the lowest ray").isCloseTo(1.6 / Math.tan(Math.toRadians(v.downDeg())), within(1e-9));
+        assertThat(v.floorFromM()).as("eye height over the tangent of the lowest ray")
+                .isCloseTo(1.6 / Math.tan(Math.toRadians(v.downDeg())), within(1e-9));
     }
 
     /** Near the wall the two eyes see further to the far side than one eye between them would. */

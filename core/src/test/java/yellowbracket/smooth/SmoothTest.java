@@ -37,7 +37,9 @@ class SmoothTest {
     void gritsAreNotSkipped(Finish finish) {
         double marks = 40;
         for (var s : find(150, finish, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK).steps()) {
-            if (s.kind() == Ladder.Kind.SAND) assertThat(SHOP.grits().stream().filter(g -> g.name().equals(s.product())).findFirst().orElseThrow().scratchUm() * 2.1 + 3).isGreaterThanOrEqualTo(marks);
+            if (s.kind() == Ladder.Kind.SAND)
+                assertThat(SHOP.grits().stream().filter(g -> g.name().equals(s.product())).findFirst().orElseThrow().scratchUm() * 2.1 + 3)
+                        .isGreaterThanOrEqualTo(marks);
             marks = s.scratchUm();
         }
     }
@@ -73,13 +75,16 @@ class SmoothTest {
 
     @Test
     void nothingToDoIsNoStep() {
-        assertThat(find(10, Finish.FAR, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK).steps()).as("print skin still needs one sanding").hasSizeLessThanOrEqualTo(1);
+        assertThat(find(10, Finish.FAR, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK).steps()).as("print skin still needs one sanding")
+                .hasSizeLessThanOrEqualTo(1);
     }
 
     @Test
     void whatCannotBeReachedIsSaid() {
-        var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), java.util.List.of(), SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.minutesPerDm2(), 45, 1);
-        assertThat(Ladder.find(200, Finish.MIRROR, School.PASTE, Ladder.Weights.SOONEST, bare, 2)).isInstanceOfSatisfying(Ladder.Outcome.OutOfReach.class, o -> assertThat(o.why()).contains("mirror metal", "choose another school"));
+        var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), java.util.List.of(),
+                SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.minutesPerDm2(), 45, 1);
+        assertThat(Ladder.find(200, Finish.MIRROR, School.PASTE, Ladder.Weights.SOONEST, bare, 2)).isInstanceOfSatisfying(
+                Ladder.Outcome.OutOfReach.class, o -> assertThat(o.why()).contains("mirror metal", "choose another school"));
     }
 
     @Test
@@ -106,9 +111,13 @@ class SmoothTest {
         assertThat(p.seamDm2()).isCloseTo(2000 * 28 / 1e4, within(1e-9));
         assertThat(p.sheets()).isPositive();
         assertThat(p.findings()).isEmpty();
-        var double_ = SmoothPlan.of(new Areas(4e5, 2e5, 1e5, 2e5, 4e5, 1e5, 40, 130), 4000, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
+        var double_ = SmoothPlan.of(new Areas(4e5, 2e5, 1e5, 2e5, 4e5, 1e5, 40, 130), 4000, Finish.SATIN, School.FILL_SAND_PRIME,
+                Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
         assertThat(double_.hours()).isCloseTo(2 * p.hours(), within(1e-6));
-        assertThat(SmoothPlan.of(areas, 0, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP).seamFiller()).isEmpty();
-        assertThat(SmoothPlan.of(areas, 0, Finish.MIRROR, School.UV_RESIN_FIRST, Ladder.Weights.LEAST_WORK, 20, 0.05, SHOP).findings()).as("a wall of 0.05 mm cannot be sanded").isNotEmpty();
+        assertThat(SmoothPlan.of(areas, 0, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP).seamFiller())
+                .isEmpty();
+        assertThat(SmoothPlan.of(areas, 0, Finish.MIRROR, School.UV_RESIN_FIRST, Ladder.Weights.LEAST_WORK, 20, 0.05, SHOP).findings())
+                .as("a wall of 0.05 mm cannot be sanded")
+                .isNotEmpty();
     }
 }

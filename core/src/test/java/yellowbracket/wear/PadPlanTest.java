@@ -40,7 +40,8 @@ class PadPlanTest {
         var c = Clearance.of(HeadForm.of(wearer.head()), Cavity.of(shell, Bvh.of(shell)), 1, new Pose(0, 10, 0));
         var plan = PadPlan.of(wearer, c, STOCK);
         assertThat(plan.pads()).isNotEmpty().allSatisfy(p -> assertThat(p.zone().padded()).isTrue());
-        for (var p : plan.pads()) if (p.thicknessMm() > 0 && p.thicknessMm() < 45) assertThat(p.pressedShare()).as(p.zone().label()).isBetween(0.15, 0.45);
+        for (var p : plan.pads())
+            if (p.thicknessMm() > 0 && p.thicknessMm() < 45) assertThat(p.pressedShare()).as(p.zone().label()).isBetween(0.15, 0.45);
         assertThat(plan.pads()).anyMatch(p -> p.gapMm() > 25 && p.words().contains("mm"));
     }
 }

@@ -32,7 +32,8 @@ import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 
 /**
- * The Tide Warden of Gannet Sound, half done: a helm that an adult and a teenager share, a lamp staff, a half mask. Most helm sections are printed, one
+ * The Tide Warden of Gannet Sound, half done: a helm that an adult and a teenager share, a lamp staff, a half mask. Most helm sections are
+ * printed, one
  * print failed, the staff's first seam is glued, the mask's first primer round was inspected. All dates count from a given today.
  */
 public record DemoBuild(Build build, Meshes meshes) {
@@ -45,20 +46,26 @@ public record DemoBuild(Build build, Meshes meshes) {
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
         var props = List.of(
-                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"), helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
+                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"),
+                        helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
                         Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
-                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Map.of(), Finish.ARMS_LENGTH, School.FILL_SAND_PRIME,
-                        Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
-                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE, Registration.PLAIN, shop.profile("crisp"), Map.of(), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
+                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(),
+                        Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Map.of(),
+                        Finish.ARMS_LENGTH, School.FILL_SAND_PRIME, Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
+                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE,
+                        Registration.PLAIN, shop.profile("crisp"), Map.of(), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
                         Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
-        var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(),
-                shop.printers(), WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)), 19, Build.DEMO_SEED, stock(), spools(), QueueWish.NONE, log(today), Map.of());
+        var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend",
+                today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(), shop.printers(),
+                WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)), 19, Build.DEMO_SEED, stock(), spools(),
+                QueueWish.NONE, log(today), Map.of());
         return new DemoBuild(build, Meshes.NONE.with(helm).with(staff).with(mask));
     }
 
     public static List<Wearer> wearers() {
-        return List.of(new Wearer("Maren", new HeadMeasures(575, 195, 153, Optional.of(224.0), Optional.of(138.0), Optional.of(362.0), Optional.empty()), true, 9, 1740),
-                new Wearer("Iven", HeadMeasures.of(548, 186, 146), false, 15, 1610));
+        return List.of(new Wearer("Maren",
+                new HeadMeasures(575, 195, 153, Optional.of(224.0), Optional.of(138.0), Optional.of(362.0), Optional.empty()), true, 9,
+                1740), new Wearer("Iven", HeadMeasures.of(548, 186, 146), false, 15, 1610));
     }
 
     private static CutTree helmCuts() {
@@ -67,25 +74,28 @@ public record DemoBuild(Build build, Meshes meshes) {
     }
 
     private static CutTree staffCuts() {
-        return CutTree.split(CutPlane.across(2, 360.137), CutTree.split(CutPlane.across(2, 715.137), CutTree.split(CutPlane.across(2, 1064.137), CutTree.WHOLE, CutTree.WHOLE), CutTree.WHOLE), CutTree.WHOLE);
+        return CutTree.split(CutPlane.across(2, 360.137), CutTree.split(CutPlane.across(2, 715.137),
+                CutTree.split(CutPlane.across(2, 1064.137), CutTree.WHOLE, CutTree.WHOLE), CutTree.WHOLE), CutTree.WHOLE);
     }
 
     private static List<ColourZone> helmZones() {
         String spray = "acrylic lacquer spray";
-        return List.of(
-                new ColourZone("brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
+        return List.of(new ColourZone("brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
                 new ColourZone("crest", "#d9cfb6", spray, List.of(box(-7.5, -230, 62, 7.5, -8, 260))),
-                new ColourZone("cheek guards", "#a8742c", spray, List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
+                new ColourZone("cheek guards", "#a8742c", spray,
+                        List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
                 new ColourZone("visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
                 new ColourZone("shell", "#1f5156", spray, List.of()));
     }
 
     private static List<ColourZone> staffZones() {
-        return List.of(new ColourZone("lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))), new ColourZone("shaft", "#54463a", "acrylic lacquer spray", List.of()));
+        return List.of(new ColourZone("lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))),
+                new ColourZone("shaft", "#54463a", "acrylic lacquer spray", List.of()));
     }
 
     private static List<ColourZone> maskZones() {
-        return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))), new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
+        return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))),
+                new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
     }
 
     private static Patch box(double x0, double y0, double z0, double x1, double y1, double z1) {
@@ -93,12 +103,15 @@ public record DemoBuild(Build build, Meshes meshes) {
     }
 
     private static List<StockItem> stock() {
-        return List.of(new StockItem("PLA filament", 1150, "g"), new StockItem("two-part polyester filler", 420, "g"), new StockItem("filler primer", 2, "cans"), new StockItem("CA gel", 20, "g"),
-                new StockItem("two-part filler as glue", 60, "g"), new StockItem("P120 sheets", 6, "sheets"), new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"), new StockItem("foam 10 mm", 12, "dm2"));
+        return List.of(new StockItem("PLA filament", 1150, "g"), new StockItem("two-part polyester filler", 420, "g"),
+                new StockItem("filler primer", 2, "cans"), new StockItem("CA gel", 20, "g"),
+                new StockItem("two-part filler as glue", 60, "g"), new StockItem("P120 sheets", 6, "sheets"),
+                new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"), new StockItem("foam 10 mm", 12, "dm2"));
     }
 
     private static List<Spool> spools() {
-        return List.of(new Spool("grey PLA, opened", "PLA", 240, 215, "mid bed"), new Spool("teal PLA", "PLA", 610, 215, "large bed"), new Spool("white PLA, new", "PLA", 1000, 215, ""));
+        return List.of(new Spool("grey PLA, opened", "PLA", 240, 215, "mid bed"), new Spool("teal PLA", "PLA", 610, 215, "large bed"),
+                new Spool("white PLA, new", "PLA", 1000, 215, ""));
     }
 
     private static List<Entry> log(LocalDate today) {

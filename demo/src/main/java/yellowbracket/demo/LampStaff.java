@@ -5,8 +5,10 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 
-/** The hooked lamp staff, 1.5 m: a shaft with two wrapped grips, a weak neck below the hook, and the lamp as a body of its own with a
- * socket for a 12 mm magnet beneath it, that holds its light. Foot at z = 0. */
+/**
+ * The hooked lamp staff, 1.5 m: a shaft with two wrapped grips, a weak neck below the hook, and the lamp as a body of its own with a socket
+ * for a 12 mm magnet beneath it, that holds its light. Foot at z = 0.
+ */
 final class LampStaff {
     private static final int AROUND = 36;
     private static final int RINGS = 430;
@@ -66,14 +68,16 @@ final class LampStaff {
         for (int k = 0; k < AROUND; k++) {
             int n = (k + 1) % AROUND;
             b.addTriangle(foot, 1 + n, 1 + k);
-            for (int i = 0; i + 1 < RINGS; i++) b.addQuad(1 + i * AROUND + k, 1 + i * AROUND + n, 1 + (i + 1) * AROUND + n, 1 + (i + 1) * AROUND + k);
+            for (int i = 0; i + 1 < RINGS; i++)
+                b.addQuad(1 + i * AROUND + k, 1 + i * AROUND + n, 1 + (i + 1) * AROUND + n, 1 + (i + 1) * AROUND + k);
             b.addTriangle(1 + (RINGS - 1) * AROUND + k, 1 + (RINGS - 1) * AROUND + n, end);
         }
         return b.build();
     }
 
     private static Mesh lamp() {
-        double[][] p = {{0, 9}, {6.1, 9}, {6.1, 0.8}, {16, 2}, {34, 10}, {40, 18}, {40, 26}, {33, 30}, {33, 92}, {40, 96}, {40, 104}, {26, 122}, {10, 132}, {7, 146}, {0, 148}};
+        double[][] p = {{0, 9}, {6.1, 9}, {6.1, 0.8}, {16, 2}, {34, 10}, {40, 18}, {40, 26}, {33, 30}, {33, 92}, {40, 96}, {40, 104},
+                {26, 122}, {10, 132}, {7, 146}, {0, 148}};
         var end = spine(length());
         return floats(Shapes.lathe(p, false, 48).moved(new Vec3(end.x(), end.y(), end.z() - 156)));
     }

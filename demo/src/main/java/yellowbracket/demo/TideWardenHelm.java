@@ -4,8 +4,10 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The harbour-warden's helm: a closed shell with a 3 mm wall, neck opening, wide lamp-shaped visor, breathing slots, a broad drooping brim with
- * a rolled edge, a dorsal crest fin, a low keel, cheek guards, a brow band, rivets and engraved lines. Columns run round from the front (0) over
+ * The harbour-warden's helm: a closed shell with a 3 mm wall, neck opening, wide lamp-shaped visor, breathing slots, a broad drooping brim
+ * with
+ * a rolled edge, a dorsal crest fin, a low keel, cheek guards, a brow band, rivets and engraved lines. Columns run round from the front (0)
+ * over
  * the wearer's right; rows from the neck rim to the crown. Origin at the eyes.
  */
 final class TideWardenHelm {
@@ -40,8 +42,8 @@ final class TideWardenHelm {
         var grid = new ShellGrid(ROWS, COLUMNS, true);
         grid.open(VISOR_LOW, VISOR_HIGH, -VISOR_COLUMNS, VISOR_COLUMNS);
         for (int i = -4; i < 4; i++) grid.open(SLOT_LOW, SLOT_HIGH, 5 * i + 1, 5 * i + 4);
-        return grid.build(TideWardenHelm::outer, TideWardenHelm::inner, SHOULDER, BRIM_ROWS,
-                new Vec3(0, crownY(), ROOF_Z + 3.1), new Vec3(0, crownY(), ROOF_Z));
+        return grid.build(TideWardenHelm::outer, TideWardenHelm::inner, SHOULDER, BRIM_ROWS, new Vec3(0, crownY(), ROOF_Z + 3.1),
+                new Vec3(0, crownY(), ROOF_Z));
     }
 
     private static double crownY() {
@@ -87,7 +89,10 @@ final class TideWardenHelm {
         return 1 - 0.055 * down * down * (3 - 2 * down);
     }
 
-    /** Columns are moved along the surface so that three on each side of the middle line keep their distance from it: the edges of fin and keel. */
+    /**
+     * Columns are moved along the surface so that three on each side of the middle line keep their distance from it: the edges of fin and
+     * keel.
+     */
     private static double bent(int column, double radius) {
         int k = fromFront(column);
         boolean rear = Math.abs(k) > BACK / 2;
@@ -106,7 +111,8 @@ final class TideWardenHelm {
 
     private static Vec3 outline(double a, double share) {
         double s = Math.sin(a), c = Math.cos(a), p = 2.0 / 2.25;
-        double x = Math.signum(s) * Math.pow(Math.abs(s), p) * HALF_WIDTH, y = Math.signum(c) * Math.pow(Math.abs(c), p) * (c > 0 ? FRONT : BEHIND);
+        double x = Math.signum(s) * Math.pow(Math.abs(s), p) * HALF_WIDTH,
+                y = Math.signum(c) * Math.pow(Math.abs(c), p) * (c > 0 ? FRONT : BEHIND);
         return new Vec3(x * share, crownY() * (1 - share) + y * share, 0);
     }
 
@@ -156,8 +162,10 @@ final class TideWardenHelm {
     private static double rivets(int row, int column, int k, int d, int up) {
         double r = 0;
         if (up >= 3 && up <= 7) r = dome(up - 5, Math.floorMod(column + 5, 10) - 5);
-        if (row <= 27 && d >= 28 && d <= 90) r = Math.max(r, dome(row - 25, Math.floorMod(d - 34, 12) < 6 ? Math.floorMod(d - 34, 12) : Math.floorMod(d - 34, 12) - 12));
-        if (row >= VISOR_LOW - 4 && row <= VISOR_LOW && d <= VISOR_COLUMNS) r = Math.max(r, 0.8 * dome(row - VISOR_LOW + 2, Math.floorMod(d + 4, 12) - 4));
+        if (row <= 27 && d >= 28 && d <= 90)
+            r = Math.max(r, dome(row - 25, Math.floorMod(d - 34, 12) < 6 ? Math.floorMod(d - 34, 12) : Math.floorMod(d - 34, 12) - 12));
+        if (row >= VISOR_LOW - 4 && row <= VISOR_LOW && d <= VISOR_COLUMNS)
+            r = Math.max(r, 0.8 * dome(row - VISOR_LOW + 2, Math.floorMod(d + 4, 12) - 4));
         return r;
     }
 

@@ -85,15 +85,21 @@ class DemoBuildTest {
     @Test
     void itIsAWorkInProgress() {
         var log = DEMO.build().log();
-        assertThat(log).anyMatch(e -> e.kind() == Entry.Kind.FAILED).anyMatch(e -> e.about().startsWith("join:")).anyMatch(e -> e.tags().contains("flaw"));
+        assertThat(log).anyMatch(e -> e.kind() == Entry.Kind.FAILED)
+                .anyMatch(e -> e.about().startsWith("join:"))
+                .anyMatch(e -> e.tags().contains("flaw"));
         var schedule = DERIVED.require(Node.SCHEDULE, "");
         var ids = schedule.placed().stream().map(p -> p.task().id()).toList();
-        assertThat(log.stream().filter(e -> e.kind() == Entry.Kind.DONE).map(Entry::about)).as("every done entry names a task of the plan").allMatch(ids::contains);
+        assertThat(log.stream().filter(e -> e.kind() == Entry.Kind.DONE).map(Entry::about)).as("every done entry names a task of the plan")
+                .allMatch(ids::contains);
         assertThat(schedule.placed()).anyMatch(p -> p.done()).anyMatch(p -> !p.done());
         assertThat(schedule.conflicts()).isEmpty();
     }
 
-    /** The craft's order, whatever the plan is: nothing is glued before it was fitted dry, painted before it is smooth, padded before it is painted. */
+    /**
+     * The craft's order, whatever the plan is: nothing is glued before it was fitted dry, painted before it is smooth, padded before it is
+     * painted.
+     */
     @Test
     void theCraftsOrderHoldsInEveryProp() {
         var tasks = DERIVED.require(Node.TASKS, "").list();
@@ -114,15 +120,20 @@ class DemoBuildTest {
             for (var t : own) assertThat(t.activeH()).as(t.name()).isPositive();
             var cleaned = ids.apply(Station.PRINT).stream().filter(id -> id.startsWith("clean:")).toList();
             assertThat(cleaned).hasSize(DERIVED.require(Node.SECTIONS, prop.id()).sections().size());
-            for (var join : ids.apply(Station.JOIN)) assertThat(earlier.get(join)).as(join).containsAll(cleaned).contains("cut:" + prop.id());
-            ids.apply(Station.JOIN).stream().filter(id -> !id.startsWith("dryfit")).forEach(id -> assertThat(earlier.get(id)).as(id).contains("dryfit:" + prop.id()));
+            for (var join : ids.apply(Station.JOIN))
+                assertThat(earlier.get(join)).as(join).containsAll(cleaned).contains("cut:" + prop.id());
+            ids.apply(Station.JOIN)
+                    .stream()
+                    .filter(id -> !id.startsWith("dryfit"))
+                    .forEach(id -> assertThat(earlier.get(id)).as(id).contains("dryfit:" + prop.id()));
             for (var smooth : ids.apply(Station.SMOOTH)) assertThat(earlier.get(smooth)).as(smooth).containsAll(ids.apply(Station.JOIN));
             for (var colour : ids.apply(Station.COLOUR)) assertThat(earlier.get(colour)).as(colour).containsAll(ids.apply(Station.SMOOTH));
             for (var wear : ids.apply(Station.WEAR)) assertThat(earlier.get(wear)).as(wear).containsAll(ids.apply(Station.COLOUR));
             if (!station.containsKey(Station.WEAR)) continue;
             var last = ids.apply(Station.WEAR).getLast();
             assertThat(last).startsWith("test:");
-            assertThat(earlier.get(last)).as("the walk test comes after all else").containsAll(own.stream().map(Task::id).filter(id -> !id.equals(last)).toList());
+            assertThat(earlier.get(last)).as("the walk test comes after all else")
+                    .containsAll(own.stream().map(Task::id).filter(id -> !id.equals(last)).toList());
         }
     }
 
@@ -143,15 +154,18 @@ class DemoBuildTest {
         assertThat(fits).hasSize(2);
         for (var f : fits) {
             var cavity = DERIVED.require(Node.CAVITY, "helm");
-            var way = Donning.of(HeadField.of(HeadForm.of(f.wearer()), f.wearer(), Progress.NONE), cavity, f.scale(), f.pose(), Progress.NONE);
+            var way = Donning.of(HeadField.of(HeadForm.of(f.wearer()), f.wearer(), Progress.NONE), cavity, f.scale(), f.pose(),
+                    Progress.NONE);
             assertThat(way.passes()).as(way.words()).isTrue();
         }
-        assertThat(fits.get(1).clearance().tightest().orElseThrow().minMm()).as("the smaller head has more room").isGreaterThan(fits.get(0).clearance().tightest().orElseThrow().minMm());
+        assertThat(fits.get(1).clearance().tightest().orElseThrow().minMm()).as("the smaller head has more room")
+                .isGreaterThan(fits.get(0).clearance().tightest().orElseThrow().minMm());
         assertThat(DERIVED.require(Node.PADS, "helm").sets()).hasSize(2);
     }
 
     @Test
     void everyColourZoneOfTheHelmHasItsArea() {
-        assertThat(DERIVED.require(Node.COLOUR, "helm").areas()).hasSize(5).allSatisfy(a -> assertThat(a.dm2()).as(a.zone().name()).isGreaterThan(0.5));
+        assertThat(DERIVED.require(Node.COLOUR, "helm").areas()).hasSize(5)
+                .allSatisfy(a -> assertThat(a.dm2()).as(a.zone().name()).isGreaterThan(0.5));
     }
 }

@@ -27,7 +27,9 @@ final class App {
         clock = options.clock();
         Theme.loadFonts();
         var first = fetched.join();
-        model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock, options.configuration().resolve(options.demo() ? "demo.bracket" : "unsaved.bracket"), options.configuration().resolve("shop.json"));
+        model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock,
+                options.configuration().resolve(options.demo() ? "demo.bracket" : "unsaved.bracket"),
+                options.configuration().resolve("shop.json"));
         if (!first.problem().isEmpty()) model.tell(AppModel.Tone.STOP, first.problem());
     }
 

@@ -47,7 +47,8 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 
 /**
- * What the window shows: the open session, its derived results, which page and prop. Written on the interface thread only; results arrive from the
+ * What the window shows: the open session, its derived results, which page and prop. Written on the interface thread only; results arrive
+ * from the
  * workings and are coalesced, newest wins. Holds no node and no stage.
  */
 public final class AppModel implements AutoCloseable {
@@ -205,7 +206,8 @@ public final class AppModel implements AutoCloseable {
             try {
                 to.record(build, meshes);
             } catch (IOException e) {
-                tell(Tone.STOP, "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
+                tell(Tone.STOP,
+                        "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
             }
         };
         if (journalDue.getAndSet(write) == null) background.execute(() -> {
@@ -260,12 +262,16 @@ public final class AppModel implements AutoCloseable {
         var wearers = stance.hollow() ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
         session.addMesh(mesh);
         var intake = Intake.guessed(stance);
-        apply(Edit.addProp(Prop.fromFile(id, name, mesh.contentHash(), stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted(), wearers, shop), mesh));
+        apply(Edit.addProp(Prop.fromFile(id, name, mesh.contentHash(),
+                stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted(), wearers, shop), mesh));
         prop.set(id);
         refresh();
         page.set(Page.SIZE);
         var size = intake.placed(mesh.bounds().min()).minus(intake.placed(mesh.bounds().max()));
-        tell(Tone.GOOD, Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()), words().size(new Vec3(Math.abs(size.x()), Math.abs(size.y()), Math.abs(size.z())))) + (notices.isEmpty() ? "" : "; " + notices));
+        tell(Tone.GOOD,
+                Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()),
+                        words().size(new Vec3(Math.abs(size.x()), Math.abs(size.y()), Math.abs(size.z()))))
+                        + (notices.isEmpty() ? "" : "; " + notices));
     }
 
     public void save(Path to) {

@@ -11,7 +11,10 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import yellowbracket.build.Workings;
 import yellowbracket.mesh.Progress;
 
-/** One thread for files and searches: the newest piece of work stops the one before, tells how far it is, and hands its result to the interface thread. */
+/**
+ * One thread for files and searches: the newest piece of work stops the one before, tells how far it is, and hands its result to the
+ * interface thread.
+ */
 public final class Background implements AutoCloseable {
     private static final long TELL_NS = 200_000_000;
 

@@ -12,7 +12,9 @@ import yellowbracket.build.ShopFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.mesh.Progress;
 
-/** What the window opens on: the demo, a named file, the build of last time, or an empty one; {@code problem} says what could not be read. */
+/**
+ * What the window opens on: the demo, a named file, the build of last time, or an empty one; {@code problem} says what could not be read.
+ */
 record FirstBuild(Build build, Meshes meshes, Optional<Path> file, String problem) {
 
     static FirstBuild of(StartOptions options) {

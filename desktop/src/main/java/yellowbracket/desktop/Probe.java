@@ -30,13 +30,21 @@ final class Probe {
             public void handle(long now) {
                 if (!drawn && model.result(Node.PROXY).isPresent()) {
                     drawn = true;
-                    long start = ProcessHandle.current().info().startInstant().map(java.time.Instant::toEpochMilli).orElse(System.currentTimeMillis());
+                    long start = ProcessHandle.current()
+                            .info()
+                            .startInstant()
+                            .map(java.time.Instant::toEpochMilli)
+                            .orElse(System.currentTimeMillis());
                     System.out.printf("start to drawn: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
                 }
                 if (!drawn || model.derivedProperty().get().get(Node.CHANCE).isEmpty()) return;
                 if (all == 0) {
                     all = now;
-                    long start = ProcessHandle.current().info().startInstant().map(java.time.Instant::toEpochMilli).orElse(System.currentTimeMillis());
+                    long start = ProcessHandle.current()
+                            .info()
+                            .startInstant()
+                            .map(java.time.Instant::toEpochMilli)
+                            .orElse(System.currentTimeMillis());
                     System.out.printf("start to everything derived: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
                 }
                 if (now - all < SETTLE_NS) return;

@@ -149,8 +149,11 @@ final class Shots {
 
     private boolean ready() {
         var d = model.derivedProperty().get();
-        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get()) && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty() && model.planning().busyProperty().get().isEmpty();
-        return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
+        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get())
+                && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
+                && model.planning().busyProperty().get().isEmpty();
+        return derived
+                && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
     }
 
     private void write(String name) {

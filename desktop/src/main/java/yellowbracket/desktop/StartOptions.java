@@ -13,7 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
-record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, double width, double height, Optional<Path> shots, List<String> only, boolean probe, Path configuration) {
+record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, double width, double height, Optional<Path> shots,
+        List<String> only, boolean probe, Path configuration) {
 
     /** @throws IllegalArgumentException with the words for the user when an option makes no sense */
     static StartOptions parse(String[] args, Map<String, String> environment) {
@@ -26,8 +27,10 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
                 named.put(at < 0 ? a.substring(2) : a.substring(2, at), at < 0 ? "on" : a.substring(at + 1));
             }
         }
-        return new StartOptions(named.containsKey("demo"), file, Optional.ofNullable(named.get("today")).map(StartOptions::day), pixels(named.getOrDefault("width", "1280")), pixels(named.getOrDefault("height", "800")),
-                Optional.ofNullable(named.get("shots")).map(StartOptions::path), only(named.getOrDefault("only", "")), named.containsKey("probe"), configuration(environment));
+        return new StartOptions(named.containsKey("demo"), file, Optional.ofNullable(named.get("today")).map(StartOptions::day),
+                pixels(named.getOrDefault("width", "1280")), pixels(named.getOrDefault("height", "800")),
+                Optional.ofNullable(named.get("shots")).map(StartOptions::path), only(named.getOrDefault("only", "")),
+                named.containsKey("probe"), configuration(environment));
     }
 
     private static List<String> only(String names) {
@@ -76,7 +79,8 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
     /** The build of last time, if it is still there. */
     Optional<Path> lastBuild() {
         try {
-            return Files.exists(lastBuildNote()) ? Optional.of(Path.of(Files.readString(lastBuildNote()).strip())).filter(Files::exists) : Optional.empty();
+            return Files.exists(lastBuildNote()) ? Optional.of(Path.of(Files.readString(lastBuildNote()).strip())).filter(Files::exists)
+                    : Optional.empty();
         } catch (java.io.IOException | InvalidPathException e) {
             return Optional.empty();
         }

@@ -4,7 +4,10 @@ import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 
-/** Numbers and dates as they stand on screen: units always, thin-space thousands, sensible digits, ~ before an estimate. Lengths follow the chosen unit. */
+/**
+ * Numbers and dates as they stand on screen: units always, thin-space thousands, sensible digits, ~ before an estimate. Lengths follow the
+ * chosen unit.
+ */
 public record Words(boolean inches) {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_TIME = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
@@ -30,7 +33,8 @@ public record Words(boolean inches) {
     }
 
     public String size(yellowbracket.mesh.Vec3 s) {
-        return inches ? text("%.1f × %.1f × %.1f in", s.x() / 25.4, s.y() / 25.4, s.z() / 25.4) : text("%.0f × %.0f × %.0f mm", s.x(), s.y(), s.z());
+        return inches ? text("%.1f × %.1f × %.1f in", s.x() / 25.4, s.y() / 25.4, s.z() / 25.4)
+                : text("%.0f × %.0f × %.0f mm", s.x(), s.y(), s.z());
     }
 
     public static String hours(double h) {

@@ -106,7 +106,8 @@ class AppModelTest extends WindowTest {
         robot.interact(() -> model.open(file));
         until("opened", () -> model.currentProp().map(p -> p.name().equals("two")).orElse(false));
         String id = prop().id();
-        robot.interact(() -> model.apply(Edit.intake("drop the ball", id, i -> i.withRole(List.of(1), BodyRole.DROPPED).withMirrored(true))));
+        robot.interact(
+                () -> model.apply(Edit.intake("drop the ball", id, i -> i.withRole(List.of(1), BodyRole.DROPPED).withMirrored(true))));
         var saved = dir.resolve("with-two.bracket");
         robot.interact(() -> model.save(saved));
         var back = ((BuildFile.Outcome.Opened) BuildFile.read(saved, Progress.NONE)).build();

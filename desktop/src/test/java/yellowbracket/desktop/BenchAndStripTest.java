@@ -61,8 +61,10 @@ class BenchAndStripTest extends WindowTest {
         assertThat(seen(c.plus(new Vec3(0, 0, 50))).getY()).as("up is up").isLessThan(seen(c).getY());
         assertThat(seen(c.plus(new Vec3(50, 0, 0))).getX()).as("the wearer's right is on our left").isLessThan(seen(c).getX());
         robot.interact(() -> frame.bench().look("top"));
-        assertThat(seen(c.plus(new Vec3(0, 50, 0))).getY()).as("forward points down when looked at from above").isNotCloseTo(seen(c).getY(), within(5.0));
-        assertThat(seen(c.plus(new Vec3(0, 0, 50))).distance(seen(c))).as("up points at us").isLessThan(seen(c.plus(new Vec3(0, 50, 0))).distance(seen(c)));
+        assertThat(seen(c.plus(new Vec3(0, 50, 0))).getY()).as("forward points down when looked at from above")
+                .isNotCloseTo(seen(c).getY(), within(5.0));
+        assertThat(seen(c.plus(new Vec3(0, 0, 50))).distance(seen(c))).as("up points at us")
+                .isLessThan(seen(c.plus(new Vec3(0, 50, 0))).distance(seen(c)));
     }
 
     @Test
@@ -87,13 +89,15 @@ class BenchAndStripTest extends WindowTest {
     void calloutsNeverCoverEachOther(FxRobot robot) {
         examined(); // here: a result that comes in later draws the page's own callouts again
         var many = new ArrayList<Bench.Callout>();
-        for (int i = 0; i < 14; i++) many.add(new Bench.Callout(new Vec3(i % 2 == 0 ? 60 : -60, 0, 3 * i), "place " + i, i % 3 == 0 ? "care" : ""));
+        for (int i = 0; i < 14; i++)
+            many.add(new Bench.Callout(new Vec3(i % 2 == 0 ? 60 : -60, 0, 3 * i), "place " + i, i % 3 == 0 ? "care" : ""));
         robot.interact(() -> frame.bench().callouts(many));
         for (double turn = 0; turn < 360; turn += 45) {
             robot.interact(() -> frame.bench().orbit(45, 0));
             var labels = frame.bench().lookupAll(".callout").stream().map(Label.class::cast).toList();
             assertThat(labels).hasSize(14);
-            for (var a : labels) for (var b : labels) if (a != b) assertThat(a.getBoundsInParent().intersects(b.getBoundsInParent())).as(a.getText() + " and " + b.getText()).isFalse();
+            for (var a : labels) for (var b : labels) if (a != b)
+                assertThat(a.getBoundsInParent().intersects(b.getBoundsInParent())).as(a.getText() + " and " + b.getText()).isFalse();
         }
     }
 
@@ -102,7 +106,8 @@ class BenchAndStripTest extends WindowTest {
         var drawn = new Drawn();
         var ball = Shapes.sphere(10, 12);
         var plain = drawn.plain(ball, Color.RED);
-        assertThat(((TriangleMesh) plain.getMesh()).getFaces().size()).as("three corners of three numbers each").isEqualTo(9 * ball.triangleCount());
+        assertThat(((TriangleMesh) plain.getMesh()).getFaces().size()).as("three corners of three numbers each")
+                .isEqualTo(9 * ball.triangleCount());
         assertThat(((TriangleMesh) plain.getMesh()).getPoints().size()).isEqualTo(3 * ball.vertexCount());
         assertThat(drawn.plain(ball, Color.BLUE).getMesh()).as("made once").isSameAs(plain.getMesh());
         var glass = ((PhongMaterial) drawn.glass(ball, Color.WHITE, 0.25).getMaterial()).getDiffuseColor();
@@ -116,7 +121,8 @@ class BenchAndStripTest extends WindowTest {
         for (int i = 0; i < 12; i += 3) assertThat(square.getPoints().get(i + 1)).isCloseTo(2f, within(1e-5f));
         var box = (TriangleMesh) drawn.plain(Shapes.box(Vec3.ZERO, new Vec3(1, 1, 1)), Color.RED).getMesh();
         assertThat(box.getNormals().size()).as("six faces across creases: six normals").isEqualTo(3 * 6);
-        assertThat(((TriangleMesh) drawn.plain(Mesh.union(List.of(ball, ball)), Color.RED).getMesh()).getFaces().size()).isEqualTo(18 * ball.triangleCount());
+        assertThat(((TriangleMesh) drawn.plain(Mesh.union(List.of(ball, ball)), Color.RED).getMesh()).getFaces().size())
+                .isEqualTo(18 * ball.triangleCount());
     }
 
     @Test
@@ -176,7 +182,11 @@ class BenchAndStripTest extends WindowTest {
         robot.interact(frame.bench()::requestFocus);
         robot.type(KeyCode.DIGIT3);
         until("print", () -> model.pageProperty().get() == Page.PRINT);
-        until("alternatives", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
+        until("alternatives",
+                () -> robot.lookup(".alt")
+                        .queryAll()
+                        .stream()
+                        .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
         var layer = prop().profile().layerMm();
         for (int i = 0; i < 40; i++) {
             var focus = frame.getScene().getFocusOwner();
@@ -197,6 +207,7 @@ class BenchAndStripTest extends WindowTest {
         until("log", () -> model.pageProperty().get() == Page.LOG);
         robot.type(KeyCode.SLASH);
         robot.write("health").type(KeyCode.ENTER);
-        until("health", () -> model.pageProperty().get() == Page.SIZE && labels(robot, ".heading").stream().map(Labeled::getText).anyMatch(t -> t.contains("is the mesh sound")));
+        until("health", () -> model.pageProperty().get() == Page.SIZE
+                && labels(robot, ".heading").stream().map(Labeled::getText).anyMatch(t -> t.contains("is the mesh sound")));
     }
 }

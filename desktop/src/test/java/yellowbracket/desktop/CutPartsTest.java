@@ -23,7 +23,10 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
 
-/** The cut page by hand in the real window: plans taken, planes turned, locked and planned around, hardware placed on a face, files written and opened again. */
+/**
+ * The cut page by hand in the real window: plans taken, planes turned, locked and planned around, hardware placed on a face, files written
+ * and opened again.
+ */
 class CutPartsTest extends WindowTest {
     @Override
     DemoBuild first() {
@@ -70,7 +73,8 @@ class CutPartsTest extends WindowTest {
         until("taken", () -> !prop().cuts().equals(before));
         derived();
         assertThat(text(robot, ".section-title")).contains("why these planes");
-        assertThat(model.result(Node.STANDS).orElseThrow().bySection().keySet()).allSatisfy(s -> assertThat(model.result(Node.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
+        assertThat(model.result(Node.STANDS).orElseThrow().bySection().keySet())
+                .allSatisfy(s -> assertThat(model.result(Node.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
 
         page(robot, "planes");
         var kept = prop().cuts().planes().getFirst();
@@ -138,7 +142,8 @@ class CutPartsTest extends WindowTest {
         var knob = frame.bench().localToScreen(frame.bench().onScreen(at.plus(side.times(0.28 * box.diagonal()))));
         robot.drag(knob).moveTo(knob.add(0, -20)).dropTo(knob.add(0, -40));
         until("turned", () -> PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) > 5);
-        assertThat(prop().cuts().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle").isCloseTo(0, within(1e-6));
+        assertThat(prop().cuts().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle")
+                .isCloseTo(0, within(1e-6));
         derived();
         assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
     }
@@ -156,7 +161,8 @@ class CutPartsTest extends WindowTest {
         for (int left = rods - 1; left >= 0; left--) {
             int expected = left;
             press(robot, "take out");
-            until("one less", () -> model.fresh(Node.REGISTERED) && model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == expected);
+            until("one less",
+                    () -> model.fresh(Node.REGISTERED) && model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == expected);
             derived();
         }
         var faces = robot.lookup("#faces").query();
@@ -189,7 +195,8 @@ class CutPartsTest extends WindowTest {
         robot.interact(() -> frame.bench().look("front"));
         var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var off = e.bounds().centre().minus(box.centre()).times(0.55);
-        robot.moveTo(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
+        robot.moveTo(frame.bench()
+                .localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
         until("the hint names a section or a seam", () -> text(robot, ".bench-hint").matches(".*(section E|seam .*E).*"));
 
         robot.interact(() -> frame.exportSectionsTo(dir));
@@ -205,7 +212,13 @@ class CutPartsTest extends WindowTest {
     }
 
     private double labelOf(FxRobot robot, String name) {
-        return robot.lookup(".callout").queryAll().stream().filter(n -> n instanceof javafx.scene.control.Label l && l.getText().equals(name)).findFirst().map(n -> n.localToScene(0, 0).getY()).orElse(0.0);
+        return robot.lookup(".callout")
+                .queryAll()
+                .stream()
+                .filter(n -> n instanceof javafx.scene.control.Label l && l.getText().equals(name))
+                .findFirst()
+                .map(n -> n.localToScene(0, 0).getY())
+                .orElse(0.0);
     }
 
     @Test
@@ -222,11 +235,15 @@ class CutPartsTest extends WindowTest {
         derived();
         page(robot, "sections");
         until("mirror images are told", () -> model.fresh(Node.TWINS));
-        assertThat(model.result(Node.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams").isEmpty();
-        robot.interact(() -> model.apply(yellowbracket.build.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
+        assertThat(model.result(Node.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams")
+                .isEmpty();
+        robot.interact(() -> model
+                .apply(yellowbracket.build.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
         derived();
         until("mirror images anew", () -> model.fresh(Node.TWINS));
         var twins = model.result(Node.TWINS).orElseThrow().list();
-        assertThat(twins).as("left and right of an even helm are each other's mirror images").isNotEmpty().allSatisfy(t -> assertThat(t.mirrored()).isTrue());
+        assertThat(twins).as("left and right of an even helm are each other's mirror images")
+                .isNotEmpty()
+                .allSatisfy(t -> assertThat(t.mirrored()).isTrue());
     }
 }

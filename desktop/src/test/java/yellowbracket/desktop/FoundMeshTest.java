@@ -29,7 +29,9 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshWriter;
 
-/** A mesh from the wild in the real window: opened, set upright, its bodies sorted, its faults shown and mended. Starts on an empty build. */
+/**
+ * A mesh from the wild in the real window: opened, set upright, its bodies sorted, its faults shown and mended. Starts on an empty build.
+ */
 class FoundMeshTest extends WindowTest {
     @Start
     void start(Stage stage) {
@@ -96,7 +98,8 @@ class FoundMeshTest extends WindowTest {
         robot.clickOn("take the guess");
         until("centimetres again", () -> prop().intake().unit().equals(FileUnit.CM));
         robot.clickOn(action(robot, "tip"));
-        until("tipped", () -> prop().intake().turn() != null && !prop().intake().turn().equals(yellowbracket.intake.Stance.of(FoundLantern.mesh()).turn()));
+        until("tipped", () -> prop().intake().turn() != null
+                && !prop().intake().turn().equals(yellowbracket.intake.Stance.of(FoundLantern.mesh()).turn()));
         examined();
         assertThat(tall()).as("lying down").isLessThan(200);
         robot.clickOn(action(robot, "mirror"));
@@ -145,7 +148,8 @@ class FoundMeshTest extends WindowTest {
 
     @Test
     void aClickOnTheBenchPicksTheBody(FxRobot robot) throws Exception {
-        var two = List.of(new MeshWriter.Named("two", yellowbracket.mesh.Mesh.union(List.of(Shapes.box(new Vec3(-150, 0, 0), new Vec3(-20, 100, 200)), Shapes.box(new Vec3(20, 0, 0), new Vec3(150, 100, 200))))));
+        var two = List.of(new MeshWriter.Named("two", yellowbracket.mesh.Mesh.union(List
+                .of(Shapes.box(new Vec3(-150, 0, 0), new Vec3(-20, 100, 200)), Shapes.box(new Vec3(20, 0, 0), new Vec3(150, 100, 200))))));
         var file = dir.resolve("two.3mf");
         MeshWriter.write(two, MeshWriter.Kind.THREE_MF, file);
         robot.interact(() -> model.open(file));
@@ -158,10 +162,25 @@ class FoundMeshTest extends WindowTest {
         until("drawn", () -> robot.lookup("#bodies").tryQuery().isPresent());
         for (int i = 0; i < 2; i++) {
             int body = i;
-            double x = model.result(Node.BODIES).orElseThrow().entries().stream().filter(e -> e.number() == body).findFirst().orElseThrow().bounds().centre().x();
+            double x = model.result(Node.BODIES)
+                    .orElseThrow()
+                    .entries()
+                    .stream()
+                    .filter(e -> e.number() == body)
+                    .findFirst()
+                    .orElseThrow()
+                    .bounds()
+                    .centre()
+                    .x();
             var at = frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, 50, 100)));
             robot.moveTo(at).clickOn(MouseButton.PRIMARY);
-            until("body " + body + " picked", () -> bodies(robot).getSelectionModel().getSelectedItems().stream().map(BodyList.Entry::number).toList().equals(List.of(body)));
+            until("body " + body + " picked",
+                    () -> bodies(robot).getSelectionModel()
+                            .getSelectedItems()
+                            .stream()
+                            .map(BodyList.Entry::number)
+                            .toList()
+                            .equals(List.of(body)));
         }
         assertThat(text(robot, ".gauge-value")).contains("1");
     }
@@ -175,7 +194,11 @@ class FoundMeshTest extends WindowTest {
         assertThat(words).contains("triangles that stand twice", "body inside out", "run through each other");
         assertThat(model.result(Node.HEALTH).orElseThrow().health().closed()).isFalse();
         assertThat(prop().intake().mends()).as("nothing unasked").isEmpty();
-        robot.clickOn(labels(robot, ".primary").stream().filter(l -> l.getText().startsWith("mend ")).map(Button.class::cast).findFirst().orElseThrow());
+        robot.clickOn(labels(robot, ".primary").stream()
+                .filter(l -> l.getText().startsWith("mend "))
+                .map(Button.class::cast)
+                .findFirst()
+                .orElseThrow());
         until("mended", () -> !prop().intake().mends().isEmpty());
         examined();
         var h = model.result(Node.HEALTH).orElseThrow().health();
@@ -197,7 +220,8 @@ class FoundMeshTest extends WindowTest {
         robot.interact(() -> model.open(bad));
         until("a refusal", () -> told().contains("facet 1: it names a point that is not there"));
         var half = dir.resolve("half.3mf");
-        Files.write(half, java.util.Arrays.copyOf(MeshWriter.bytes(List.of(new MeshWriter.Named("x", Shapes.sphere(9, 20))), MeshWriter.Kind.THREE_MF), 700));
+        Files.write(half, java.util.Arrays
+                .copyOf(MeshWriter.bytes(List.of(new MeshWriter.Named("x", Shapes.sphere(9, 20))), MeshWriter.Kind.THREE_MF), 700));
         robot.interact(() -> model.open(half));
         until("a refusal", () -> told().contains("half.3mf"));
         assertThat(model.session().build()).isSameAs(build);

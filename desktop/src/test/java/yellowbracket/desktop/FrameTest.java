@@ -70,7 +70,8 @@ class FrameTest extends WindowTest {
         steadily(() -> robot.clickOn("+ z"));
         until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);
         derived();
-        assertThat(model.result(yellowbracket.build.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5).allSatisfy(s -> assertThat(s.closed()).isTrue());
+        assertThat(model.result(yellowbracket.build.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
+                .allSatisfy(s -> assertThat(s.closed()).isTrue());
 
         robot.interact(frame.bench()::requestFocus);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).type(KeyCode.Z).release(KeyCode.CONTROL);
@@ -87,7 +88,8 @@ class FrameTest extends WindowTest {
         derived();
         robot.interact(() -> frame.exportSectionsTo(dir.resolve("out")));
         until("section files", () -> Files.exists(dir.resolve("out/cut-list.csv")));
-        assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount()).isGreaterThan(1000);
+        assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount())
+                .isGreaterThan(1000);
 
         robot.interact(() -> model.apply(Edit.scale("helm", 1.3)));
         robot.interact(() -> model.open(file));
@@ -119,7 +121,8 @@ class FrameTest extends WindowTest {
     @Order(3)
     void everyPageShowsItsCardAndKeysTurnThem(FxRobot robot) {
         derived();
-        var keys = java.util.List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7, KeyCode.OPEN_BRACKET, KeyCode.CLOSE_BRACKET);
+        var keys = java.util.List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6,
+                KeyCode.DIGIT7, KeyCode.OPEN_BRACKET, KeyCode.CLOSE_BRACKET);
         for (int i = 0; i < keys.size(); i++) {
             var page = Page.values()[i];
             robot.interact(frame.bench()::requestFocus);
@@ -127,7 +130,9 @@ class FrameTest extends WindowTest {
             until(page.label(), () -> model.pageProperty().get() == page);
             assertThat(robot.lookup(".heading").queryAs(Label.class).getText()).isNotBlank();
             assertThat(robot.lookup(".primary").tryQuery()).as("one primary action on " + page).isPresent();
-            for (Node n : robot.lookup(".button").queryAll()) if (n instanceof Labeled b) assertThat(b.getText() == null || b.getText().isBlank() ? b.getAccessibleText() : b.getText()).as("every button has a name").isNotBlank();
+            for (Node n : robot.lookup(".button").queryAll()) if (n instanceof Labeled b)
+                assertThat(b.getText() == null || b.getText().isBlank() ? b.getAccessibleText() : b.getText()).as("every button has a name")
+                        .isNotBlank();
         }
     }
 
@@ -136,8 +141,18 @@ class FrameTest extends WindowTest {
     void anAlternativeIsPreviewedBeforeItIsTaken(FxRobot robot) {
         derived();
         robot.interact(() -> frame.run("print: how fine"));
-        until("figures of 0.12 mm", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp") && t.getAccessibleText().contains("~")));
-        var row = robot.lookup(".alt").queryAll().stream().filter(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp")).findFirst().orElseThrow();
+        until("figures of 0.12 mm",
+                () -> robot.lookup(".alt")
+                        .queryAll()
+                        .stream()
+                        .anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp")
+                                && t.getAccessibleText().contains("~")));
+        var row = robot.lookup(".alt")
+                .queryAll()
+                .stream()
+                .filter(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp"))
+                .findFirst()
+                .orElseThrow();
         robot.moveTo(row);
         until("a ghost bracket", () -> model.ghostProperty().get().isPresent());
         double before = printHours();
@@ -166,7 +181,8 @@ class FrameTest extends WindowTest {
         var build = model.session().build();
         for (var silly : java.util.List.of("big", "-4", "", "99999")) {
             typeScale(robot, silly);
-            until("a refusal of " + silly, () -> model.messageProperty().get() != null && model.messageProperty().get().words().contains("between 1 and 5000"));
+            until("a refusal of " + silly,
+                    () -> model.messageProperty().get() != null && model.messageProperty().get().words().contains("between 1 and 5000"));
             assertThat(model.session().build()).isSameAs(build);
         }
         var text = dir.resolve("notes.stl");
@@ -210,7 +226,8 @@ class FrameTest extends WindowTest {
         until("journalled within moments", () -> Files.exists(journal));
         var demo = DemoBuild.at(TODAY);
         var again = new AppModel[1];
-        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11), Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
+                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
         assertThat(again[0].session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.11);
         robot.interact(again[0]::undo);
         assertThat(again[0].session().build()).isEqualTo(demo.build());

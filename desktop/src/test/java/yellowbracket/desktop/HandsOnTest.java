@@ -32,7 +32,10 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
 
-/** Controls a maker works with by hand, each in the real window: planes dragged, files dropped, measures, colours, dates, the finder by mouse. */
+/**
+ * Controls a maker works with by hand, each in the real window: planes dragged, files dropped, measures, colours, dates, the finder by
+ * mouse.
+ */
 class HandsOnTest extends WindowTest {
     @Override
     DemoBuild first() {
@@ -49,7 +52,6 @@ class HandsOnTest extends WindowTest {
         close();
     }
 
-
     @Test
     void aPlaneIsDraggedInTheBenchAsOneStep(FxRobot robot) {
         derived();
@@ -64,13 +66,17 @@ class HandsOnTest extends WindowTest {
         int steps = model.session().history().steps().size();
         // a corner of the pane, beside the model, where nothing stands in front of it
         var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
-        var corner = new Vec3(box.centre().x() + 0.26 * box.diagonal(), box.centre().y() + 0.26 * box.diagonal(), plane.offsetMm() * prop().scale());
+        var corner = new Vec3(box.centre().x() + 0.26 * box.diagonal(), box.centre().y() + 0.26 * box.diagonal(),
+                plane.offsetMm() * prop().scale());
         var from = frame.bench().localToScreen(frame.bench().onScreen(corner));
         robot.drag(from).moveTo(from.add(0, 12)).moveTo(from.add(0, 24));
-        until("sections follow", () -> model.shownProperty().get().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
-        assertThat(model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst()).as("not taken while it moves").isEqualTo(plane);
+        until("sections follow",
+                () -> model.shownProperty().get().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
+        assertThat(model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst()).as("not taken while it moves")
+                .isEqualTo(plane);
         robot.drop();
-        until("taken", () -> model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
+        until("taken",
+                () -> model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
         assertThat(model.session().history().steps()).hasSize(steps + 1);
         derived();
         assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
@@ -97,14 +103,22 @@ class HandsOnTest extends WindowTest {
     @Test
     void measuresAreKeptInTheShopAndSillyOnesRefused(FxRobot robot) throws Exception {
         derived();
-        robot.interact(() -> model.apply(new Edit("a build of one's own", b -> new yellowbracket.build.Build("mine", b.started(), b.event(), b.due(), b.props(), b.wearers(), b.printers(), b.hours(), b.shopCelsius(), 7, b.stock(), b.spools(), b.queue(), b.log(), b.rates()))));
+        robot.interact(() -> model.apply(
+                new Edit("a build of one's own", b -> new yellowbracket.build.Build("mine", b.started(), b.event(), b.due(), b.props(),
+                        b.wearers(), b.printers(), b.hours(), b.shopCelsius(), 7, b.stock(), b.spools(), b.queue(), b.log(), b.rates()))));
         derived();
         until("the card", () -> labels(robot, ".action").stream().anyMatch(l -> l.getText().equals("measures ...")));
         robot.clickOn("measures ...");
         var fields = new TextField[1];
         until("the form", () -> {
-            fields[0] = robot.listWindows().stream().filter(javafx.stage.Popup.class::isInstance).flatMap(w -> w.getScene().getRoot().lookupAll(".text-field").stream()).map(TextField.class::cast)
-                    .filter(t -> t.getAccessibleText() != null && t.getAccessibleText().startsWith("circumference")).findFirst().orElse(null);
+            fields[0] = robot.listWindows()
+                    .stream()
+                    .filter(javafx.stage.Popup.class::isInstance)
+                    .flatMap(w -> w.getScene().getRoot().lookupAll(".text-field").stream())
+                    .map(TextField.class::cast)
+                    .filter(t -> t.getAccessibleText() != null && t.getAccessibleText().startsWith("circumference"))
+                    .findFirst()
+                    .orElse(null);
             return fields[0] != null;
         });
         for (var silly : List.of("57,5", "wide", "", "22.6")) {
@@ -116,13 +130,15 @@ class HandsOnTest extends WindowTest {
         robot.clickOn("keep");
         until("kept", () -> model.session().build().wearer("Maren").orElseThrow().head().circumferenceMm() == 580);
         until("in the shop too", () -> Files.exists(dir.resolve("shop.json")));
-        assertThat(ShopFile.read(dir.resolve("shop.json")).wearers()).singleElement().satisfies(w -> assertThat(w.name()).isEqualTo("Maren"));
+        assertThat(ShopFile.read(dir.resolve("shop.json")).wearers()).singleElement()
+                .satisfies(w -> assertThat(w.name()).isEqualTo("Maren"));
         derived();
         robot.interact(() -> model.save(dir.resolve("mine.bracket")));
         until("what this build taught, and its printers and spools", () -> {
             try {
                 var shop = ShopFile.read(dir.resolve("shop.json"));
-                return !shop.rates().isEmpty() && shop.spools().equals(model.session().build().spools()) && shop.printers().equals(model.session().build().printers());
+                return !shop.rates().isEmpty() && shop.spools().equals(model.session().build().spools())
+                        && shop.printers().equals(model.session().build().printers());
             } catch (java.io.IOException e) {
                 return false;
             }
@@ -149,7 +165,8 @@ class HandsOnTest extends WindowTest {
             picker.setValue(javafx.scene.paint.Color.web("#224466"));
             picker.fireEvent(new javafx.event.ActionEvent());
         });
-        until("repainted", () -> !prop().zones().equals(before) && prop().zones().stream().anyMatch(z -> z.hex().equalsIgnoreCase("#224466")));
+        until("repainted",
+                () -> !prop().zones().equals(before) && prop().zones().stream().anyMatch(z -> z.hex().equalsIgnoreCase("#224466")));
         robot.interact(() -> model.pageProperty().set(Page.PLAN));
         until("the day", () -> robot.lookup(".date-picker").tryQuery().isPresent());
         var due = model.session().build().due();
@@ -163,7 +180,12 @@ class HandsOnTest extends WindowTest {
         derived();
         robot.clickOn("find ...  /");
         robot.write("lamp staff");
-        until("found", () -> robot.lookup(".list-cell").queryAll().stream().anyMatch(n -> n instanceof Labeled l && l.getText() != null && l.getText().contains("lamp staff") || n.lookup(".label") instanceof Labeled m && m.getText().contains("lamp staff")));
+        until("found",
+                () -> robot.lookup(".list-cell")
+                        .queryAll()
+                        .stream()
+                        .anyMatch(n -> n instanceof Labeled l && l.getText() != null && l.getText().contains("lamp staff")
+                                || n.lookup(".label") instanceof Labeled m && m.getText().contains("lamp staff")));
         robot.type(KeyCode.ENTER);
         until("chosen", () -> model.propProperty().get().equals("staff"));
     }
@@ -173,9 +195,19 @@ class HandsOnTest extends WindowTest {
         derived();
         for (var page : List.of(Page.JOIN, Page.SMOOTH)) {
             robot.interact(() -> model.pageProperty().set(page));
-            until(page + " with alternatives", () -> robot.lookup(".alt").queryAll().stream().anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
+            until(page + " with alternatives",
+                    () -> robot.lookup(".alt")
+                            .queryAll()
+                            .stream()
+                            .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
             var build = model.session().build();
-            var other = robot.lookup(".alt").queryAll().stream().filter(n -> n instanceof ToggleButton t && !t.isSelected()).map(ToggleButton.class::cast).findFirst().orElseThrow();
+            var other = robot.lookup(".alt")
+                    .queryAll()
+                    .stream()
+                    .filter(n -> n instanceof ToggleButton t && !t.isSelected())
+                    .map(ToggleButton.class::cast)
+                    .findFirst()
+                    .orElseThrow();
             robot.interact(other::fire);
             until(page + " changed", () -> !model.session().build().equals(build));
             robot.interact(model::undo);
@@ -193,8 +225,8 @@ class HandsOnTest extends WindowTest {
         for (var page : Page.values()) {
             robot.interact(() -> model.pageProperty().set(page));
             org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
-            for (var n : robot.lookup(".card .button").queryAll())
-                if (n instanceof Button b && b.isVisible()) assertThat(b.localToScene(b.getBoundsInLocal()).getMaxX()).as(page + ": " + b.getText()).isLessThanOrEqualTo(1025);
+            for (var n : robot.lookup(".card .button").queryAll()) if (n instanceof Button b && b.isVisible())
+                assertThat(b.localToScene(b.getBoundsInLocal()).getMaxX()).as(page + ": " + b.getText()).isLessThanOrEqualTo(1025);
         }
     }
 
@@ -205,7 +237,8 @@ class HandsOnTest extends WindowTest {
         until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
         assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");
-        robot.interact(() -> model.apply(yellowbracket.build.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
+        robot.interact(() -> model
+                .apply(yellowbracket.build.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
         until("printed since: nothing to save", () -> !text(robot, ".section-title").contains("section D stopped"));
     }
 }

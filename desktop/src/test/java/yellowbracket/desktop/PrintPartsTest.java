@@ -25,7 +25,10 @@ import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.SectionPrint;
 
-/** The print page in the real window: ways up taken, tilted and laid down, profiles changed, rows dragged, a simulated printer run into a fault. */
+/**
+ * The print page in the real window: ways up taken, tilted and laid down, profiles changed, rows dragged, a simulated printer run into a
+ * fault.
+ */
 class PrintPartsTest extends WindowTest {
     /** The demo before anything was printed. */
     @Override
@@ -33,7 +36,8 @@ class PrintPartsTest extends WindowTest {
         var demo = lightDemo();
         var b = demo.build();
         for (var p : b.props()) if (!p.id().equals("helm")) b = b.withoutProp(p.id());
-        b = new Build(b.name(), b.started(), b.event(), b.due(), b.props(), b.wearers(), b.printers(), b.hours(), b.shopCelsius(), b.seed(), b.stock(), b.spools(), b.queue(), List.of(), b.rates());
+        b = new Build(b.name(), b.started(), b.event(), b.due(), b.props(), b.wearers(), b.printers(), b.hours(), b.shopCelsius(), b.seed(),
+                b.stock(), b.spools(), b.queue(), List.of(), b.rates());
         return new DemoBuild(b, demo.meshes());
     }
 
@@ -85,7 +89,8 @@ class PrintPartsTest extends WindowTest {
         var taken = print("A").orientation().turn();
         fire(robot, "tilt-near-up");
         settled();
-        assertThat(Math.toDegrees(Math.acos(print("A").orientation().turn().row2().dot(taken.row2())))).as("tilted by the step").isCloseTo(15, within(1e-6));
+        assertThat(Math.toDegrees(Math.acos(print("A").orientation().turn().row2().dot(taken.row2())))).as("tilted by the step")
+                .isCloseTo(15, within(1e-6));
         type(robot, "#tilt-step", "lots");
         until("refused", () -> !told().isEmpty());
         assertThat(told()).contains("step \"lots\"", "degrees between 1 and 90");
@@ -111,7 +116,8 @@ class PrintPartsTest extends WindowTest {
         var before = print("E").orientation().turn();
         // somewhere on the section: its outline in the view is found by trying
         for (double share : new double[] {0.5, 0.35, 0.65, 0.2, 0.8}) {
-            var at = bench.onScreen(new yellowbracket.mesh.Vec3(-bed.bedX() / 2 + (share - 0.5) * size.x(), -bed.bedY() / 2 + 0.4 * size.y(), 0.6 * size.z()));
+            var at = bench.onScreen(new yellowbracket.mesh.Vec3(-bed.bedX() / 2 + (share - 0.5) * size.x(),
+                    -bed.bedY() / 2 + 0.4 * size.y(), 0.6 * size.z()));
             robot.clickOn(bench.localToScreen(at), MouseButton.PRIMARY);
             if (prop().prints().containsKey("E")) break;
         }
@@ -124,13 +130,27 @@ class PrintPartsTest extends WindowTest {
     void aFinerProfileMovesHoursSmoothingAndTheRun(FxRobot robot) {
         page(robot, "how fine");
         double print = printHours(), smooth = model.result(Node.SMOOTH).orElseThrow().hours();
-        var lastPrint = model.schedule().orElseThrow().placed().stream().filter(p -> p.task().id().startsWith("print:")).map(Schedule.Placed::end).max(java.util.Comparator.naturalOrder()).orElseThrow();
+        var lastPrint = model.schedule()
+                .orElseThrow()
+                .placed()
+                .stream()
+                .filter(p -> p.task().id().startsWith("print:"))
+                .map(Schedule.Placed::end)
+                .max(java.util.Comparator.naturalOrder())
+                .orElseThrow();
         type(robot, "#profile-layer", "0.1");
         settled();
         assertThat(prop().profile().layerMm()).isEqualTo(0.1);
         assertThat(printHours()).isGreaterThan(1.6 * print);
         assertThat(model.result(Node.SMOOTH).orElseThrow().hours()).isLessThan(smooth);
-        assertThat(model.schedule().orElseThrow().placed().stream().filter(p -> p.task().id().startsWith("print:")).map(Schedule.Placed::end).max(java.util.Comparator.naturalOrder()).orElseThrow()).isAfter(lastPrint);
+        assertThat(model.schedule()
+                .orElseThrow()
+                .placed()
+                .stream()
+                .filter(p -> p.task().id().startsWith("print:"))
+                .map(Schedule.Placed::end)
+                .max(java.util.Comparator.naturalOrder())
+                .orElseThrow()).isAfter(lastPrint);
         type(robot, "#profile-layer", "0.5");
         assertThat(told()).contains("three quarters of the 0.4 mm nozzle");
         assertThat(prop().profile().layerMm()).isEqualTo(0.1);
@@ -160,7 +180,17 @@ class PrintPartsTest extends WindowTest {
     @Test
     void rowsOfTheQueueAreDraggedAndBedsFilledAndTheRunFollows(FxRobot robot) throws Exception {
         page(robot, "plates");
-        var printer = model.ofBuild(Node.PLATES).orElseThrow().chosen().stream().collect(java.util.stream.Collectors.groupingBy(p -> p.printer().name())).entrySet().stream().filter(e -> e.getValue().size() >= 2).findFirst().orElseThrow().getKey();
+        var printer = model.ofBuild(Node.PLATES)
+                .orElseThrow()
+                .chosen()
+                .stream()
+                .collect(java.util.stream.Collectors.groupingBy(p -> p.printer().name()))
+                .entrySet()
+                .stream()
+                .filter(e -> e.getValue().size() >= 2)
+                .findFirst()
+                .orElseThrow()
+                .getKey();
         var names = order(printer);
         until("rows", () -> robot.lookup("#queue-" + names.getLast()).tryQuery().isPresent());
         var last = robot.lookup("#queue-" + names.getLast()).query();
@@ -179,7 +209,12 @@ class PrintPartsTest extends WindowTest {
         java.util.Collections.reverse(lines.subList(1, lines.size()));
         Files.write(file, lines);
         robot.interact(() -> frame.printView().plates().readFrom(file));
-        until("read back", () -> model.shownProperty().get().queue().order().equals(lines.subList(1, lines.size()).stream().map(l -> l.substring(0, 1)).toList()));
+        until("read back",
+                () -> model.shownProperty()
+                        .get()
+                        .queue()
+                        .order()
+                        .equals(lines.subList(1, lines.size()).stream().map(l -> l.substring(0, 1)).toList()));
         Files.writeString(file, "section,printer\nZ,mid bed\n");
         robot.interact(() -> frame.printView().plates().readFrom(file));
         until("refused", () -> told().contains("no section \"Z\""));
@@ -192,7 +227,14 @@ class PrintPartsTest extends WindowTest {
     }
 
     private List<String> order(String printer) {
-        return model.schedule().orElseThrow().placed().stream().filter(p -> p.task().id().startsWith("print:") && p.task().printer().equals(printer)).sorted(java.util.Comparator.comparing(Schedule.Placed::start)).map(p -> p.task().id().substring(6)).toList();
+        return model.schedule()
+                .orElseThrow()
+                .placed()
+                .stream()
+                .filter(p -> p.task().id().startsWith("print:") && p.task().printer().equals(printer))
+                .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
+                .map(p -> p.task().id().substring(6))
+                .toList();
     }
 
     @Test
@@ -200,7 +242,8 @@ class PrintPartsTest extends WindowTest {
         page(robot, "printers");
         var printer = model.shownProperty().get().printers().getFirst();
         var link = model.link(printer);
-        double rate = model.ofBuild(Node.RECORDS).orElseThrow().of(printer.name()).failuresPerHour(), expected = model.result(Node.PRINTS).orElseThrow().expectedHours();
+        double rate = model.ofBuild(Node.RECORDS).orElseThrow().of(printer.name()).failuresPerHour(),
+                expected = model.result(Node.PRINTS).orElseThrow().expectedHours();
         fire(robot, "start-mid-bed");
         until("started and logged", () -> model.shownProperty().get().log().stream().anyMatch(e -> e.kind() == Entry.Kind.STARTED));
         settled();
@@ -243,7 +286,8 @@ class PrintPartsTest extends WindowTest {
         assertThat(told()).contains("type both as 22:00");
         assertThat(model.shownProperty().get().printers().getFirst().quiet()).isEmpty();
         var finish = finish();
-        robot.interact(() -> model.apply(Edit.printer("quiet", "mid bed", p -> p.withQuiet(Optional.of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(19, 0), java.time.LocalTime.of(11, 0)))))));
+        robot.interact(() -> model.apply(Edit.printer("quiet", "mid bed", p -> p
+                .withQuiet(Optional.of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(19, 0), java.time.LocalTime.of(11, 0)))))));
         settled();
         assertThat(finish()).isAfterOrEqualTo(finish);
         int printers = model.shownProperty().get().printers().size();
@@ -258,7 +302,8 @@ class PrintPartsTest extends WindowTest {
         until("salvage", () -> labels(robot, ".section-title").stream().anyMatch(l -> l.getText().contains("section D stopped at 64 %")));
         double tall = print("D").orientation().size().z();
         type(robot, "#stump-D", String.valueOf(Math.round(tall / 2)));
-        until("cut at the height measured", () -> labels(robot, ".section-title").stream().anyMatch(l -> l.getText().contains(Math.round(tall / 2) + ".0 mm above the bed")));
+        until("cut at the height measured", () -> labels(robot, ".section-title").stream()
+                .anyMatch(l -> l.getText().contains(Math.round(tall / 2) + ".0 mm above the bed")));
         type(robot, "#stump-D", "9999");
         assertThat(told()).contains("height of the stump");
         assertThat(text(robot, ".row-name")).contains("layer shift", "in one piece", "failing at 80 %");

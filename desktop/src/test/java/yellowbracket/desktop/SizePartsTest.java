@@ -50,7 +50,10 @@ class SizePartsTest extends WindowTest {
     }
 
     private void sized() {
-        until("sized", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(java.util.Optional.of(model.shownProperty().get())) && model.fresh(Node.REMEDIES) && model.fresh(Node.BY_AXIS));
+        until("sized",
+                () -> model.derivedProperty().get() != null
+                        && model.derivedProperty().get().build().equals(java.util.Optional.of(model.shownProperty().get()))
+                        && model.fresh(Node.REMEDIES) && model.fresh(Node.BY_AXIS));
     }
 
     private String gauge(FxRobot robot) {
@@ -111,7 +114,10 @@ class SizePartsTest extends WindowTest {
         robot.interact(() -> frame.bench().look("three-quarter"));
         var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         assertThat(frame.bench().sectionAxis()).as("three-quarter cuts along the side").isZero();
-        var from = frame.bench().localToScreen(frame.bench().onScreen(new Vec3(box.centre().x(), box.centre().y() - 0.23 * box.diagonal(), box.centre().z() + 0.23 * box.diagonal())));
+        var from = frame.bench()
+                .localToScreen(frame.bench()
+                        .onScreen(new Vec3(box.centre().x(), box.centre().y() - 0.23 * box.diagonal(),
+                                box.centre().z() + 0.23 * box.diagonal())));
         robot.drag(from).moveTo(from.add(-25, 0)).dropTo(from.add(-50, 0));
         until("the pane is dragged", () -> Math.abs(frame.bench().sectionAt().getValue() - 0.5) > 0.03);
         robot.interact(() -> frame.bench().section().setSelected(false));
@@ -126,7 +132,8 @@ class SizePartsTest extends WindowTest {
         page(robot, "scale");
         robot.interact(() -> frame.bench().look("front"));
         var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
-        for (double x : new double[] {-60, 60}) robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
+        for (double x : new double[] {-60, 60})
+            robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
         until("two points", () -> labels(robot, "#apart").stream().anyMatch(l -> l.getText().endsWith(" mm")));
         double apart = Double.parseDouble(labels(robot, "#apart").getFirst().getText().replace(" mm", ""));
         assertThat(apart).isBetween(90.0, 180.0);
@@ -185,13 +192,29 @@ class SizePartsTest extends WindowTest {
         type(robot, "#wearer-name", "Oda");
         until("her form", () -> robot.lookup("#measure-circumference").tryQuery().isPresent());
         assertThat(model.shownProperty().get().wearer("Oda")).as("nobody has a head nobody measured").isEmpty();
-        robot.clickOn("#measure-length").write("190").clickOn("#measure-breadth").write("149").clickOn("#measure-body-height").write("1650");
+        robot.clickOn("#measure-length")
+                .write("190")
+                .clickOn("#measure-breadth")
+                .write("149")
+                .clickOn("#measure-body-height")
+                .write("1650");
         type(robot, "#measure-circumference", "22");
         assertThat(text(robot, ".stop")).contains("inches");
         type(robot, "#measure-circumference", "558");
         until("kept", () -> model.shownProperty().get().wearer("Oda").filter(w -> w.head().circumferenceMm() == 558).isPresent());
-        var oda = robot.lookup(".row").queryAll().stream().filter(r -> r.lookupAll(".label").stream().anyMatch(l -> ((Labeled) l).getText().equals("Oda"))).findFirst().orElseThrow();
-        robot.interact(() -> oda.lookupAll(".button").stream().map(Button.class::cast).filter(b -> b.getText().equals("size for")).findFirst().orElseThrow().fire());
+        var oda = robot.lookup(".row")
+                .queryAll()
+                .stream()
+                .filter(r -> r.lookupAll(".label").stream().anyMatch(l -> ((Labeled) l).getText().equals("Oda")))
+                .findFirst()
+                .orElseThrow();
+        robot.interact(() -> oda.lookupAll(".button")
+                .stream()
+                .map(Button.class::cast)
+                .filter(b -> b.getText().equals("size for"))
+                .findFirst()
+                .orElseThrow()
+                .fire());
         until("sized for her", () -> prop().wearers().equals(List.of("Oda", "Maren", "Iven")));
     }
 

@@ -60,7 +60,8 @@ class StartOptionsTest {
 
     @Test
     void theConfigurationFolderFollowsTheDesktopsRules() {
-        assertThat(StartOptions.parse(new String[0], Map.of("XDG_CONFIG_HOME", "/x")).configuration()).isEqualTo(Path.of("/x/yellow-bracket"));
+        assertThat(StartOptions.parse(new String[0], Map.of("XDG_CONFIG_HOME", "/x")).configuration())
+                .isEqualTo(Path.of("/x/yellow-bracket"));
         assertThat(StartOptions.parse(new String[0], Map.of()).configuration().toString()).endsWith(".config/yellow-bracket");
     }
 

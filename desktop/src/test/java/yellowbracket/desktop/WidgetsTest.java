@@ -48,7 +48,10 @@ class WidgetsTest {
     @Test
     void aSheetSortsByValueAndCopiesWhatIsPicked(FxRobot robot) {
         var picked = new ArrayList<String>();
-        var sheet = new Sheet<Piece>("pieces", "nothing").words("name", 80, Piece::name).number("grams", 80, Piece::grams, p -> Words.grams(p.grams())).rows(List.of(new Piece("A", 1200), new Piece("B", 90), new Piece("C", 300)), 5).onPick(p -> picked.add(p.name()));
+        var sheet = new Sheet<Piece>("pieces", "nothing").words("name", 80, Piece::name)
+                .number("grams", 80, Piece::grams, p -> Words.grams(p.grams()))
+                .rows(List.of(new Piece("A", 1200), new Piece("B", 90), new Piece("C", 300)), 5)
+                .onPick(p -> picked.add(p.name()));
         robot.interact(() -> root.getChildren().setAll(sheet));
         robot.interact(() -> {
             var grams = sheet.getColumns().get(1);
@@ -115,7 +118,11 @@ class WidgetsTest {
     @Test
     void aCardSaysWeightInWordsAndOffersTheFix(FxRobot robot) {
         var fixed = new ArrayList<String>();
-        robot.interact(() -> root.getChildren().setAll(new Card("how fine", "helm").row("prints", "~12 h", "of them one").finding(Fit.Weight.STOP, "too high a layer", "take 0.3", () -> fixed.add("x")).finding(Fit.Weight.NOTE, "soft when hot", "", () -> {}).primary("keep", () -> fixed.add("kept"))));
+        robot.interact(() -> root.getChildren()
+                .setAll(new Card("how fine", "helm").row("prints", "~12 h", "of them one")
+                        .finding(Fit.Weight.STOP, "too high a layer", "take 0.3", () -> fixed.add("x"))
+                        .finding(Fit.Weight.NOTE, "soft when hot", "", () -> {})
+                        .primary("keep", () -> fixed.add("kept"))));
         var words = robot.lookup(".weight").queryAllAs(Labeled.class).stream().map(Labeled::getText).toList();
         assertThat(words).containsExactly("stop", "note");
         robot.clickOn("take 0.3").clickOn("keep");

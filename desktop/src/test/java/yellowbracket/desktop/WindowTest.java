@@ -74,7 +74,8 @@ abstract class WindowTest {
         for (var p : demo.build().props()) {
             var coarse = Simplify.to(demo.meshes().get(p.mesh()).orElseThrow(), 14_000, Progress.NONE);
             meshes = meshes.with(coarse);
-            build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(), p.registration(), p.profile(), p.prints(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
+            build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(),
+                    p.registration(), p.profile(), p.prints(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
         }
         light = new DemoBuild(build, meshes);
         return light;
@@ -89,7 +90,8 @@ abstract class WindowTest {
     void open(Stage stage) {
         Theme.loadFonts();
         var first = first();
-        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json"), known());
+        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(),
+                dir.resolve("unsaved.bracket"), dir.resolve("shop.json"), known());
         timers = new Timers(clock());
         frame = new Frame(model, timers, () -> {
             var d = fullDemo();
@@ -117,13 +119,17 @@ abstract class WindowTest {
     }
 
     void derived() {
-        until("everything derived", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.derivedProperty().get().fresh(Node.SCHEDULE, "")
-                && model.derivedProperty().get().fresh(Node.DRAWN, model.propProperty().get()));
+        until("everything derived",
+                () -> model.derivedProperty().get() != null
+                        && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get()))
+                        && model.derivedProperty().get().fresh(Node.SCHEDULE, "")
+                        && model.derivedProperty().get().fresh(Node.DRAWN, model.propProperty().get()));
     }
 
     /** Until the mesh is examined too. */
     void examined() {
-        until("examined", () -> model.derivedProperty().get() != null && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.fresh(Node.MENDED));
+        until("examined", () -> model.derivedProperty().get() != null
+                && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.fresh(Node.MENDED));
     }
 
     double printHours() {
@@ -144,13 +150,18 @@ abstract class WindowTest {
     }
 
     static void press(FxRobot robot, String words) {
-        var button = robot.lookup(".button").queryAllAs(Button.class).stream().filter(b -> b.getText().equals(words)).findFirst().orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
+        var button = robot.lookup(".button")
+                .queryAllAs(Button.class)
+                .stream()
+                .filter(b -> b.getText().equals(words))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("no button \"" + words + "\""));
         robot.interact(button::fire);
     }
 
     /** Late results write a card anew: what was looked up may be gone when it is clicked, and is looked up again. */
     static void steadily(Runnable click) {
-        for (int tries = 1; ; tries++) {
+        for (int tries = 1;; tries++) {
             try {
                 click.run();
                 return;
@@ -166,7 +177,13 @@ abstract class WindowTest {
     }
 
     String text(FxRobot robot, String query) {
-        return robot.lookup(query).queryAll().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList().toString();
+        return robot.lookup(query)
+                .queryAll()
+                .stream()
+                .filter(Labeled.class::isInstance)
+                .map(n -> ((Labeled) n).getText())
+                .toList()
+                .toString();
     }
 
     String told() {

@@ -80,9 +80,12 @@ class WordsTest {
     @Test
     void themesHaveContrast() throws Exception {
         for (var theme : new String[] {"day", "night"}) {
-            var css = new String(getClass().getResourceAsStream("/yellowbracket/desktop/theme/" + theme + ".css").readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            var css = new String(getClass().getResourceAsStream("/yellowbracket/desktop/theme/" + theme + ".css").readAllBytes(),
+                    java.nio.charset.StandardCharsets.UTF_8);
             for (var text : new String[] {"ink", "soft", "good", "care", "stop", "note"})
-                for (var ground : new String[] {"paper", "card", "raised"}) assertThat(contrast(role(css, text), role(css, ground))).as(theme + ": " + text + " on " + ground).isGreaterThanOrEqualTo(4.5);
+                for (var ground : new String[] {"paper", "card", "raised"})
+                    assertThat(contrast(role(css, text), role(css, ground))).as(theme + ": " + text + " on " + ground)
+                            .isGreaterThanOrEqualTo(4.5);
             assertThat(contrast(role(css, "ink"), role(css, "yellow-tint"))).isGreaterThan(4.5);
         }
     }

@@ -14,9 +14,14 @@ import java.util.zip.ZipException;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 
-/** What came of reading a mesh file: STL, OBJ, PLY, 3MF, the first three also packed with gzip. The kind is told by content, not by name. */
+/**
+ * What came of reading a mesh file: STL, OBJ, PLY, 3MF, the first three also packed with gzip. The kind is told by content, not by name.
+ */
 public sealed interface MeshFile {
-    /** {@code notices}: what was left out or assumed, for the user. {@code unitDeclared}: the file stated its unit, so coordinates are millimetres for certain. */
+    /**
+     * {@code notices}: what was left out or assumed, for the user. {@code unitDeclared}: the file stated its unit, so coordinates are
+     * millimetres for certain.
+     */
     record Read(Mesh mesh, List<String> notices, boolean unitDeclared) implements MeshFile {
         public Read(Mesh mesh, List<String> notices) {
             this(mesh, notices, false);
@@ -36,11 +41,14 @@ public sealed interface MeshFile {
     static MeshFile read(Path path, Progress progress) {
         String name = String.valueOf(path.getFileName());
         try {
-            if (Files.isDirectory(path)) return refuse(name, "", "this is a folder, not a mesh", "choose an STL, OBJ, PLY or 3MF file inside it");
+            if (Files.isDirectory(path))
+                return refuse(name, "", "this is a folder, not a mesh", "choose an STL, OBJ, PLY or 3MF file inside it");
             long size = Files.size(path);
             if (size == 0) return refuse(name, "", "the file is empty", "export or download it again");
             long most = Math.min(LARGEST_BYTES, Runtime.getRuntime().maxMemory() / MEMORY_PER_BYTE);
-            if (size > most) return refuse(name, "", "the file has " + size / 1_000_000 + " MB, more than the " + most / 1_000_000 + " MB that can be read here", "reduce the mesh first");
+            if (size > most) return refuse(name, "",
+                    "the file has " + size / 1_000_000 + " MB, more than the " + most / 1_000_000 + " MB that can be read here",
+                    "reduce the mesh first");
             return parse(name, Files.readAllBytes(path), progress);
         } catch (NoSuchFileException e) {
             return refuse(name, "", "there is no such file", "check the name and the folder " + path.toAbsolutePath().getParent());
@@ -61,15 +69,19 @@ public sealed interface MeshFile {
         if (startsWith(bytes, 'p', 'l', 'y') && bytes.length > 3 && bytes[3] <= ' ') return PlyReader.parse(name, bytes, progress);
         if (StlReader.recognises(bytes)) return StlReader.parse(name, bytes, progress);
         if (ObjReader.recognises(bytes)) return ObjReader.parse(name, bytes, progress);
-        if (name.toLowerCase(Locale.ROOT).endsWith(".stl")) return StlReader.parse(name, bytes, progress); // it knows best what is wrong with it
+        // it knows best what is wrong with it
+        if (name.toLowerCase(Locale.ROOT).endsWith(".stl")) return StlReader.parse(name, bytes, progress);
         return refuse(name, "", "this is not a mesh of a kind that is known here", "open an STL, OBJ, PLY or 3MF file");
     }
 
     private static MeshFile packed(String name, byte[] bytes, Progress progress) {
-        long most = Math.min(Math.min(LARGEST_BYTES, (long) MOST_GROWTH * bytes.length), Runtime.getRuntime().maxMemory() / MEMORY_PER_BYTE);
+        long most = Math.min(Math.min(LARGEST_BYTES, (long) MOST_GROWTH * bytes.length),
+                Runtime.getRuntime().maxMemory() / MEMORY_PER_BYTE);
         try (var in = new GZIPInputStream(new ByteArrayInputStream(bytes), 1 << 16)) {
             var content = in.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most + 1));
-            if (content.length > most) return refuse(name, "", "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size", "unpack it yourself and look at what it holds");
+            if (content.length > most)
+                return refuse(name, "", "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size",
+                        "unpack it yourself and look at what it holds");
             String inner = name.toLowerCase(Locale.ROOT).endsWith(".gz") ? name.substring(0, name.length() - 3) : name;
             if (content.length == 0) return refuse(name, "", "there is nothing in it", "download it again");
             if (startsWith(content, 0x1f, 0x8b)) return refuse(name, "", "it is packed twice", "unpack it once and open what comes out");

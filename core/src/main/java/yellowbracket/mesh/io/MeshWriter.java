@@ -15,7 +15,10 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import yellowbracket.mesh.Mesh;
 
-/** Mesh files out, in millimetres. Each file is written whole or not at all. Coordinates are rounded to 32-bit floats, as all readers here have them. */
+/**
+ * Mesh files out, in millimetres. Each file is written whole or not at all. Coordinates are rounded to 32-bit floats, as all readers here
+ * have them.
+ */
 public final class MeshWriter {
     private static final LocalDateTime EPOCH = LocalDateTime.of(2000, 1, 1, 0, 0);
 
@@ -72,15 +75,25 @@ public final class MeshWriter {
         for (var o : objects) {
             var m = o.mesh();
             out.append("o ").append(plain(o.name())).append('\n');
-            for (int v = 0; v < m.vertexCount(); v++) out.append("v ").append((float) m.x(v)).append(' ').append((float) m.y(v)).append(' ').append((float) m.z(v)).append('\n');
-            for (int f = 0; f < m.triangleCount(); f++) out.append("f ").append(first + m.vertex(f, 0)).append(' ').append(first + m.vertex(f, 1)).append(' ').append(first + m.vertex(f, 2)).append('\n');
+            for (int v = 0; v < m.vertexCount(); v++)
+                out.append("v ").append((float) m.x(v)).append(' ').append((float) m.y(v)).append(' ').append((float) m.z(v)).append('\n');
+            for (int f = 0; f < m.triangleCount();
+                    f++)
+                out.append("f ")
+                        .append(first + m.vertex(f, 0))
+                        .append(' ')
+                        .append(first + m.vertex(f, 1))
+                        .append(' ')
+                        .append(first + m.vertex(f, 2))
+                        .append('\n');
             first += m.vertexCount();
         }
         return out.toString().getBytes(StandardCharsets.US_ASCII);
     }
 
     private static byte[] ply(Mesh m) {
-        var head = ("ply\nformat binary_little_endian 1.0\ncomment millimetres\nelement vertex " + m.vertexCount() + "\nproperty float x\nproperty float y\nproperty float z\nelement face " + m.triangleCount()
+        var head = ("ply\nformat binary_little_endian 1.0\ncomment millimetres\nelement vertex " + m.vertexCount()
+                + "\nproperty float x\nproperty float y\nproperty float z\nelement face " + m.triangleCount()
                 + "\nproperty list uchar int vertex_indices\nend_header\n").getBytes(StandardCharsets.US_ASCII);
         var out = ByteBuffer.allocate(head.length + 12 * m.vertexCount() + 13 * m.triangleCount()).order(ByteOrder.LITTLE_ENDIAN);
         out.put(head);
@@ -97,11 +110,15 @@ public final class MeshWriter {
         try (var zip = new ZipOutputStream(bytes)) {
             put(zip, "[Content_Types].xml", """
                     <?xml version="1.0" encoding="UTF-8"?>
-                    <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>
+                    <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types">\
+                    <Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>\
+                    <Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>
                     """);
             put(zip, "_rels/.rels", """
                     <?xml version="1.0" encoding="UTF-8"?>
-                    <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>
+                    <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">\
+                    <Relationship Target="/3D/3dmodel.model" Id="rel0" \
+                    Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>
                     """);
             put(zip, "3D/3dmodel.model", model(objects));
         } catch (IOException e) {
@@ -119,13 +136,34 @@ public final class MeshWriter {
     }
 
     private static StringBuilder model(List<Named> objects) {
-        var out = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<model unit=\"millimeter\" xml:lang=\"en\" xmlns=\"http://schemas.microsoft.com/3dmanufacturing/core/2015/02\">\n<resources>\n");
+        var out = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<model unit=\"millimeter\" xml:lang=\"en\" "
+                + "xmlns=\"http://schemas.microsoft.com/3dmanufacturing/core/2015/02\">\n<resources>\n");
         for (int i = 0; i < objects.size(); i++) {
             var m = objects.get(i).mesh();
-            out.append("<object id=\"").append(i + 1).append("\" type=\"model\" name=\"").append(escaped(objects.get(i).name())).append("\"><mesh><vertices>\n");
-            for (int v = 0; v < m.vertexCount(); v++) out.append("<vertex x=\"").append((float) m.x(v)).append("\" y=\"").append((float) m.y(v)).append("\" z=\"").append((float) m.z(v)).append("\"/>\n");
+            out.append("<object id=\"")
+                    .append(i + 1)
+                    .append("\" type=\"model\" name=\"")
+                    .append(escaped(objects.get(i).name()))
+                    .append("\"><mesh><vertices>\n");
+            for (int v = 0; v < m.vertexCount();
+                    v++)
+                out.append("<vertex x=\"")
+                        .append((float) m.x(v))
+                        .append("\" y=\"")
+                        .append((float) m.y(v))
+                        .append("\" z=\"")
+                        .append((float) m.z(v))
+                        .append("\"/>\n");
             out.append("</vertices><triangles>\n");
-            for (int f = 0; f < m.triangleCount(); f++) out.append("<triangle v1=\"").append(m.vertex(f, 0)).append("\" v2=\"").append(m.vertex(f, 1)).append("\" v3=\"").append(m.vertex(f, 2)).append("\"/>\n");
+            for (int f = 0; f < m.triangleCount();
+                    f++)
+                out.append("<triangle v1=\"")
+                        .append(m.vertex(f, 0))
+                        .append("\" v2=\"")
+                        .append(m.vertex(f, 1))
+                        .append("\" v3=\"")
+                        .append(m.vertex(f, 2))
+                        .append("\"/>\n");
             out.append("</triangles></mesh></object>\n");
         }
         out.append("</resources>\n<build>\n");

@@ -7,7 +7,8 @@ import java.util.stream.IntStream;
 import yellowbracket.mesh.Progress;
 
 /**
- * OBJ: points and facets; normals, texture, groups, materials and lines are passed over. Facets may have any number of corners and count from the end.
+ * OBJ: points and facets; normals, texture, groups, materials and lines are passed over. Facets may have any number of corners and count
+ * from the end.
  * The text is cut at line ends into pieces that are read at the same time.
  */
 final class ObjReader {
@@ -152,7 +153,8 @@ final class ObjReader {
                 for (int k = 1; k <= n; k++) {
                     int ref = p.facets[at + k];
                     if (ref < -1_000_000 && ref != Integer.MIN_VALUE) ref = ref - BACK + first;
-                    if (ref < 0 || ref >= points) return MeshFile.refuse(name, "facet " + number, "it names a point that is not there", "download or export it again");
+                    if (ref < 0 || ref >= points) return MeshFile.refuse(name, "facet " + number, "it names a point that is not there",
+                            "download or export it again");
                     p.facets[at + k] = ref;
                 }
                 sink.polygon(p.facets, at + 1, n);

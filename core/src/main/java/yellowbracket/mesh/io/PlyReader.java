@@ -76,11 +76,17 @@ final class PlyReader {
 
     private MeshFile run() throws Malformed {
         int body = header();
-        var vertices = elements.stream().filter(e -> e.name.equals("vertex")).findFirst().orElseThrow(() -> new Malformed("", "the file has no vertex element"));
+        var vertices = elements.stream()
+                .filter(e -> e.name.equals("vertex"))
+                .findFirst()
+                .orElseThrow(() -> new Malformed("", "the file has no vertex element"));
         var faces = elements.stream().filter(e -> e.name.equals("face")).findFirst();
-        if (vertices.find("x") < 0 || vertices.find("y") < 0 || vertices.find("z") < 0) throw new Malformed("", "its vertices have no x, y and z");
-        if (faces.isEmpty() && elements.stream().noneMatch(e -> e.name.equals("tristrips"))) throw new Malformed("", "it holds points without facets: this is a scan that was not meshed");
-        var values = format.equals("ascii") ? new Words(body) : new Binary(body, format.equals("binary_big_endian") ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+        if (vertices.find("x") < 0 || vertices.find("y") < 0 || vertices.find("z") < 0)
+            throw new Malformed("", "its vertices have no x, y and z");
+        if (faces.isEmpty() && elements.stream().noneMatch(e -> e.name.equals("tristrips")))
+            throw new Malformed("", "it holds points without facets: this is a scan that was not meshed");
+        var values = format.equals("ascii") ? new Words(body)
+                : new Binary(body, format.equals("binary_big_endian") ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
         for (var e : elements) values.room(e);
         var sink = new TriangleSink(vertices.count, faces.map(f -> f.count).orElse(16));
         for (var e : elements) read(e, values, sink, vertices);
@@ -106,17 +112,21 @@ final class PlyReader {
                 case "element" -> {
                     if (current != null) elements.add(new Element(current, count, List.copyOf(properties)));
                     properties.clear();
-                    if (w.length < 3 || !w[2].matches("\\d{1,10}") || Long.parseLong(w[2]) > Integer.MAX_VALUE) throw new Malformed("line " + line, "an element states no count that makes sense");
+                    if (w.length < 3 || !w[2].matches("\\d{1,10}") || Long.parseLong(w[2]) > Integer.MAX_VALUE)
+                        throw new Malformed("line " + line, "an element states no count that makes sense");
                     current = w[1];
                     count = Integer.parseInt(w[2]);
                 }
                 case "property" -> {
-                    if (current == null || w.length < 3 || w[1].equals("list") && w.length < 5) throw new Malformed("line " + line, "a property is incomplete");
-                    properties.add(w[1].equals("list") ? new Property(w[4], Type.of(w[2], line), Type.of(w[3], line)) : new Property(w[2], null, Type.of(w[1], line)));
+                    if (current == null || w.length < 3 || w[1].equals("list") && w.length < 5)
+                        throw new Malformed("line " + line, "a property is incomplete");
+                    properties.add(w[1].equals("list") ? new Property(w[4], Type.of(w[2], line), Type.of(w[3], line))
+                            : new Property(w[2], null, Type.of(w[1], line)));
                 }
                 case "end_header" -> {
                     if (current != null) elements.add(new Element(current, count, List.copyOf(properties)));
-                    if (!format.matches("ascii|binary_(little|big)_endian")) throw new Malformed("", "the format \"" + MeshFile.shorten(format) + "\" is not known");
+                    if (!format.matches("ascii|binary_(little|big)_endian"))
+                        throw new Malformed("", "the format \"" + MeshFile.shorten(format) + "\" is not known");
                     return at;
                 }
                 default -> {}
@@ -128,7 +138,8 @@ final class PlyReader {
     private void read(Element e, Values values, TriangleSink sink, Element vertices) throws Malformed {
         if (e.properties.isEmpty()) return; // nothing to read, however many are declared
         boolean isVertex = e == vertices, strips = e.name.equals("tristrips");
-        int x = e.find("x"), y = e.find("y"), z = e.find("z"), corners = e.name.equals("face") || strips ? e.find("vertex_indices", "vertex_index") : -1;
+        int x = e.find("x"), y = e.find("y"), z = e.find("z"),
+                corners = e.name.equals("face") || strips ? e.find("vertex_indices", "vertex_index") : -1;
         var single = new double[e.properties.size()];
         var list = new int[16];
         for (int i = 0; i < e.count; i++) {
@@ -157,7 +168,8 @@ final class PlyReader {
     }
 
     private static void facet(int[] corners, int n, boolean strip, TriangleSink sink, String where) throws Malformed {
-        for (int k = 0; k < n; k++) if (corners[k] >= sink.pointCount() || corners[k] < (strip ? -1 : 0)) throw new Malformed(where, "it names vertex " + corners[k] + ", which is not there");
+        for (int k = 0; k < n; k++) if (corners[k] >= sink.pointCount() || corners[k] < (strip ? -1 : 0))
+            throw new Malformed(where, "it names vertex " + corners[k] + ", which is not there");
         if (!strip) {
             sink.polygon(corners, 0, n);
             return;
@@ -199,13 +211,15 @@ final class PlyReader {
 
         @Override
         public void room(Element e) throws Malformed {
-            if (2L * e.count * e.properties.size() > bytes.length + 1L) throw new Malformed("", "it declares " + e.count + " times " + e.name + ", more than the file can hold");
+            if (2L * e.count * e.properties.size() > bytes.length + 1L)
+                throw new Malformed("", "it declares " + e.count + " times " + e.name + ", more than the file can hold");
         }
 
         @Override
         public int length(Property list) throws Malformed {
             double n = next(list.length);
-            if (!(n >= 0 && n <= (bytes.length - text.at()) / 2 + 1)) throw new Malformed("line " + text.line() + " of the body", "a list is longer than the file");
+            if (!(n >= 0 && n <= (bytes.length - text.at()) / 2 + 1))
+                throw new Malformed("line " + text.line() + " of the body", "a list is longer than the file");
             return (int) n;
         }
     }
@@ -235,13 +249,15 @@ final class PlyReader {
 
         @Override
         public void room(Element e) throws Malformed {
-            if ((long) e.count * e.leastBytes() > in.remaining()) throw new Malformed("byte " + in.position(), "it declares " + e.count + " times " + e.name + ", more than the file can hold");
+            if ((long) e.count * e.leastBytes() > in.remaining()) throw new Malformed("byte " + in.position(),
+                    "it declares " + e.count + " times " + e.name + ", more than the file can hold");
         }
 
         @Override
         public int length(Property list) throws Malformed {
             double n = next(list.length);
-            if (!(n >= 0 && n * list.type.size <= in.remaining())) throw new Malformed("byte " + in.position(), "a list is longer than the file");
+            if (!(n >= 0 && n * list.type.size <= in.remaining()))
+                throw new Malformed("byte " + in.position(), "a list is longer than the file");
             return (int) n;
         }
     }

@@ -18,7 +18,8 @@ public final class SafeFile {
         Files.createDirectories(target.getParent());
         var part = target.resolveSibling(target.getFileName() + ".part");
         try {
-            try (var out = FileChannel.open(part, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
+            try (var out = FileChannel.open(part, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
+                    StandardOpenOption.TRUNCATE_EXISTING)) {
                 var buffer = ByteBuffer.wrap(content);
                 while (buffer.hasRemaining()) out.write(buffer);
                 out.force(true);

@@ -47,7 +47,8 @@ public final class StlReader {
 
     private boolean certain() {
         if (looksAscii()) return true;
-        return bytes.length >= HEADER && HEADER + RECORD * Integer.toUnsignedLong(ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(80)) == bytes.length;
+        return bytes.length >= HEADER && HEADER
+                + RECORD * Integer.toUnsignedLong(ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(80)) == bytes.length;
     }
 
     private MeshFile run() {
@@ -61,15 +62,17 @@ public final class StlReader {
                 notices.add(bytes.length - need + " bytes after the last triangle were ignored");
                 return binary((int) count);
             }
-            if (looksBinary()) return refuse("byte " + bytes.length, "the file ends early: it declares " + count + " triangles and holds "
-                    + (bytes.length - HEADER) / RECORD, "download or export it again");
+            if (looksBinary()) return refuse("byte " + bytes.length,
+                    "the file ends early: it declares " + count + " triangles and holds " + (bytes.length - HEADER) / RECORD,
+                    "download or export it again");
             return refuse("", "this is not an STL mesh", "open an STL file");
         }
         return looksAscii() ? ascii() : refuse("", "this is not an STL mesh", "open an STL file");
     }
 
     private boolean looksAscii() {
-        var head = new String(bytes, 0, Math.min(bytes.length, 2000), StandardCharsets.ISO_8859_1).stripLeading().toLowerCase(java.util.Locale.ROOT);
+        var head = new String(bytes, 0, Math.min(bytes.length, 2000), StandardCharsets.ISO_8859_1).stripLeading()
+                .toLowerCase(java.util.Locale.ROOT);
         return head.startsWith("solid") && (head.contains("facet") || head.contains("endsolid"));
     }
 
@@ -84,7 +87,10 @@ public final class StlReader {
         int runs = Math.clamp(count / RUN, 1, Math.min(MOST_RUNS, Runtime.getRuntime().availableProcessors()));
         var tri = new int[3 * count];
         var parts = new Part[runs];
-        IntStream.range(0, runs).parallel().forEach(r -> parts[r] = part(tri, (int) ((long) r * count / runs), (int) ((long) (r + 1) * count / runs), r == 0 ? count : 0));
+        IntStream.range(0, runs)
+                .parallel()
+                .forEach(r -> parts[r] = part(tri, (int) ((long) r * count / runs), (int) ((long) (r + 1) * count / runs),
+                        r == 0 ? count : 0));
         var weld = parts[0].weld;
         int kept = parts[0].kept, broken = parts[0].broken;
         for (var p : Arrays.asList(parts).subList(1, runs)) {
@@ -144,7 +150,8 @@ public final class StlReader {
             }
             switch (text.word()) {
                 case "vertex" -> {
-                    if (inFacet == 3) return refuse("line " + text.line(), "a facet has more than three corners", "export it again as triangles");
+                    if (inFacet == 3)
+                        return refuse("line " + text.line(), "a facet has more than three corners", "export it again as triangles");
                     try {
                         for (int i = 0; i < 3; i++) {
                             text.skipSpace();
@@ -156,7 +163,8 @@ public final class StlReader {
                     inFacet++;
                 }
                 case "endfacet" -> {
-                    if (inFacet != 3) return refuse("line " + text.line(), "a facet has " + inFacet + " corners", "download or export it again");
+                    if (inFacet != 3)
+                        return refuse("line " + text.line(), "a facet has " + inFacet + " corners", "download or export it again");
                     inFacet = 0;
                     boolean finite = true;
                     for (float v : c) finite &= Float.isFinite(v);

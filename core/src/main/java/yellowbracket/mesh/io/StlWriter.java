@@ -34,7 +34,13 @@ public final class StlWriter {
             out.append(String.format(Locale.ROOT, "facet normal %.6g %.6g %.6g%n outer loop%n", n.x(), n.y(), n.z()));
             for (int k = 0; k < 3; k++) {
                 int v = m.vertex(f, k);
-                out.append("  vertex ").append((float) m.x(v)).append(' ').append((float) m.y(v)).append(' ').append((float) m.z(v)).append('\n');
+                out.append("  vertex ")
+                        .append((float) m.x(v))
+                        .append(' ')
+                        .append((float) m.y(v))
+                        .append(' ')
+                        .append((float) m.z(v))
+                        .append('\n');
             }
             out.append(" endloop\nendfacet\n");
         }

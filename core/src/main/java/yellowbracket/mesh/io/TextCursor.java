@@ -4,11 +4,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 
 /**
- * Reads words and numbers from ASCII bytes without making strings. Blanks are spaces, tabs and carriage returns; {@code '\\'} before a line end joins
- * two lines. Numbers of up to 15 digits with an exponent within 22 are exact by one multiplication or division (Clinger 1990); others go to the library.
+ * Reads words and numbers from ASCII bytes without making strings. Blanks are spaces, tabs and carriage returns; {@code '\\'} before a line
+ * end joins
+ * two lines. Numbers of up to 15 digits with an exponent within 22 are exact by one multiplication or division (Clinger 1990); others go to
+ * the library.
  */
 final class TextCursor {
-    private static final double[] TEN = {1, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8, 1e9, 1e10, 1e11, 1e12, 1e13, 1e14, 1e15, 1e16, 1e17, 1e18, 1e19, 1e20, 1e21, 1e22};
+    private static final double[] TEN = {1, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8, 1e9, 1e10, 1e11, 1e12, 1e13, 1e14, 1e15, 1e16, 1e17,
+            1e18, 1e19, 1e20, 1e21, 1e22};
     private static final long EXACT = 1L << 53;
 
     private final byte[] bytes;

@@ -24,8 +24,10 @@ import javax.xml.stream.XMLStreamReader;
 import yellowbracket.mesh.Progress;
 
 /**
- * 3MF core: unit, objects, components, transforms, build items, over all model parts of the package. Without external entities or document types;
- * entry names are compared, never used as paths; unpacked size, growth and number of entries are bounded. Coordinates come out in millimetres.
+ * 3MF core: unit, objects, components, transforms, build items, over all model parts of the package. Without external entities or document
+ * types;
+ * entry names are compared, never used as paths; unpacked size, growth and number of entries are bounded. Coordinates come out in
+ * millimetres.
  */
 final class ThreeMfReader {
     private static final int MOST_ENTRIES = 2000;
@@ -74,12 +76,11 @@ final class ThreeMfReader {
 
         static double[] times(double[] a, double[] b) {
             var out = new double[12];
-            for (int r = 0; r < 4; r++)
-                for (int c = 0; c < 3; c++) {
-                    double sum = r == 3 ? b[9 + c] : 0;
-                    for (int k = 0; k < 3; k++) sum += a[3 * r + k] * b[3 * k + c];
-                    out[3 * r + c] = sum;
-                }
+            for (int r = 0; r < 4; r++) for (int c = 0; c < 3; c++) {
+                double sum = r == 3 ? b[9 + c] : 0;
+                for (int k = 0; k < 3; k++) sum += a[3 * r + k] * b[3 * k + c];
+                out[3 * r + c] = sum;
+            }
             return out;
         }
 
@@ -93,7 +94,8 @@ final class ThreeMfReader {
         if (parts.containsKey("/_rels/.rels")) xml("/_rels/.rels", this::relation);
         if (!parts.containsKey(root)) throw new Malformed("", "there is no model in the package: it is some other kind of ZIP file");
         xml(root, (in, part) -> model(in, part, true));
-        for (var part : List.copyOf(parts.keySet())) if (part.endsWith(".model") && !part.equals(root)) xml(part, (in, p) -> model(in, p, false));
+        for (var part : List.copyOf(parts.keySet()))
+            if (part.endsWith(".model") && !part.equals(root)) xml(part, (in, p) -> model(in, p, false));
         if (solids.isEmpty()) throw new Malformed(root, "the model holds no object");
         var notices = new ArrayList<String>();
         if (build.isEmpty()) {
@@ -108,7 +110,8 @@ final class ThreeMfReader {
 
     /** Keeps model parts and relations in memory. Growth is judged over the whole package. */
     private void unpack() throws IOException, Malformed {
-        long most = Math.min(Math.min(MeshFile.LARGEST_BYTES, (long) MeshFile.MOST_GROWTH * bytes.length + 100_000), Runtime.getRuntime().maxMemory() / MeshFile.MEMORY_PER_BYTE);
+        long most = Math.min(Math.min(MeshFile.LARGEST_BYTES, (long) MeshFile.MOST_GROWTH * bytes.length + 100_000),
+                Runtime.getRuntime().maxMemory() / MeshFile.MEMORY_PER_BYTE);
         long total = 0;
         int entries = 0;
         try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
@@ -119,8 +122,10 @@ final class ThreeMfReader {
                 boolean wanted = part.endsWith(".model") || part.equals("/_rels/.rels");
                 var content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most - total + 1));
                 total += content.length;
-                if (total > most) throw new Malformed("entry " + MeshFile.shorten(e.getName()), "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size");
-                if (wanted && parts.putIfAbsent(part, content) != null) throw new Malformed("entry " + MeshFile.shorten(e.getName()), "the package holds it twice");
+                if (total > most) throw new Malformed("entry " + MeshFile.shorten(e.getName()),
+                        "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size");
+                if (wanted && parts.putIfAbsent(part, content) != null)
+                    throw new Malformed("entry " + MeshFile.shorten(e.getName()), "the package holds it twice");
             }
         } catch (IllegalArgumentException e) {
             throw new Malformed("", "an entry of the package has a name that cannot be read");
@@ -159,7 +164,8 @@ final class ThreeMfReader {
     private Reader text(byte[] content) {
         boolean wide = content.length > 1 && (content[0] & 0xff ^ content[1] & 0xff) == 1 && (content[0] & 0xff) >= 0xfe;
         boolean marked = content.length > 2 && (content[0] & 0xff) == 0xef && (content[1] & 0xff) == 0xbb && (content[2] & 0xff) == 0xbf;
-        return new InputStreamReader(watched(marked ? Arrays.copyOfRange(content, 3, content.length) : content), wide ? StandardCharsets.UTF_16 : StandardCharsets.UTF_8);
+        return new InputStreamReader(watched(marked ? Arrays.copyOfRange(content, 3, content.length) : content),
+                wide ? StandardCharsets.UTF_16 : StandardCharsets.UTF_8);
     }
 
     /** Asks for a stop while the parser reads. */
@@ -179,11 +185,11 @@ final class ThreeMfReader {
     }
 
     private void relation(XMLStreamReader in, String part) throws XMLStreamException {
-        while (in.hasNext())
-            if (in.next() == XMLStreamConstants.START_ELEMENT && in.getLocalName().equals("Relationship") && START.equals(in.getAttributeValue(null, "Type"))) {
-                String target = in.getAttributeValue(null, "Target");
-                if (target != null) root = target.startsWith("/") ? target : "/" + target;
-            }
+        while (in.hasNext()) if (in.next() == XMLStreamConstants.START_ELEMENT && in.getLocalName().equals("Relationship")
+                && START.equals(in.getAttributeValue(null, "Type"))) {
+                    String target = in.getAttributeValue(null, "Target");
+                    if (target != null) root = target.startsWith("/") ? target : "/" + target;
+                }
     }
 
     private void model(XMLStreamReader in, String part, boolean main) throws XMLStreamException, Malformed {
@@ -196,7 +202,8 @@ final class ThreeMfReader {
                 }
                 case "object" -> {
                     now = new Solid();
-                    if (solids.putIfAbsent(part + "#" + attribute(in, "id", part), now) != null) throw new Malformed(where(in, part), "two objects have the same id");
+                    if (solids.putIfAbsent(part + "#" + attribute(in, "id", part), now) != null)
+                        throw new Malformed(where(in, part), "two objects have the same id");
                 }
                 case "vertex" -> {
                     if (now == null) throw new Malformed(where(in, part), "a vertex stands outside an object");
@@ -207,7 +214,8 @@ final class ThreeMfReader {
                     if (now == null) throw new Malformed(where(in, part), "a triangle stands outside an object");
                     for (var corner : List.of("v1", "v2", "v3")) {
                         double v = number(attribute(in, corner, part), in, part);
-                        if (!(v >= 0 && v < now.points.count / 3 && v == Math.rint(v))) throw new Malformed(where(in, part), "a triangle names vertex " + MeshFile.shorten(attribute(in, corner, part)) + ", which is not there");
+                        if (!(v >= 0 && v < now.points.count / 3 && v == Math.rint(v))) throw new Malformed(where(in, part),
+                                "a triangle names vertex " + MeshFile.shorten(attribute(in, corner, part)) + ", which is not there");
                         now.corners.add((int) v);
                     }
                     facets++;
@@ -277,7 +285,8 @@ final class ThreeMfReader {
     private MeshFile place(List<String> notices) throws Malformed {
         long[] count = {0, 0};
         for (var item : build) count(item.object, count, new HashSet<>(), 0);
-        if (count[0] > Integer.MAX_VALUE / 8 || count[1] > Integer.MAX_VALUE / 8 || count[1] > 40 * (facets + 1000)) throw new Malformed("", "its components repeat to " + count[1] + " triangles, out of proportion");
+        if (count[0] > Integer.MAX_VALUE / 8 || count[1] > Integer.MAX_VALUE / 8 || count[1] > 40 * (facets + 1000))
+            throw new Malformed("", "its components repeat to " + count[1] + " triangles, out of proportion");
         var sink = new TriangleSink((int) count[0], (int) count[1]);
         for (var item : build) put(item.object, item.transform, sink);
         if (unitMm != 1) notices.add(String.format(java.util.Locale.ROOT, "it is in units of %s mm and was converted", unitMm));
@@ -286,7 +295,8 @@ final class ThreeMfReader {
 
     private void count(String object, long[] sum, Set<String> above, int depth) throws Malformed {
         var s = solids.get(object);
-        if (s == null) throw new Malformed("", "it uses object " + MeshFile.shorten(object.substring(object.indexOf('#') + 1)) + ", which is not there");
+        if (s == null) throw new Malformed("",
+                "it uses object " + MeshFile.shorten(object.substring(object.indexOf('#') + 1)) + ", which is not there");
         if (depth > DEEPEST || !above.add(object)) throw new Malformed("", "its components use each other in a circle");
         if (++placed > MOST_PLACED) throw new Malformed("", "it places more than " + MOST_PLACED + " components");
         sum[0] += s.points.count / 3;
@@ -301,11 +311,13 @@ final class ThreeMfReader {
         int first = sink.pointCount();
         for (int i = 0; i < s.points.count; i += 3) {
             double x = s.points.values[i], y = s.points.values[i + 1], z = s.points.values[i + 2];
-            sink.point((float) (unitMm * (t[0] * x + t[3] * y + t[6] * z + t[9])), (float) (unitMm * (t[1] * x + t[4] * y + t[7] * z + t[10])), (float) (unitMm * (t[2] * x + t[5] * y + t[8] * z + t[11])));
+            sink.point((float) (unitMm * (t[0] * x + t[3] * y + t[6] * z + t[9])),
+                    (float) (unitMm * (t[1] * x + t[4] * y + t[7] * z + t[10])),
+                    (float) (unitMm * (t[2] * x + t[5] * y + t[8] * z + t[11])));
         }
         boolean over = Use.determinant(t) < 0; // mirrored: corners change sides so that facets still face outwards
-        for (int i = 0; i < s.corners.count; i += 3)
-            sink.triangle(first + s.corners.values[i], first + s.corners.values[over ? i + 2 : i + 1], first + s.corners.values[over ? i + 1 : i + 2]);
+        for (int i = 0; i < s.corners.count; i += 3) sink.triangle(first + s.corners.values[i],
+                first + s.corners.values[over ? i + 2 : i + 1], first + s.corners.values[over ? i + 1 : i + 2]);
         for (var c : s.components) put(c.object, Use.times(c.transform, t), sink);
     }
 

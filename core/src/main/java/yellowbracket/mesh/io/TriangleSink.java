@@ -8,7 +8,8 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.VertexWeld;
 
 /**
- * Where indexed readers put what they find: numbered points, then polygons over them. Points of equal bits become one; points that are no number
+ * Where indexed readers put what they find: numbered points, then polygons over them. Points of equal bits become one; points that are no
+ * number
  * drop the polygons that use them; polygons of more than three corners are split. Single use.
  */
 final class TriangleSink {

@@ -22,13 +22,16 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.io.MeshWriter.Kind;
 
 /**
- * Damaged files by the hundred: every reader gives a mesh or a reason, in bounded time, and never throws. {@code -Dfuzz.cases=100000} runs longer,
+ * Damaged files by the hundred: every reader gives a mesh or a reason, in bounded time, and never throws. {@code -Dfuzz.cases=100000} runs
+ * longer,
  * {@code -Dfuzz.seed=7} elsewhere.
  */
 class MeshFuzzTest {
     private static final int CASES = Integer.getInteger("fuzz.cases", 400);
     private static final long SEED = Long.getLong("fuzz.seed", 3);
-    private static final List<String> TOKENS = List.of("0", "-1", "1e999", "nan", "2147483648", "-99999999999", "vertex", "f", "v", "element face 4000000000", "\\\n", "<", "\"", "/>", "\u0000", "solid", "endfacet", " ", "\n", "inf", "property list uchar int vertex_indices", "1/2/3/4", "#");
+    private static final List<String> TOKENS = List.of("0", "-1", "1e999", "nan", "2147483648", "-99999999999", "vertex", "f", "v",
+            "element face 4000000000", "\\\n", "<", "\"", "/>", "\u0000", "solid", "endfacet", " ", "\n", "inf",
+            "property list uchar int vertex_indices", "1/2/3/4", "#");
 
     static Stream<Arguments> originals() throws IOException {
         var ball = new MeshWriter.Named("ball", Shapes.sphere(10, 10));
@@ -36,16 +39,24 @@ class MeshFuzzTest {
         for (var k : Kind.values()) stream.add(Arguments.of(k.ending(), MeshWriter.bytes(List.of(ball), k)));
         stream.add(Arguments.of("ascii stl", StlWriter.ascii(ball.mesh(), "ball").getBytes(StandardCharsets.US_ASCII)));
         stream.add(Arguments.of("ascii ply", asciiPly(ball.mesh())));
-        stream.add(Arguments.of("3mf with components", MeshFormatsTest.threeMf("inch", MeshFormatsTest.tetra(1) + MeshFormatsTest.object(2, "<components><component objectid=\"1\" transform=\"1 0 0 0 1 0 0 0 1 5 5 5\"/></components>"), "<item objectid=\"2\"/>")));
+        stream.add(Arguments.of("3mf with components",
+                MeshFormatsTest.threeMf("inch",
+                        MeshFormatsTest.tetra(1) + MeshFormatsTest.object(2,
+                                "<components><component objectid=\"1\" transform=\"1 0 0 0 1 0 0 0 1 5 5 5\"/></components>"),
+                        "<item objectid=\"2\"/>")));
         stream.add(Arguments.of("model text in a package", new byte[0]));
         stream.add(Arguments.of("gz", gzip(MeshWriter.bytes(List.of(ball), Kind.OBJ))));
         return stream.build();
     }
 
     private static byte[] asciiPly(Mesh m) {
-        var out = new StringBuilder("ply\nformat ascii 1.0\nelement vertex " + m.vertexCount() + "\nproperty float x\nproperty float y\nproperty float z\nelement face " + m.triangleCount() + "\nproperty list uchar int vertex_indices\nend_header\n");
-        for (int v = 0; v < m.vertexCount(); v++) out.append((float) m.x(v)).append(' ').append((float) m.y(v)).append(' ').append((float) m.z(v)).append('\n');
-        for (int f = 0; f < m.triangleCount(); f++) out.append("3 ").append(m.vertex(f, 0)).append(' ').append(m.vertex(f, 1)).append(' ').append(m.vertex(f, 2)).append('\n');
+        var out = new StringBuilder("ply\nformat ascii 1.0\nelement vertex " + m.vertexCount()
+                + "\nproperty float x\nproperty float y\nproperty float z\nelement face " + m.triangleCount()
+                + "\nproperty list uchar int vertex_indices\nend_header\n");
+        for (int v = 0; v < m.vertexCount(); v++)
+            out.append((float) m.x(v)).append(' ').append((float) m.y(v)).append(' ').append((float) m.z(v)).append('\n');
+        for (int f = 0; f < m.triangleCount(); f++)
+            out.append("3 ").append(m.vertex(f, 0)).append(' ').append(m.vertex(f, 1)).append(' ').append(m.vertex(f, 2)).append('\n');
         return out.toString().getBytes(StandardCharsets.US_ASCII);
     }
 
@@ -78,7 +89,11 @@ class MeshFuzzTest {
             throw new AssertionError(which + " threw " + e, e);
         }
         switch (outcome) {
-            case MeshFile.Refused r -> assertThat(r.problem().sentence()).as(which).startsWith("damaged").endsWith(".").doesNotContain("null", "Exception").hasSizeLessThan(400);
+            case MeshFile.Refused r -> assertThat(r.problem().sentence()).as(which)
+                    .startsWith("damaged")
+                    .endsWith(".")
+                    .doesNotContain("null", "Exception")
+                    .hasSizeLessThan(400);
             case MeshFile.Read r -> {
                 assertThat(r.mesh().triangleCount()).as(which).isPositive();
                 MeshHealth.of(r.mesh()); // whatever was read can be examined
@@ -88,7 +103,8 @@ class MeshFuzzTest {
 
     /** The text inside a package: damage to the ZIP itself rarely gets past its checksums. */
     private static byte[] damagedModel(SplittableRandom random) {
-        var inner = damaged((MeshFormatsTest.tetra(1) + MeshFormatsTest.object(2, "<components><component objectid=\"1\"/></components>")).getBytes(StandardCharsets.ISO_8859_1), random);
+        var inner = damaged((MeshFormatsTest.tetra(1) + MeshFormatsTest.object(2, "<components><component objectid=\"1\"/></components>"))
+                .getBytes(StandardCharsets.ISO_8859_1), random);
         return MeshFormatsTest.threeMf("millimeter", new String(inner, StandardCharsets.ISO_8859_1), "<item objectid=\"2\"/>");
     }
 
@@ -108,11 +124,13 @@ class MeshFuzzTest {
             }
             case 3 -> {
                 var token = TOKENS.get(random.nextInt(TOKENS.size())).getBytes(StandardCharsets.ISO_8859_1);
-                return join(Arrays.copyOf(bytes, at), token, Arrays.copyOfRange(bytes, random.nextBoolean() ? at : Math.min(bytes.length, at + token.length), bytes.length));
+                return join(Arrays.copyOf(bytes, at), token,
+                        Arrays.copyOfRange(bytes, random.nextBoolean() ? at : Math.min(bytes.length, at + token.length), bytes.length));
             }
             default -> {
                 int to = Math.min(bytes.length, at + random.nextInt(1, 60));
-                return join(Arrays.copyOf(bytes, to), Arrays.copyOfRange(bytes, at, to), Arrays.copyOfRange(bytes, to, bytes.length)); // a stretch twice
+                // a stretch twice
+                return join(Arrays.copyOf(bytes, to), Arrays.copyOfRange(bytes, at, to), Arrays.copyOfRange(bytes, to, bytes.length));
             }
         }
         return bytes;

@@ -54,7 +54,8 @@ class StlReaderTest {
 
     @Test
     void asciiMayHaveWindowsLinesOddSpacesExponentsAndSeveralSolids() {
-        String one = "solid a\r\n  facet normal 0 0 1\r\n outer loop\r\n\tvertex 0 0 0\r\n vertex   1.0e1 0 0\r\nvertex 0 1E+1 0\r\nendloop\r\nendfacet\r\nendsolid a\r\n";
+        String one = "solid a\r\n  facet normal 0 0 1\r\n outer loop\r\n\tvertex 0 0 0\r\n vertex   1.0e1 0 0\r\nvertex 0 1E+1 0\r\n"
+                + "endloop\r\nendfacet\r\nendsolid a\r\n";
         var m = read((one + one.replace("0 0 0", "0 0 5")).getBytes(StandardCharsets.US_ASCII));
         assertThat(m.triangleCount()).isEqualTo(2);
         assertThat(m.bounds().max().x()).isEqualTo(10);
@@ -87,7 +88,10 @@ class StlReaderTest {
         assertThat(refused(bytes).what()).contains("ends early");
     }
 
-    /** Long files are welded in runs at the same time: the points must still be numbered as they are first met, and what is broken in any run left out. */
+    /**
+     * Long files are welded in runs at the same time: the points must still be numbered as they are first met, and what is broken in any
+     * run left out.
+     */
     @Test
     void aLongFileComesOutAsIfReadFromStartToEnd() {
         var model = Shapes.bumpySphere(80, 160_000);
@@ -104,7 +108,8 @@ class StlReaderTest {
             while (Arrays.binarySearch(broken, from) >= 0) from++;
             for (int k = 0; k < 3; k++) {
                 int v = mesh.vertex(f, k);
-                if (v > met || mesh.x(v) != (float) model.corner(from, k).x() || mesh.z(v) != (float) model.corner(from, k).z()) fail("triangle " + f + " corner " + k + " is point " + v + " of " + met + " met");
+                if (v > met || mesh.x(v) != (float) model.corner(from, k).x() || mesh.z(v) != (float) model.corner(from, k).z())
+                    fail("triangle " + f + " corner " + k + " is point " + v + " of " + met + " met");
                 if (v == met) met++;
             }
         }
@@ -130,7 +135,8 @@ class StlReaderTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"hello", "solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0\nvertex", "solid x\nfacet\nvertex 1 2 oops\n", "<html><body>not found</body></html>", "solid empty\nendsolid empty\n"})
+    @ValueSource(strings = {"hello", "solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0\nvertex", "solid x\nfacet\nvertex 1 2 oops\n",
+            "<html><body>not found</body></html>", "solid empty\nendsolid empty\n"})
     void whatIsNoMeshIsRefusedInWords(String text) {
         var p = refused(text.getBytes(StandardCharsets.US_ASCII));
         assertThat(p.sentence()).startsWith("a.stl").endsWith(".").doesNotContain("Exception");
@@ -138,7 +144,8 @@ class StlReaderTest {
 
     @Test
     void aBadNumberNamesItsLine() {
-        assertThat(refused("solid x\nfacet normal 0 0 1\nouter loop\nvertex 1 2 oops\n".getBytes(StandardCharsets.US_ASCII)).sentence()).contains("line 4", "\"oops\" is not a number");
+        assertThat(refused("solid x\nfacet normal 0 0 1\nouter loop\nvertex 1 2 oops\n".getBytes(StandardCharsets.US_ASCII)).sentence())
+                .contains("line 4", "\"oops\" is not a number");
     }
 
     /** Random damage anywhere: a mesh or a reason, never an exception. */
@@ -147,7 +154,8 @@ class StlReaderTest {
         var random = new Random(5);
         for (int i = 0; i < 400; i++) {
             var bytes = i % 2 == 0 ? StlWriter.binary(SPHERE, "s") : StlWriter.ascii(SPHERE, "s").getBytes(StandardCharsets.US_ASCII);
-            for (int k = 0; k < 1 + random.nextInt(30); k++) bytes[random.nextInt(i % 3 == 0 ? 90 : bytes.length)] = (byte) random.nextInt(256);
+            for (int k = 0; k < 1 + random.nextInt(30); k++)
+                bytes[random.nextInt(i % 3 == 0 ? 90 : bytes.length)] = (byte) random.nextInt(256);
             var outcome = StlReader.parse("a.stl", Arrays.copyOf(bytes, random.nextInt(bytes.length)), Progress.NONE);
             assertThat(outcome).isInstanceOfAny(MeshFile.Read.class, MeshFile.Refused.class);
         }
@@ -172,7 +180,8 @@ class StlReaderTest {
         var old = Files.readAllBytes(file);
         Files.createDirectory(dir.resolve("x.stl.part")); // the temporary name is taken: the write cannot even begin
         Files.createFile(dir.resolve("x.stl.part/y"));
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> StlWriter.write(Shapes.sphere(3, 8), "new", file)).isInstanceOf(java.io.IOException.class);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> StlWriter.write(Shapes.sphere(3, 8), "new", file))
+                .isInstanceOf(java.io.IOException.class);
         assertThat(Files.readAllBytes(file)).isEqualTo(old);
     }
 }

@@ -23,11 +23,9 @@ class TextCursorTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "0", "-0", "1", "-1", "+7", "007", "12.5", ".5", "5.", "-.25", "1e3", "1E3", "1e+3", "1e-3", "1.5e-7", "123456789012345",
-        "0.1", "0.2", "0.3", "1e22", "1e-22", "1e23", "4.9e-324", "1.7976931348623157e308", "9007199254740993",
-        "3.14159265358979323846264338327950288", "0.000000000000000000000000000000000000123", "100000000000000000000000000000"
-    })
+    @ValueSource(strings = {"0", "-0", "1", "-1", "+7", "007", "12.5", ".5", "5.", "-.25", "1e3", "1E3", "1e+3", "1e-3", "1.5e-7",
+            "123456789012345", "0.1", "0.2", "0.3", "1e22", "1e-22", "1e23", "4.9e-324", "1.7976931348623157e308", "9007199254740993",
+            "3.14159265358979323846264338327950288", "0.000000000000000000000000000000000000123", "100000000000000000000000000000"})
     void numbersAreWhatTheLibraryMakesOfThem(String text) throws Exception {
         assertThat(number(text)).isEqualTo(Double.parseDouble(text));
     }
@@ -56,7 +54,8 @@ class TextCursorTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "x", "1x", "--1", "1e", "1.2.3", "0x10", "1f", "2d", "1,5", "e5", ".", "-"})
     void whatIsNoNumberIsRefusedByItsWord(String text) {
-        assertThatThrownBy(() -> number(text)).isInstanceOf(TextCursor.NoNumber.class).hasMessageMatching("a number is missing|\".*\" is not a number");
+        assertThatThrownBy(() -> number(text)).isInstanceOf(TextCursor.NoNumber.class)
+                .hasMessageMatching("a number is missing|\".*\" is not a number");
     }
 
     @Test
@@ -69,7 +68,8 @@ class TextCursorTest {
         t.skipBlanks();
         assertThat(t.integer()).isEqualTo(5);
         assertThat(t.done()).isTrue();
-        for (var bad : new String[] {"1.5", "2147483648", "99999999999999999999", "a", "-"}) assertThatThrownBy(() -> on(bad).integer()).as(bad).isInstanceOf(TextCursor.NoNumber.class);
+        for (var bad : new String[] {"1.5", "2147483648", "99999999999999999999", "a", "-"})
+            assertThatThrownBy(() -> on(bad).integer()).as(bad).isInstanceOf(TextCursor.NoNumber.class);
     }
 
     @Test

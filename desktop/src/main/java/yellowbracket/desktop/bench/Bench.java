@@ -38,7 +38,8 @@ import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The 3D view with legend, callouts and gauges. World as in the core (z up, y forward); the camera looks from the front. Left drag orbits, right or
+ * The 3D view with legend, callouts and gauges. World as in the core (z up, y forward); the camera looks from the front. Left drag orbits,
+ * right or
  * shift drag pans, the wheel zooms at the pointer; arrow keys orbit, + and - zoom, F frames.
  */
 public final class Bench extends StackPane {
@@ -87,7 +88,8 @@ public final class Bench extends StackPane {
     public record Callout(Vec3 at, String words, String tone) {}
 
     /**
-     * Something on the bench that is dragged along a line, set as the user data of a node: it starts {@code at} and runs {@code along} (unit). {@code moved}
+     * Something on the bench that is dragged along a line, set as the user data of a node: it starts {@code at} and runs {@code along}
+     * (unit). {@code moved}
      * hears how far in mm while the pointer moves, {@code dropped} once at the end.
      */
     public record Handle(Vec3 at, Vec3 along, DoubleConsumer moved, DoubleConsumer dropped) {}
@@ -205,7 +207,10 @@ public final class Bench extends StackPane {
         return r;
     }
 
-    /** Shows other things in place of what was there, flat picture and section button too; the camera moves only when {@code key} names something new. */
+    /**
+     * Shows other things in place of what was there, flat picture and section button too; the camera moves only when {@code key} names
+     * something new.
+     */
     public void show(List<? extends Node> things, Bounds3 bounds, String key) {
         content.getChildren().setAll(things);
         picture(Optional.empty());
@@ -384,7 +389,8 @@ public final class Bench extends StackPane {
         if (words.isEmpty()) return;
         hint.setText(words);
         hint.autosize();
-        hint.relocate(Math.min(e.getX() + 14, getWidth() - hint.getWidth() - 4), Math.min(e.getY() + 16, getHeight() - hint.getHeight() - 4));
+        hint.relocate(Math.min(e.getX() + 14, getWidth() - hint.getWidth() - 4),
+                Math.min(e.getY() + 16, getHeight() - hint.getHeight() - 4));
     }
 
     /** Called when Delete is pressed on the bench. */
@@ -393,7 +399,8 @@ public final class Bench extends StackPane {
     }
 
     private static <T> Optional<T> under(MouseEvent e, Class<T> kind) {
-        for (Node n = e.getPickResult().getIntersectedNode(); n != null; n = n.getParent()) if (kind.isInstance(n.getUserData())) return Optional.of(kind.cast(n.getUserData()));
+        for (Node n = e.getPickResult().getIntersectedNode(); n != null; n = n.getParent())
+            if (kind.isInstance(n.getUserData())) return Optional.of(kind.cast(n.getUserData()));
         return Optional.empty();
     }
 

@@ -11,7 +11,10 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import yellowbracket.mesh.Vec3;
 
-/** Labels with lines to places on the model. They stand outside it, in a column left or right of where they point, pushed apart where they would overlap. */
+/**
+ * Labels with lines to places on the model. They stand outside it, in a column left or right of where they point, pushed apart where they
+ * would overlap.
+ */
 final class Callouts extends Pane {
     private record Placed(Bench.Callout callout, Label label, Line line) {}
 

@@ -16,8 +16,11 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
-/** Turns meshes into JavaFX ones: normals averaged but across creases, colour from a ramp by vertex or facet, or plain. Coordinates become floats only here.
- * Normals are kept by mesh, since the same mesh is drawn anew whenever a result changes. Confined to the interface thread. */
+/**
+ * Turns meshes into JavaFX ones: normals averaged but across creases, colour from a ramp by vertex or facet, or plain. Coordinates become
+ * floats only here. Normals are kept by mesh, since the same mesh is drawn anew whenever a result changes. Confined to the interface
+ * thread.
+ */
 public final class Drawn {
     private static final double CREASE = Math.cos(Math.toRadians(38));
 
@@ -65,7 +68,8 @@ public final class Drawn {
         // the renderer adds light without weighing it by opacity: weigh the colour instead
         var view = plain(m, Color.color(colour.getRed() * opacity, colour.getGreen() * opacity, colour.getBlue() * opacity, opacity));
         view.setCullFace(CullFace.BACK);
-        ((PhongMaterial) view.getMaterial()).setSpecularColor(Color.TRANSPARENT); // a highlight would be added at full strength and wash the colour out
+        // a highlight would be added at full strength and wash the colour out
+        ((PhongMaterial) view.getMaterial()).setSpecularColor(Color.TRANSPARENT);
         return view;
     }
 
@@ -111,7 +115,8 @@ public final class Drawn {
     public MeshView byPalette(Mesh m, List<Color> palette, IntToDoubleFunction number) {
         int n = palette.size();
         var image = new javafx.scene.image.WritableImage(Math.max(1, 8 * n), 8);
-        for (int i = 0; i < n; i++) for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
+        for (int i = 0; i < n; i++)
+            for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
         var coords = new float[2 * n];
         for (int i = 0; i < n; i++) {
             coords[2 * i] = (i + 0.5f) / n;
@@ -132,7 +137,8 @@ public final class Drawn {
         var u = normal.cross(Math.abs(normal.z()) < 0.9 ? Vec3.Z : Vec3.X).unit().times(side / 2);
         var v = normal.cross(u);
         var out = new TriangleMesh();
-        for (var p : List.of(at.minus(u).minus(v), at.plus(u).minus(v), at.plus(u).plus(v), at.minus(u).plus(v))) out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
+        for (var p : List.of(at.minus(u).minus(v), at.plus(u).minus(v), at.plus(u).plus(v), at.minus(u).plus(v)))
+            out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
         out.getTexCoords().addAll(0, 0);
         out.getFaces().addAll(0, 0, 1, 0, 2, 0, 0, 0, 2, 0, 3, 0);
         return out;
@@ -166,7 +172,9 @@ public final class Drawn {
         return view;
     }
 
-    /** For cut planes: the yellow of the selection, thin; the renderer adds light without weighing it by opacity, so the colour is weighed. */
+    /**
+     * For cut planes: the yellow of the selection, thin; the renderer adds light without weighing it by opacity, so the colour is weighed.
+     */
     public PhongMaterial paneOfGlass() {
         return paneOfGlass(0.28);
     }
@@ -214,13 +222,12 @@ public final class Drawn {
         var corners = normals.computeIfAbsent(new MeshKey(m), k -> new Normals(m));
         out.getNormals().setAll(corners.values());
         var faces = new int[9 * m.triangleCount()];
-        for (int f = 0; f < m.triangleCount(); f++)
-            for (int k = 0; k < 3; k++) {
-                int v = m.vertex(f, k), at = 9 * f + 3 * k;
-                faces[at] = v;
-                faces[at + 1] = corners.index(f, k);
-                faces[at + 2] = corner.applyAsInt(f, k);
-            }
+        for (int f = 0; f < m.triangleCount(); f++) for (int k = 0; k < 3; k++) {
+            int v = m.vertex(f, k), at = 9 * f + 3 * k;
+            faces[at] = v;
+            faces[at + 1] = corners.index(f, k);
+            faces[at + 2] = corner.applyAsInt(f, k);
+        }
         out.getFaces().setAll(faces);
         return out;
     }

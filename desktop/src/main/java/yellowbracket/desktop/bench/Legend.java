@@ -38,7 +38,8 @@ public final class Legend extends VBox {
             }
             for (double t : r.ticks()) {
                 double x = 240 * (t - r.low()) / (r.high() - r.low());
-                var tick = new Label(unitScale == 1 ? String.valueOf(Math.round(t)) : String.format(java.util.Locale.ROOT, "%.1f", t * unitScale));
+                var tick = new Label(
+                        unitScale == 1 ? String.valueOf(Math.round(t)) : String.format(java.util.Locale.ROOT, "%.1f", t * unitScale));
                 tick.getStyleClass().add("legend-tick");
                 tick.relocate(Math.clamp(x - 4, 0, 224), 11);
                 strip.getChildren().add(tick);

@@ -9,10 +9,12 @@ import javafx.scene.text.TextAlignment;
 import yellowbracket.size.Vision;
 
 /**
- * What the wearer sees, in angles: straight ahead in the middle, rings at 30, 60 and 90 degrees, blocked dark, what one eye sees half lit, what both see light. The wearer's left is left.
+ * What the wearer sees, in angles: straight ahead in the middle, rings at 30, 60 and 90 degrees, blocked dark, what one eye sees half lit,
+ * what both see light. The wearer's left is left.
  */
 public final class ViewPicture extends Pane {
-    private static final Color BLOCKED = Color.web("#2b2f33"), ONE = Color.web("#8fb3b0"), BOTH = Color.web("#e6efe9"), RING = Color.web("#B9571A");
+    private static final Color BLOCKED = Color.web("#2b2f33"), ONE = Color.web("#8fb3b0"), BOTH = Color.web("#e6efe9"),
+            RING = Color.web("#B9571A");
     private final Canvas canvas = new Canvas();
     private final Vision vision;
     private final String floor;
@@ -23,7 +25,8 @@ public final class ViewPicture extends Pane {
         this.floor = floor;
         getChildren().add(canvas);
         setMouseTransparent(true);
-        setAccessibleText("what the wearer sees: " + Math.round(vision.leftDeg()) + " degrees left, " + Math.round(vision.rightDeg()) + " right, " + Math.round(vision.upDeg()) + " up, " + Math.round(vision.downDeg()) + " down");
+        setAccessibleText("what the wearer sees: " + Math.round(vision.leftDeg()) + " degrees left, " + Math.round(vision.rightDeg())
+                + " right, " + Math.round(vision.upDeg()) + " up, " + Math.round(vision.downDeg()) + " down");
         canvas.widthProperty().bind(widthProperty());
         canvas.heightProperty().bind(heightProperty());
         widthProperty().subscribe(x -> paint());
@@ -53,13 +56,12 @@ public final class ViewPicture extends Pane {
 
     private void cells(GraphicsContext g) {
         double step = Vision.Field.STEP_DEG, k = perDegree(), side = step * k + 0.6;
-        for (int r = 0; r < Vision.Field.ROWS; r++)
-            for (int c = 0; c < Vision.Field.COLUMNS; c++) {
-                int s = vision.field().at(r, c);
-                if (s == Vision.Field.BEYOND) continue;
-                g.setFill(s == Vision.Field.BLOCKED ? BLOCKED : s == Vision.Field.BOTH ? BOTH : ONE);
-                g.fillRect(x(Vision.Field.u(c) - step / 2), y(Vision.Field.v(r) + step / 2), side, side);
-            }
+        for (int r = 0; r < Vision.Field.ROWS; r++) for (int c = 0; c < Vision.Field.COLUMNS; c++) {
+            int s = vision.field().at(r, c);
+            if (s == Vision.Field.BEYOND) continue;
+            g.setFill(s == Vision.Field.BLOCKED ? BLOCKED : s == Vision.Field.BOTH ? BOTH : ONE);
+            g.fillRect(x(Vision.Field.u(c) - step / 2), y(Vision.Field.v(r) + step / 2), side, side);
+        }
     }
 
     private void rings(GraphicsContext g) {
@@ -72,7 +74,8 @@ public final class ViewPicture extends Pane {
             g.setLineDashes(deg == 90 ? new double[] {5, 4} : new double[0]);
             // the field is only about 60 up and 70 down: a ring is drawn where it crosses it
             for (double a = 0; a < 360; a += 1.5) {
-                double u0 = deg * Math.cos(Math.toRadians(a)), v0 = deg * Math.sin(Math.toRadians(a)), u1 = deg * Math.cos(Math.toRadians(a + 1.5)), v1 = deg * Math.sin(Math.toRadians(a + 1.5));
+                double u0 = deg * Math.cos(Math.toRadians(a)), v0 = deg * Math.sin(Math.toRadians(a)),
+                        u1 = deg * Math.cos(Math.toRadians(a + 1.5)), v1 = deg * Math.sin(Math.toRadians(a + 1.5));
                 if (v0 <= 62 && v0 >= -72) g.strokeLine(x(u0), y(v0), x(u1), y(v1));
             }
             g.setFill(RING);

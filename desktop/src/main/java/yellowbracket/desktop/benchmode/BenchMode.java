@@ -15,7 +15,10 @@ import yellowbracket.desktop.shell.Timers;
 import yellowbracket.plan.Schedule;
 import yellowbracket.safety.Caution;
 
-/** One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P previous, Esc leaves. */
+/**
+ * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P
+ * previous, Esc leaves.
+ */
 public final class BenchMode extends VBox {
     private final AppModel model;
     private final Timers timers;
@@ -40,7 +43,9 @@ public final class BenchMode extends VBox {
         clock.getStyleClass().add("clock");
         var gap = new Region();
         VBox.setVgrow(gap, Priority.ALWAYS);
-        var controls = new HBox(18, button("done  D", "primary", this::done), button("timer  T", "action", this::timer), button("previous  P", "action", () -> go(-1)), button("next  N", "action", () -> go(1)), button("leave  Esc", "action", leave));
+        var controls = new HBox(18, button("done  D", "primary", this::done), button("timer  T", "action", this::timer),
+                button("previous  P", "action", () -> go(-1)), button("next  N", "action", () -> go(1)),
+                button("leave  Esc", "action", leave));
         controls.setAlignment(Pos.CENTER_LEFT);
         getChildren().setAll(count, step, detail, gear, clock, gap, controls);
         setFocusTraversable(true);
@@ -57,7 +62,9 @@ public final class BenchMode extends VBox {
     }
 
     private List<Schedule.Placed> steps() {
-        return model.schedule().map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.plan.Task.Resource.PRINTER).toList()).orElse(List.of());
+        return model.schedule()
+                .map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.plan.Task.Resource.PRINTER).toList())
+                .orElse(List.of());
     }
 
     private void write() {
@@ -73,7 +80,8 @@ public final class BenchMode extends VBox {
         var p = list.get(at);
         count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
         step.setText(p.task().name());
-        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work" + (p.task().waitH() > 0 ? ", then wait " + Words.hours(p.task().waitH()) : ""));
+        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work"
+                + (p.task().waitH() > 0 ? ", then wait " + Words.hours(p.task().waitH()) : ""));
         gear.setText(Caution.of(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
     }
 

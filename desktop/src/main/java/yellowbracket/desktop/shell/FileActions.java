@@ -14,7 +14,8 @@ import yellowbracket.desktop.AppModel;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
 final class FileActions {
-    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY", "*.3MF", "*.GZ");
+    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY",
+            "*.3MF", "*.GZ");
 
     private final AppModel model;
     private final Supplier<Window> window;
@@ -58,12 +59,15 @@ final class FileActions {
         var registered = model.result(yellowbracket.build.Node.REGISTERED);
         var prints = model.result(yellowbracket.build.Node.PRINTS);
         var prop = model.currentProp();
-        if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty()) model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
-        else export(() -> new SectionFiles(model.shownProperty().get().name() + ": " + prop.get().name(), prop.get().scale(), registered.get(), asPrinted ? prints : Optional.empty()).write(folder).all());
+        if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty())
+            model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");
+        else export(() -> new SectionFiles(model.shownProperty().get().name() + ": " + prop.get().name(), prop.get().scale(),
+                registered.get(), asPrinted ? prints : Optional.empty()).write(folder).all());
     }
 
     void exportCalendar() {
-        folder("folder for the calendar").ifPresent(f -> model.schedule().ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
+        folder("folder for the calendar").ifPresent(f -> model.schedule()
+                .ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
     }
 
     void exportLog() {
@@ -82,6 +86,7 @@ final class FileActions {
             } catch (IOException e) {
                 throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
             }
-        }, files -> model.tell(AppModel.Tone.GOOD, files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));
+        }, files -> model.tell(AppModel.Tone.GOOD,
+                files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));
     }
 }

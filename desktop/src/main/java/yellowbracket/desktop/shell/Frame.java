@@ -152,12 +152,18 @@ public final class Frame extends StackPane {
         model.shownProperty().subscribe(x -> {
             undo.setDisable(model.session().history().undoName().isEmpty());
             redo.setDisable(model.session().history().redoName().isEmpty());
-            undo.setTooltip(model.session().history().undoName().map(n -> new javafx.scene.control.Tooltip("undo " + n + "  Ctrl+Z")).orElse(null));
-            redo.setTooltip(model.session().history().redoName().map(n -> new javafx.scene.control.Tooltip("redo " + n + "  Ctrl+Shift+Z")).orElse(null));
+            undo.setTooltip(
+                    model.session().history().undoName().map(n -> new javafx.scene.control.Tooltip("undo " + n + "  Ctrl+Z")).orElse(null));
+            redo.setTooltip(model.session()
+                    .history()
+                    .redoName()
+                    .map(n -> new javafx.scene.control.Tooltip("redo " + n + "  Ctrl+Shift+Z"))
+                    .orElse(null));
         });
         var unit = either("mm", "inch", model.inchesProperty());
         var light = either("day", "night", model.nightProperty());
-        var bar = new HBox(buildName, props, plain("open", files::open), plain("save", files::save), undo, redo, gap, unit, light, plain("find ...  /", this::find));
+        var bar = new HBox(buildName, props, plain("open", files::open), plain("save", files::save), undo, redo, gap, unit, light,
+                plain("find ...  /", this::find));
         bar.getStyleClass().add("bar");
         bar.setMinHeight(40);
         bar.setPrefHeight(40);
@@ -206,7 +212,8 @@ public final class Frame extends StackPane {
     }
 
     private void commands() {
-        for (var p : Page.values()) commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
+        for (var p : Page.values())
+            commands.add(p == Page.LOG || p == Page.PLAN ? p.label() : "station " + p.label(), p.key(), () -> model.pageProperty().set(p));
         commands.add("open a build or a mesh", "Ctrl+O", files::open);
         commands.add("save", "Ctrl+S", files::save);
         commands.add("save as", "", files::saveAs);
@@ -268,10 +275,13 @@ public final class Frame extends StackPane {
         var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> timers.tick()));
         second.setCycleCount(Timeline.INDEFINITE);
         // only while the window is there: a running animation would keep a closed one, and its build, in memory
-        sceneProperty().flatMap(javafx.scene.Scene::windowProperty).flatMap(javafx.stage.Window::showingProperty).orElse(false).subscribe(on -> {
-            if (on) second.play();
-            else second.stop();
-        });
+        sceneProperty().flatMap(javafx.scene.Scene::windowProperty)
+                .flatMap(javafx.stage.Window::showingProperty)
+                .orElse(false)
+                .subscribe(on -> {
+                    if (on) second.play();
+                    else second.stop();
+                });
     }
 
     private void dropped(DragEvent e) {
@@ -315,7 +325,10 @@ public final class Frame extends StackPane {
             bench.callouts(List.of());
             bench.gauges(List.of());
             bench.legend().none();
-            cardScroll.setContent(new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first").primary("open a mesh", files::open, yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
+            cardScroll.setContent(
+                    new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first")
+                            .primary("open a mesh", files::open,
+                                    yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
             return;
         }
         redraw();
@@ -364,7 +377,9 @@ public final class Frame extends StackPane {
         }
         if (e.isShortcutDown()) {
             String name = "Ctrl+" + (e.isShiftDown() ? "Shift+" : "") + e.getCode().getName().toUpperCase(java.util.Locale.ROOT);
-            if (typing && (name.equals("Ctrl+Z") || name.equals("Ctrl+Shift+Z")) && !((TextInputControl) e.getTarget()).getText().isEmpty() && e.getTarget() instanceof javafx.scene.control.TextField f && "log-line".equals(f.getId())) return;
+            if (typing && (name.equals("Ctrl+Z") || name.equals("Ctrl+Shift+Z")) && !((TextInputControl) e.getTarget()).getText().isEmpty()
+                    && e.getTarget() instanceof javafx.scene.control.TextField f && "log-line".equals(f.getId()))
+                return;
             if (commands.run(name)) e.consume();
             return;
         }

@@ -30,7 +30,8 @@ public final class LogLine extends HBox {
         HBox.setHgrow(field, Priority.ALWAYS);
         field.setOnAction(e -> model.note(field.getText()).ifPresent(entry -> {
             model.tell(AppModel.Tone.GOOD, "noted" + switch (entry.kind()) {
-                case DONE -> ": " + entry.about() + " done" + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
+                case DONE -> ": " + entry.about() + " done"
+                        + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
                 case FAILED -> ": " + entry.about() + " failed, it will be printed again";
                 case STARTED -> ": " + entry.about() + " is under way";
                 case SPENT -> ": spent " + yellowbracket.desktop.Words.money(entry.money());

@@ -25,8 +25,10 @@ import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Station;
 
 /**
- * The strip between the two brackets: bands share the way to the day of the last task in proportion to their planned hours, then comes the slack to
- * {@code ]}; when the plan overruns, the bands run through {@code ]}. Days are even along the strip. Clicking a band or bracket turns the page. An alternative's end is drawn as a ghost bracket.
+ * The strip between the two brackets: bands share the way to the day of the last task in proportion to their planned hours, then comes the
+ * slack to
+ * {@code ]}; when the plan overruns, the bands run through {@code ]}. Days are even along the strip. Clicking a band or bracket turns the
+ * page. An alternative's end is drawn as a ghost bracket.
  */
 public final class RunStrip extends Pane {
     private static final double LEFT = 44;
@@ -184,7 +186,8 @@ public final class RunStrip extends Pane {
     private void state(Station s, Optional<Schedule> schedule) {
         var tasks = schedule.map(p -> p.of(s)).orElse(List.of());
         long done = tasks.stream().filter(Schedule.Placed::done).count();
-        boolean failed = model.derivedProperty().get() != null && model.result(Node.PRINTS).map(p -> s == Station.PRINT && !p.findings().isEmpty()).orElse(false);
+        boolean failed = model.derivedProperty().get() != null
+                && model.result(Node.PRINTS).map(p -> s == Station.PRINT && !p.findings().isEmpty()).orElse(false);
         String word;
         String icon;
         if (failed) {

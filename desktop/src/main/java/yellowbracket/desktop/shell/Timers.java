@@ -8,14 +8,17 @@ import javafx.beans.property.ReadOnlyLongProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 
-/** Running timers: holds and cures. Past the end they count up. No node, no toolkit thread of its own; {@link #tick} is called each second. */
+/**
+ * Running timers: holds and cures. Past the end they count up. No node, no toolkit thread of its own; {@link #tick} is called each second.
+ */
 public final class Timers {
     /** A named timer and when it rings. */
     public record Timer(String name, Instant end) {
         /** {@code 03:12} left, or {@code 01:40 past}. */
         public String words(Instant now) {
             long s = Duration.between(now, end).toSeconds();
-            String clock = s / 3600 != 0 ? String.format("%d:%02d:%02d", Math.abs(s) / 3600, Math.abs(s) / 60 % 60, Math.abs(s) % 60) : String.format("%02d:%02d", Math.abs(s) / 60, Math.abs(s) % 60);
+            String clock = s / 3600 != 0 ? String.format("%d:%02d:%02d", Math.abs(s) / 3600, Math.abs(s) / 60 % 60, Math.abs(s) % 60)
+                    : String.format("%02d:%02d", Math.abs(s) / 60, Math.abs(s) % 60);
             return name + " " + clock + (s < 0 ? " past" : "");
         }
 

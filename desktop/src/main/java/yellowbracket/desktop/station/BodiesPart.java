@@ -102,29 +102,41 @@ final class BodiesPart {
         var axes = List.of("side to side axis", "front to back axis", "upright axis");
         for (int a = 0; a < 3; a++) {
             int axis = a;
-            var b = Card.action(about.get(a) + " 90\u00b0", () -> change(about.get(axis) + " the model", i -> i.turned(Turn.quarter(axis))));
+            var b = Card.action(about.get(a) + " 90\u00b0",
+                    () -> change(about.get(axis) + " the model", i -> i.turned(Turn.quarter(axis))));
             b.setAccessibleText("a quarter turn about the " + axes.get(a));
             buttons.add(b);
         }
-        buttons.add(Card.action("flip", () -> change("stand the model on its head", i -> i.turned(Turn.quarter(0)).turned(Turn.quarter(0)))));
-        var mirror = Card.action(intake().mirrored() ? "mirror back" : "mirror", () -> change("mirror the model", i -> i.withMirrored(!i.mirrored())));
+        buttons.add(
+                Card.action("flip", () -> change("stand the model on its head", i -> i.turned(Turn.quarter(0)).turned(Turn.quarter(0)))));
+        var mirror = Card.action(intake().mirrored() ? "mirror back" : "mirror",
+                () -> change("mirror the model", i -> i.withMirrored(!i.mirrored())));
         buttons.add(mirror);
         card.row("way up", buttons.toArray(javafx.scene.Node[]::new));
     }
 
     private void guess(Card card, Stance s) {
         String because = s.unitBecause() + "; " + s.wayBecause();
-        if (!intake().settled()) card.finding(Fit.Weight.CARE, "guessed: in " + intake().unit().name() + (intake().turn().equals(Turn.NONE) ? ", as it lies" : ", turned upright") + ". " + because, "that is right", () -> change("accept unit and way up", Intake::accepted));
-        else if (s.differs(intake())) card.finding(Fit.Weight.NOTE, "the guess would be " + s.unit().name() + (s.turn().equals(intake().turn()) ? "" : ", turned") + ": " + because, "take the guess", () -> change("take the guess", i -> i.with(s.unit(), s.turn())));
+        if (!intake().settled()) card.finding(
+                Fit.Weight.CARE, "guessed: in " + intake().unit().name()
+                        + (intake().turn().equals(Turn.NONE) ? ", as it lies" : ", turned upright") + ". " + because,
+                "that is right", () -> change("accept unit and way up", Intake::accepted));
+        else if (s.differs(intake())) card.finding(Fit.Weight.NOTE,
+                "the guess would be " + s.unit().name() + (s.turn().equals(intake().turn()) ? "" : ", turned") + ": " + because,
+                "take the guess", () -> change("take the guess", i -> i.with(s.unit(), s.turn())));
     }
 
     private void table(Card card, BodyList bodies) {
         int printed = (int) bodies.entries().stream().filter(e -> intake().role(e.number()).printed()).count();
-        card.title(bodies.entries().size() + (bodies.entries().size() == 1 ? " body in the file, " : " bodies in the file, ") + printed + " of them printed");
+        card.title(bodies.entries().size() + (bodies.entries().size() == 1 ? " body in the file, " : " bodies in the file, ") + printed
+                + " of them printed");
         double mm = intake().unit().mm() * prop().scale();
-        var list = new Sheet<BodyList.Entry>("bodies of the file", "no bodies").swatch("", 34, e -> colour(e.number())).number("no", 46, BodyList.Entry::number, e -> String.valueOf(e.number() + 1))
-                .words("role", 92, e -> intake().role(e.number()).label()).number("longest", 84, BodyList.Entry::longest, e -> model.words().length(e.longest() * mm))
-                .number("volume", 84, BodyList.Entry::volume, e -> cubic(Math.abs(e.volume()) * mm * mm * mm / 1000)).words("shell", 74, e -> e.inverted() ? "inside out" : e.closed() ? "closed" : "open");
+        var list = new Sheet<BodyList.Entry>("bodies of the file", "no bodies").swatch("", 34, e -> colour(e.number()))
+                .number("no", 46, BodyList.Entry::number, e -> String.valueOf(e.number() + 1))
+                .words("role", 92, e -> intake().role(e.number()).label())
+                .number("longest", 84, BodyList.Entry::longest, e -> model.words().length(e.longest() * mm))
+                .number("volume", 84, BodyList.Entry::volume, e -> cubic(Math.abs(e.volume()) * mm * mm * mm / 1000))
+                .words("shell", 74, e -> e.inverted() ? "inside out" : e.closed() ? "closed" : "open");
         list.rows(bodies.entries(), MOST_ROWS);
         bodies.entries().stream().filter(e -> picked.contains(e.number())).forEach(e -> list.getSelectionModel().select(e));
         list.setId("bodies");
@@ -144,10 +156,11 @@ final class BodiesPart {
             item.setOnAction(e -> roles(r));
             role.getItems().add(item);
         }
-        card.row("picked", action("keep", () -> roles(BodyRole.SHELL)), action("drop", () -> roles(BodyRole.DROPPED)), role, action(alone ? "show all" : "isolate", () -> {
-            alone = !alone && !picked.isEmpty();
-            redraw.run();
-        }), action("all", () -> list.getSelectionModel().selectAll()));
+        card.row("picked", action("keep", () -> roles(BodyRole.SHELL)), action("drop", () -> roles(BodyRole.DROPPED)), role,
+                action(alone ? "show all" : "isolate", () -> {
+                    alone = !alone && !picked.isEmpty();
+                    redraw.run();
+                }), action("all", () -> list.getSelectionModel().selectAll()));
         smallRow(card, bodies);
         card.add(list);
         card.text("click a body in the bench or in the list; shell, trim and tube are printed, the rest is shown as glass");
@@ -160,7 +173,8 @@ final class BodiesPart {
     }
 
     private void smallRow(Card card, BodyList bodies) {
-        var field = new NumberField("small", "length", "millimetres above 0, such as 8", 1e-6, 10_000, words -> model.tell(AppModel.Tone.STOP, words)).with("8");
+        var field = new NumberField("small", "length", "millimetres above 0, such as 8", 1e-6, 10_000,
+                words -> model.tell(AppModel.Tone.STOP, words)).with("8");
         Runnable drop = () -> dropSmall(field, bodies);
         field.setOnAction(e -> drop.run());
         card.row("drop all under", field, Card.more("mm along their longest side"), action("drop small", drop));
@@ -180,13 +194,15 @@ final class BodiesPart {
             model.tell(AppModel.Tone.NOTE, "pick bodies first: click one in the bench, or rows of the list");
             return;
         }
-        give(List.copyOf(picked), role, (role == BodyRole.SHELL ? "keep " : role == BodyRole.DROPPED ? "drop " : role.label() + ": ") + picked.size() + (picked.size() == 1 ? " body" : " bodies"));
+        give(List.copyOf(picked), role, (role == BodyRole.SHELL ? "keep " : role == BodyRole.DROPPED ? "drop " : role.label() + ": ")
+                + picked.size() + (picked.size() == 1 ? " body" : " bodies"));
     }
 
     /** Unless nothing would be left to print. */
     private void give(List<Integer> bodies, BodyRole role, String name) {
         var after = intake().withRole(bodies, role);
-        if (model.result(Node.BODIES).orElseThrow().entries().stream().noneMatch(e -> after.role(e.number()).printed())) model.tell(AppModel.Tone.STOP, "nothing would be left to print: keep at least one body");
+        if (model.result(Node.BODIES).orElseThrow().entries().stream().noneMatch(e -> after.role(e.number()).printed()))
+            model.tell(AppModel.Tone.STOP, "nothing would be left to print: keep at least one body");
         else change(name, i -> i.withRole(bodies, role));
     }
 
@@ -219,7 +235,8 @@ final class BodiesPart {
         bench.callouts(List.of());
         bench.legend().none();
         var size = model.result(Node.MODEL).map(m -> m.mesh().bounds().size().times(s));
-        bench.gauges(List.of(new Bench.Gauge("size", size.map(model.words()::size).orElse("-"), "", ""), new Bench.Gauge("file unit", intake().unit().name(), intake().settled() ? "" : "guessed", intake().settled() ? "" : "care"),
+        bench.gauges(List.of(new Bench.Gauge("size", size.map(model.words()::size).orElse("-"), "", ""),
+                new Bench.Gauge("file unit", intake().unit().name(), intake().settled() ? "" : "guessed", intake().settled() ? "" : "care"),
                 new Bench.Gauge("picked", String.valueOf(picked.size()), "", "")));
     }
 

@@ -39,17 +39,24 @@ public final class ColourView extends StationView {
         var colour = model.result(Node.COLOUR);
         if (colour.isEmpty()) return waiting(card, Node.COLOUR);
         var plan = colour.get();
-        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %.1f cans, costs %s; %.0f dm\u00b2 masked", Words.hours(plan.waitH()), plan.cans(), Words.money(plan.cost()), plan.maskDm2()));
+        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %.1f cans, costs %s; %.0f dm\u00b2 masked",
+                Words.hours(plan.waitH()), plan.cans(), Words.money(plan.cost()), plan.maskDm2()));
         weather(card);
         plan.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
         card.title("zones");
         for (int i = 0; i < prop().zones().size(); i++) zone(card, i, plan);
         seals(card);
         card.title("coats, in order");
-        card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", 90, ColourPlan.Coats::zone).words("product", 130, ColourPlan.Coats::product).number("coats", 46, ColourPlan.Coats::count, c -> String.valueOf(c.count()))
-                .number("dm\u00b2", 54, ColourPlan.Coats::dm2, c -> Words.text("%.1f", c.dm2())).number("cans", 50, ColourPlan.Coats::cans, c -> c.sprayed() ? Words.text("%.2f", c.cans()) : "brush").words("next coat", 106, ColourView::window)
-                .number("tape after", 66, ColourPlan.Coats::tapeH, c -> Words.hours(c.tapeH())).rows(plan.coats(), 10));
-        card.caution("organic-vapour mask, gloves, outdoors or extracted, no flame, no pilot light, animals out. " + yellowbracket.safety.Caution.DEFER);
+        card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", 90, ColourPlan.Coats::zone)
+                .words("product", 130, ColourPlan.Coats::product)
+                .number("coats", 46, ColourPlan.Coats::count, c -> String.valueOf(c.count()))
+                .number("dm\u00b2", 54, ColourPlan.Coats::dm2, c -> Words.text("%.1f", c.dm2()))
+                .number("cans", 50, ColourPlan.Coats::cans, c -> c.sprayed() ? Words.text("%.2f", c.cans()) : "brush")
+                .words("next coat", 106, ColourView::window)
+                .number("tape after", 66, ColourPlan.Coats::tapeH, c -> Words.hours(c.tapeH()))
+                .rows(plan.coats(), 10));
+        card.caution("organic-vapour mask, gloves, outdoors or extracted, no flame, no pilot light, animals out. "
+                + yellowbracket.safety.Caution.DEFER);
         return card.primary("keep and fit out", () -> model.pageProperty().set(Page.WEAR));
     }
 
@@ -86,8 +93,10 @@ public final class ColourView extends StationView {
     private void seals(Card card) {
         var table = alternatives("seal", "cans", "work h", "ready");
         for (var name : List.of("matt clear", "gloss clear", ""))
-            alternative(table, name.isEmpty() ? "none" : name, name.equals(prop().seal()), Edit.ofProp(name.isEmpty() ? "no clear coat" : "seal with " + name, prop().id(), p -> p.withColours(p.zones(), name)),
-                    (row, d) -> row.figures(ready(d), d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.cans())).orElse("-"), d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.hours())).orElse("-"), readyWords(d)));
+            alternative(table, name.isEmpty() ? "none" : name, name.equals(prop().seal()),
+                    Edit.ofProp(name.isEmpty() ? "no clear coat" : "seal with " + name, prop().id(), p -> p.withColours(p.zones(), name)),
+                    (row, d) -> row.figures(ready(d), d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.cans())).orElse("-"),
+                            d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.hours())).orElse("-"), readyWords(d)));
         card.add(table);
     }
 
@@ -111,7 +120,8 @@ public final class ColourView extends StationView {
             });
             cell.setMaxHeight(Region.USE_PREF_SIZE);
             cell.getStyleClass().add("strip-" + judged.verdict().name().toLowerCase(java.util.Locale.ROOT));
-            Tooltip.install(cell, new Tooltip(Words.text("%d:00  %.0f \u00b0C, %.0f %%, wind %.0f m/s: %s", h, hour.celsius(), hour.humidity(), hour.windMs(), judged.words())));
+            Tooltip.install(cell, new Tooltip(Words.text("%d:00  %.0f \u00b0C, %.0f %%, wind %.0f m/s: %s", h, hour.celsius(),
+                    hour.humidity(), hour.windMs(), judged.words())));
             strip.getChildren().add(cell);
         }
         strip.setAlignment(javafx.geometry.Pos.BOTTOM_LEFT);
@@ -125,7 +135,8 @@ public final class ColourView extends StationView {
             case GO -> "good";
             case CARE -> "care";
             case NO -> "stop";
-        }), Card.more((go == 0 ? "no good hour today" : go + " good hours, first " + first + ":00") + (now.reasons().isEmpty() ? "" : "; now " + now.words())));
+        }), Card.more((go == 0 ? "no good hour today" : go + " good hours, first " + first + ":00")
+                + (now.reasons().isEmpty() ? "" : "; now " + now.words())));
         card.add(strip);
         card.text("7:00 to 23:00, tall is go; " + model.weather().source());
     }
@@ -156,8 +167,13 @@ public final class ColourView extends StationView {
         view.getTransforms().add(new Scale(s, s, s));
         bench.show(List.of(view), size.get(), key("prop"));
         bench.callouts(List.of());
-        bench.legend().squares("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(), zones.stream().map(ColourZone::name).toList());
-        bench.gauges(model.result(Node.COLOUR).map(p -> List.of(new Bench.Gauge("paint work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""), new Bench.Gauge("cans", Words.text("%.1f", p.cans()), "", ""),
-                new Bench.Gauge("masked", Words.text("%.0f dm\u00b2", p.maskDm2()), "", ""))).orElse(List.of()));
+        bench.legend()
+                .squares("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(),
+                        zones.stream().map(ColourZone::name).toList());
+        bench.gauges(model.result(Node.COLOUR)
+                .map(p -> List.of(new Bench.Gauge("paint work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
+                        new Bench.Gauge("cans", Words.text("%.1f", p.cans()), "", ""),
+                        new Bench.Gauge("masked", Words.text("%.0f dm\u00b2", p.maskDm2()), "", "")))
+                .orElse(List.of()));
     }
 }

@@ -35,7 +35,10 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.size.Fit;
 
-/** The cut page: plans that fit the beds, planes by hand, how sections find each other, what the cuts leave; sections pulled apart in the bench. */
+/**
+ * The cut page: plans that fit the beds, planes by hand, how sections find each other, what the cuts leave; sections pulled apart in the
+ * bench.
+ */
 public final class CutView extends StationView {
     /** Names of the tabs, in order. */
     public static final List<String> PARTS = List.of("plans", "planes", "joints", "sections");
@@ -108,7 +111,8 @@ public final class CutView extends StationView {
 
     @Override
     protected List<Node<?>> shows() {
-        return List.of(Node.SECTIONS, Node.REGISTERED, Node.STANDS, Node.TWINS, Node.SKETCH, Node.DRAWN, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.SCHEDULE);
+        return List.of(Node.SECTIONS, Node.REGISTERED, Node.STANDS, Node.TWINS, Node.SKETCH, Node.DRAWN, Node.PRINTS, Node.JOINS,
+                Node.SMOOTH, Node.SCHEDULE);
     }
 
     @Override
@@ -120,19 +124,25 @@ public final class CutView extends StationView {
     @Override
     public Card card() {
         var shown = parts.get(part);
-        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse("")).tabs(PARTS, part, this::show);
+        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse("")).tabs(PARTS,
+                part, this::show);
         var sections = model.result(Node.SECTIONS);
         if (sections.isEmpty()) return waiting(card, Node.MODEL_SECTIONS, Node.REGISTERED, Node.SECTIONS);
         shown.write(card);
-        tooLarge(sections.get()).forEach(s -> card.finding(Fit.Weight.STOP, "section " + s.name() + " is " + words().length(model.result(Node.STANDS).orElseThrow().overMm(s.name())) + " too large for every bed, turned any way", "take a plan", plans::takeFirst));
+        tooLarge(sections.get()).forEach(s -> card.finding(Fit.Weight.STOP, "section " + s.name() + " is "
+                + words().length(model.result(Node.STANDS).orElseThrow().overMm(s.name())) + " too large for every bed, turned any way",
+                "take a plan", plans::takeFirst));
         sections.get().findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
-        if (part.equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT), Card.action("cut by hand", () -> show("planes")));
+        if (part.equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),
+                Card.action("cut by hand", () -> show("planes")));
         return card;
     }
 
     private List<Section> tooLarge(Sectioning s) {
         var stands = model.result(Node.STANDS);
-        return stands.map(t -> s.sections().stream().filter(q -> t.bySection().containsKey(q.name()) && !t.fitsSomewhere(q.name())).toList()).orElse(List.of());
+        return stands
+                .map(t -> s.sections().stream().filter(q -> t.bySection().containsKey(q.name()) && !t.fitsSomewhere(q.name())).toList())
+                .orElse(List.of());
     }
 
     Alternatives planTable() {
@@ -161,7 +171,9 @@ public final class CutView extends StationView {
         var sections = model.result(Node.SECTIONS);
         var large = sections.map(this::tooLarge).orElse(List.of()).stream().map(Section::name).toList();
         int i = 0;
-        for (var e : drawn.get().bySection().entrySet()) scene.section(e.getKey(), e.getValue(), drawn.get().rims().getOrDefault(e.getKey(), new double[0]), large.contains(e.getKey()) ? TOO_LARGE : SECTION_COLOURS.get(i++ % SECTION_COLOURS.size()), large.contains(e.getKey()));
+        for (var e : drawn.get().bySection().entrySet())
+            scene.section(e.getKey(), e.getValue(), drawn.get().rims().getOrDefault(e.getKey(), new double[0]),
+                    large.contains(e.getKey()) ? TOO_LARGE : SECTION_COLOURS.get(i++ % SECTION_COLOURS.size()), large.contains(e.getKey()));
         if (!panes) model.result(Node.REGISTERED).ifPresent(scene::hardware);
         if (panes) drawPlanes(size.get(), s, scene.things, scene.labels);
         bench.show(scene.things, size.get().scaled(1 + 0.4 * apart), key("prop"));
@@ -172,10 +184,14 @@ public final class CutView extends StationView {
 
     private List<Bench.Gauge> gauges(Sectioning q, int tooLarge) {
         boolean asked = model.result(Node.STANDS).isPresent();
-        return List.of(new Bench.Gauge("sections", String.valueOf(q.sections().size()), q.sections().stream().allMatch(Section::closed) ? "all closed" : "some open", tooLarge == 0 ? "" : "stop"),
-                new Bench.Gauge("seams seen", words().longLength(q.seams().stream().mapToDouble(Seam::showLengthMm).sum()), "of " + words().longLength(q.seams().stream().mapToDouble(Seam::lengthMm).sum()), ""),
+        return List.of(
+                new Bench.Gauge("sections", String.valueOf(q.sections().size()),
+                        q.sections().stream().allMatch(Section::closed) ? "all closed" : "some open", tooLarge == 0 ? "" : "stop"),
+                new Bench.Gauge("seams seen", words().longLength(q.seams().stream().mapToDouble(Seam::showLengthMm).sum()),
+                        "of " + words().longLength(q.seams().stream().mapToDouble(Seam::lengthMm).sum()), ""),
                 new Bench.Gauge("cut area", Words.text("%.1f cm\u00b2", q.seams().stream().mapToDouble(Seam::areaMm2).sum() / 100), "", ""),
-                new Bench.Gauge("fits", !asked ? "\u2026" : tooLarge == 0 ? "yes" : tooLarge + " too large", "", !asked ? "" : tooLarge == 0 ? "good" : "stop"));
+                new Bench.Gauge("fits", !asked ? "\u2026" : tooLarge == 0 ? "yes" : tooLarge + " too large", "",
+                        !asked ? "" : tooLarge == 0 ? "good" : "stop"));
     }
 
     /** What is put on the bench in one go. */
@@ -197,14 +213,18 @@ public final class CutView extends StationView {
             var own = mesh.bounds().scaled(scale).centre();
             var by = own.minus(box.centre()).times(apart);
             off.put(name, by);
-            var view = bench.isSeeThrough() ? bench.drawn().glass(mesh, colour, 0.3) : bench.drawn().byPalette(mesh, List.of(colour, colour.deriveColor(0, 1, 0.62, 1)), f -> mesh.tag(f) == Mesh.ORIGINAL ? 0 : 1);
+            var view = bench.isSeeThrough() ? bench.drawn().glass(mesh, colour, 0.3)
+                    : bench.drawn()
+                            .byPalette(mesh, List.of(colour, colour.deriveColor(0, 1, 0.62, 1)), f -> mesh.tag(f) == Mesh.ORIGINAL ? 0 : 1);
             var lines = bench.drawn().lines(rims, SEAM, 1.4);
             lines.setUserData(new Bench.Hint(seamsOf(name)));
             var group = new Group(view, lines);
             group.setUserData(new Bench.Hint(about(name)));
             group.getTransforms().setAll(new Translate(by.x(), by.y(), by.z()), new Scale(scale, scale, scale));
             things.add(group);
-            labels.add(new Bench.Callout(own.plus(by), name + (large ? "  over by " + words().length(model.result(Node.STANDS).orElseThrow().overMm(name)) : ""), large ? "stop" : ""));
+            labels.add(new Bench.Callout(own.plus(by),
+                    name + (large ? "  over by " + words().length(model.result(Node.STANDS).orElseThrow().overMm(name)) : ""),
+                    large ? "stop" : ""));
         }
 
         /** Pins, rods and magnets between the two sections they belong to, as long as they are; those of the seam looked at stand out. */
@@ -216,7 +236,9 @@ public final class CutView extends StationView {
                 var from = f.at().plus(between).minus(f.axis().times(f.intoBelowMm()));
                 var to = f.at().plus(between).plus(f.axis().times(f.intoAboveMm()));
                 boolean on = seam.isEmpty() || seam.get().equals(f.seam());
-                var pin = bench.drawn().lines(new double[] {from.x(), from.y(), from.z(), to.x(), to.y(), to.z()}, on ? HARDWARE : Color.web("#9aa3a3"), Math.max(3, f.diameterMm()));
+                var pin = bench.drawn()
+                        .lines(new double[] {from.x(), from.y(), from.z(), to.x(), to.y(), to.z()}, on ? HARDWARE : Color.web("#9aa3a3"),
+                                Math.max(3, f.diameterMm()));
                 pin.setUserData(new Bench.Hint(f.kind().words() + " " + f.size() + " in " + f.seam()));
                 things.add(pin);
             }
@@ -226,16 +248,28 @@ public final class CutView extends StationView {
     private String about(String name) {
         var s = model.result(Node.SECTIONS).flatMap(q -> q.sections().stream().filter(x -> x.name().equals(name)).findFirst());
         var p = model.result(Node.PRINTS).flatMap(q -> q.prints().stream().filter(x -> x.name().equals(name)).findFirst());
-        return "section " + name + s.map(q -> "  " + words().size(q.size())).orElse("") + p.map(q -> Words.text("  ~%s, ~%.1f h on %s", Words.grams(q.estimate().grams()), q.hours(), q.printer().name())).orElse("");
+        return "section " + name + s.map(q -> "  " + words().size(q.size())).orElse("")
+                + p.map(q -> Words.text("  ~%s, ~%.1f h on %s", Words.grams(q.estimate().grams()), q.hours(), q.printer().name()))
+                        .orElse("");
     }
 
     private String seamsOf(String name) {
-        var list = model.result(Node.REGISTERED).map(r -> r.sections().seams().stream().filter(s -> s.first().equals(name) || s.second().equals(name))
-                .map(s -> "seam " + s.name() + "  " + words().longLength(s.lengthMm()) + ", " + words().longLength(s.showLengthMm()) + " seen, " + r.words(s.name())).toList()).orElse(List.of());
+        var list = model.result(Node.REGISTERED)
+                .map(r -> r.sections()
+                        .seams()
+                        .stream()
+                        .filter(s -> s.first().equals(name) || s.second().equals(name))
+                        .map(s -> "seam " + s.name() + "  " + words().longLength(s.lengthMm()) + ", " + words().longLength(s.showLengthMm())
+                                + " seen, " + r.words(s.name()))
+                        .toList())
+                .orElse(List.of());
         return String.join("\n", list);
     }
 
-    /** Each plane as a pane of glass a little wider than the prop, dragged along its normal, with a knob at its edge to turn it; sections follow while it moves. */
+    /**
+     * Each plane as a pane of glass a little wider than the prop, dragged along its normal, with a knob at its edge to turn it; sections
+     * follow while it moves.
+     */
     private void drawPlanes(Bounds3 box, double s, List<javafx.scene.Node> things, List<Bench.Callout> labels) {
         labels.clear();
         var list = prop().cuts().planes();
@@ -249,13 +283,15 @@ public final class CutView extends StationView {
             var pane = new MeshView(bench.drawn().square(at, n, 0.56 * box.diagonal()));
             pane.setMaterial(bench.drawn().paneOfGlass(i == picked ? 0.42 : 0.2));
             pane.setCullFace(CullFace.NONE);
-            pane.setUserData(new Bench.Handle(at, n, mm -> dragPlane(number, moved(plane, mm / s), false), mm -> dragPlane(number, Math.abs(mm) < 0.05 ? plane : moved(plane, mm / s), true)));
+            pane.setUserData(new Bench.Handle(at, n, mm -> dragPlane(number, moved(plane, mm / s), false),
+                    mm -> dragPlane(number, Math.abs(mm) < 0.05 ? plane : moved(plane, mm / s), true)));
             var group = new Group(pane);
             group.setUserData(new Bench.Target(f -> pickPlane(number)));
             things.add(group);
             var side = n.cross(Math.abs(n.z()) < 0.9 ? Vec3.Z : Vec3.X).unit();
             things.add(knob(number, plane, at, side, 0.28 * box.diagonal(), s));
-            labels.add(new Bench.Callout(at.plus(side.times(0.3 * box.diagonal())), (i + 1) + "  " + plane.words() + (locks.get(i) ? "  locked" : ""), ""));
+            labels.add(new Bench.Callout(at.plus(side.times(0.3 * box.diagonal())),
+                    (i + 1) + "  " + plane.words() + (locks.get(i) ? "  locked" : ""), ""));
         }
     }
 

@@ -22,7 +22,8 @@ import yellowbracket.cut.Seam;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The two faces of a seam side by side, each as one looks at it, so that the right one is the left one turned over: outlines, what is worked into them, which
+ * The two faces of a seam side by side, each as one looks at it, so that the right one is the left one turned over: outlines, what is
+ * worked into them, which
  * pole of a magnet shows. A click on the left face tells its place in the seam's plane.
  */
 final class FacePicture extends Pane {
@@ -84,13 +85,16 @@ final class FacePicture extends Pane {
         var outline = new Path();
         outline.setFillRule(FillRule.EVEN_ODD);
         outline.getStyleClass().add("face");
-        for (int i = 0; i < seam.face().shape().getNumGeometries(); i++)
-            if (seam.face().shape().getGeometryN(i) instanceof Polygon p) {
-                ring(outline, p.getExteriorRing(), above);
-                for (int k = 0; k < p.getNumInteriorRing(); k++) ring(outline, p.getInteriorRingN(k), above);
-            }
+        for (int i = 0; i < seam.face().shape().getNumGeometries(); i++) if (seam.face().shape().getGeometryN(i) instanceof Polygon p) {
+            ring(outline, p.getExteriorRing(), above);
+            for (int k = 0; k < p.getNumInteriorRing(); k++) ring(outline, p.getInteriorRingN(k), above);
+        }
         getChildren().add(outline);
-        r.tongues().stream().filter(t -> t.seam().equals(seam.name())).findFirst().ifPresent(t -> tongue(t.below().equals(seam.below()) != above, above));
+        r.tongues()
+                .stream()
+                .filter(t -> t.seam().equals(seam.name()))
+                .findFirst()
+                .ifPresent(t -> tongue(t.below().equals(seam.below()) != above, above));
         r.on(seam.name()).forEach(f -> hole(f, above));
         if (!above) r.refusedOn(seam.name()).stream().filter(Registered.Refused::byHand).forEach(q -> refused(q));
     }
@@ -108,11 +112,10 @@ final class FacePicture extends Pane {
         var line = new Path();
         line.setFillRule(FillRule.EVEN_ODD);
         line.getStyleClass().addAll(standsOut ? "tongue" : "groove");
-        for (int i = 0; i < inner.getNumGeometries(); i++)
-            if (inner.getGeometryN(i) instanceof Polygon p && !p.isEmpty()) {
-                ring(line, p.getExteriorRing(), above);
-                for (int k = 0; k < p.getNumInteriorRing(); k++) ring(line, p.getInteriorRingN(k), above);
-            }
+        for (int i = 0; i < inner.getNumGeometries(); i++) if (inner.getGeometryN(i) instanceof Polygon p && !p.isEmpty()) {
+            ring(line, p.getExteriorRing(), above);
+            for (int k = 0; k < p.getNumInteriorRing(); k++) ring(line, p.getInteriorRingN(k), above);
+        }
         getChildren().add(line);
     }
 

@@ -23,7 +23,10 @@ import yellowbracket.print.Salvage;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.size.Fit;
 
-/** What failures cost: one piece against sections, a failure late in a print, what can be saved of one that failed, what went wrong so far. Part of the print page. */
+/**
+ * What failures cost: one piece against sections, a failure late in a print, what can be saved of one that failed, what went wrong so far.
+ * Part of the print page.
+ */
 final class FailuresPart extends PrintPart {
     /** Heights measured on stumps, by the entry that tells of the failure. */
     private final Map<Entry, Double> measured = new HashMap<>();
@@ -40,17 +43,25 @@ final class FailuresPart extends PrintPart {
     @Override
     void write(Card card, PrintPlan plan) {
         onePiece(card, plan);
-        plan.prints().stream().max(Comparator.comparingDouble(SectionPrint::hours)).ifPresent(p -> card.row("failing at 80 %", Words.about(0.8 * p.hours()),
-                Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * p.grams()), p.name())));
+        plan.prints()
+                .stream()
+                .max(Comparator.comparingDouble(SectionPrint::hours))
+                .ifPresent(p -> card.row("failing at 80 %", Words.about(0.8 * p.hours()),
+                        Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * p.grams()), p.name())));
         open().forEach(e -> salvage(card, plan, e));
         model.result(Node.REMARKS).ifPresent(r -> r.recurring().forEach(w -> card.finding(Fit.Weight.CARE, w.words(), "", () -> {})));
         counts(card);
     }
 
     private void onePiece(Card card, PrintPlan plan) {
-        double plain = plan.hours(), expected = plan.expectedHours(), grams = plan.prints().stream().mapToDouble(SectionPrint::expectedGrams).sum();
-        card.row("in sections", Words.about(expected), Words.text("%.0f h if nothing fails; ~%s with what is lost", plain, Words.grams(grams)));
-        model.result(Node.ONE_PIECE).ifPresent(o -> card.row("in one piece", Words.about(o.expectedHours()), Words.text("%.0f h if it works at once, %s that it does; ~%s%s", o.hours(), Words.percent(o.success()), Words.grams(o.expectedGrams()), o.fits() ? "" : "; no bed holds it")));
+        double plain = plan.hours(), expected = plan.expectedHours(),
+                grams = plan.prints().stream().mapToDouble(SectionPrint::expectedGrams).sum();
+        card.row("in sections", Words.about(expected),
+                Words.text("%.0f h if nothing fails; ~%s with what is lost", plain, Words.grams(grams)));
+        model.result(Node.ONE_PIECE)
+                .ifPresent(o -> card.row("in one piece", Words.about(o.expectedHours()),
+                        Words.text("%.0f h if it works at once, %s that it does; ~%s%s", o.hours(), Words.percent(o.success()),
+                                Words.grams(o.expectedGrams()), o.fits() ? "" : "; no bed holds it")));
     }
 
     /** The last failure of each section not printed since. */
@@ -64,22 +75,29 @@ final class FailuresPart extends PrintPart {
     }
 
     private void salvage(Card card, PrintPlan plan, Entry e) {
-        var section = model.result(Node.SECTIONS).flatMap(s -> s.sections().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst());
+        var section = model.result(Node.SECTIONS)
+                .flatMap(s -> s.sections().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst());
         var print = plan.prints().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst();
         if (section.isEmpty() || print.isEmpty() || e.share().isEmpty()) return;
         var told = measured.get(e);
-        var s = told == null ? Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble()) : Salvage.atHeight(section.get().mesh(), print.get(), told);
-        card.title(Words.text("section %s stopped at %.0f %%: about %s above the bed", s.section(), 100 * s.share(), words().length(s.heightMm())));
-        card.text(Words.text("%s and %s are gone; measure the stump, the cut goes at its height", Words.about(s.lostHours()), Words.grams(s.lostGrams())));
+        var s = told == null ? Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble())
+                : Salvage.atHeight(section.get().mesh(), print.get(), told);
+        card.title(Words.text("section %s stopped at %.0f %%: about %s above the bed", s.section(), 100 * s.share(),
+                words().length(s.heightMm())));
+        card.text(Words.text("%s and %s are gone; measure the stump, the cut goes at its height", Words.about(s.lostHours()),
+                Words.grams(s.lostGrams())));
         double whole = print.get().orientation().size().z();
-        var height = field("stump-" + s.section(), "height of the stump", Words.text("mm between 1 and %.0f, such as %.1f", whole - 0.5, Math.min(whole - 1, s.heightMm())), 1, whole - 0.5).with(Words.text("%.1f", s.heightMm()));
+        var height = field("stump-" + s.section(), "height of the stump",
+                Words.text("mm between 1 and %.0f, such as %.1f", whole - 0.5, Math.min(whole - 1, s.heightMm())), 1, whole - 0.5)
+                .with(Words.text("%.1f", s.heightMm()));
         height.setOnAction(x -> height.read().ifPresent(mm -> {
             measured.put(e, mm);
             view.again();
         }));
         card.row("stump", height, Card.more("mm measured; Enter takes it"));
         for (var o : s.options()) {
-            if (o.way() == Salvage.Way.REST) card.row(o.way().words(), Card.more(o.figures()), Card.action("write the rest ...", () -> writeRest(s, section.get())));
+            if (o.way() == Salvage.Way.REST)
+                card.row(o.way().words(), Card.more(o.figures()), Card.action("write the rest ...", () -> writeRest(s, section.get())));
             else card.row(o.way().words(), Card.more(o.figures()));
         }
     }
@@ -94,7 +112,8 @@ final class FailuresPart extends PrintPart {
     private void writeRest(Salvage s, Section section, Path to) {
         model.background("writing the rest", p -> {
             try {
-                MeshWriter.write(List.of(new MeshWriter.Named("rest of section " + s.section(), s.rest(section.mesh()))), MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL), to);
+                MeshWriter.write(List.of(new MeshWriter.Named("rest of section " + s.section(), s.rest(section.mesh()))),
+                        MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL), to);
                 return to;
             } catch (IOException e) {
                 throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
@@ -107,7 +126,10 @@ final class FailuresPart extends PrintPart {
         var records = model.ofBuild(Node.RECORDS).map(Node.Records::list).orElse(List.of());
         boolean any = false;
         for (var kind : FailureKind.values()) {
-            var on = records.stream().filter(r -> r.failures().containsKey(kind)).map(r -> r.printer() + (r.failures().get(kind) > 1 ? " " + r.failures().get(kind) + " times" : "")).toList();
+            var on = records.stream()
+                    .filter(r -> r.failures().containsKey(kind))
+                    .map(r -> r.printer() + (r.failures().get(kind) > 1 ? " " + r.failures().get(kind) + " times" : ""))
+                    .toList();
             if (on.isEmpty()) continue;
             any = true;
             card.row(kind.words(), Card.more(String.join(", ", on) + (kind.advice().isEmpty() ? "" : "; what helps: " + kind.advice())));

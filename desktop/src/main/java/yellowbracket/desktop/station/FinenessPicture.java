@@ -15,7 +15,10 @@ import yellowbracket.build.Fineness;
 import yellowbracket.desktop.Words;
 import yellowbracket.shop.Profile;
 
-/** Hours against layer height, a panel for each nozzle: printing below, the smoothing it causes on top, the sum as a line; the least sum and what is planned are marked. A point takes its layer height. */
+/**
+ * Hours against layer height, a panel for each nozzle: printing below, the smoothing it causes on top, the sum as a line; the least sum and
+ * what is planned are marked. A point takes its layer height.
+ */
 final class FinenessPicture {
     private static final double WIDE = 760;
     private static final double TALL = 500;
@@ -50,7 +53,8 @@ final class FinenessPicture {
         pane.setPrefSize(WIDE, TALL);
         pane.setMaxSize(WIDE, TALL);
         pane.setTranslateY(-26); // above the gauges
-        double highest = fine.points().stream().mapToDouble(Fineness.Point::sumH).max().orElse(1), least = fine.least().orElseThrow().sumH();
+        double highest = fine.points().stream().mapToDouble(Fineness.Point::sumH).max().orElse(1),
+                least = fine.least().orElseThrow().sumH();
         // what takes many times the least is of no interest and would flatten the rest
         mostH = nice(Math.min(highest, 3.2 * least));
         text("hours of the whole prop against layer height", LEFT, 8, "section-title");
@@ -110,7 +114,9 @@ final class FinenessPicture {
         }
     }
 
-    private void area(List<Fineness.Point> points, java.util.function.ToDoubleFunction<Fineness.Point> x, java.util.function.ToDoubleFunction<Fineness.Point> from, java.util.function.ToDoubleFunction<Fineness.Point> to, Color colour) {
+    private void area(List<Fineness.Point> points, java.util.function.ToDoubleFunction<Fineness.Point> x,
+            java.util.function.ToDoubleFunction<Fineness.Point> from, java.util.function.ToDoubleFunction<Fineness.Point> to,
+            Color colour) {
         var shape = new Polygon();
         points.forEach(p -> shape.getPoints().addAll(x.applyAsDouble(p), y(to.applyAsDouble(p))));
         points.reversed().forEach(p -> shape.getPoints().addAll(x.applyAsDouble(p), y(from.applyAsDouble(p))));
@@ -119,14 +125,18 @@ final class FinenessPicture {
     }
 
     private void point(Fineness.Point p, double x) {
-        boolean least = fine.least().orElseThrow().equals(p), planned = p.nozzleMm() == now.nozzleMm() && Math.abs(p.layerMm() - now.layerMm()) < 1e-9;
+        boolean least = fine.least().orElseThrow().equals(p),
+                planned = p.nozzleMm() == now.nozzleMm() && Math.abs(p.layerMm() - now.layerMm()) < 1e-9;
         var dot = new Circle(x, y(p.sumH()), least || planned ? 6 : 4);
         dot.setFill(least ? YELLOW : night ? Color.web("#262A2E") : Color.web("#F8F7F3"));
         dot.setStroke(night ? Color.web("#ECE9E1") : Color.web("#1D2226"));
         dot.setStrokeWidth(planned ? 2.6 : 1.2);
         dot.setId(Words.text("fine-%.1f-%.2f", p.nozzleMm(), p.layerMm()));
-        dot.setAccessibleText(Words.text("%.2f mm layers from %.1f mm: print %.1f h, smooth %.1f h", p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH()));
-        Tooltip.install(dot, new Tooltip(Words.text("%.2f mm layers, %.1f mm nozzle\nprint ~%.1f h + smooth ~%.1f h = ~%.1f h\n%s, nine tenths of the lines under %.0f \u00b5m", p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH(), p.sumH(), Words.grams(p.grams()), p.linesUm())));
+        dot.setAccessibleText(
+                Words.text("%.2f mm layers from %.1f mm: print %.1f h, smooth %.1f h", p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH()));
+        Tooltip.install(dot, new Tooltip(Words.text(
+                "%.2f mm layers, %.1f mm nozzle\nprint ~%.1f h + smooth ~%.1f h = ~%.1f h\n%s, nine tenths of the lines under %.0f \u00b5m",
+                p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH(), p.sumH(), Words.grams(p.grams()), p.linesUm())));
         dot.setOnMouseClicked(e -> take.accept(p));
         dot.setCursor(javafx.scene.Cursor.HAND);
         pane.getChildren().add(dot);

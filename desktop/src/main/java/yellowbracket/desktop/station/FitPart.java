@@ -38,7 +38,10 @@ import yellowbracket.size.TestPiece;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
 
-/** How big, and does it fit: scale, clearance by zone, section views, the test piece; for masks how they lie on the face, for props how they are carried. */
+/**
+ * How big, and does it fit: scale, clearance by zone, section views, the test piece; for masks how they lie on the face, for props how they
+ * are carried.
+ */
 final class FitPart extends SizePart {
     private static final Color CUT = Color.web("#1D2226"), SKIN = Color.web("#A8123F");
     private final Label dragged = new Label();
@@ -46,6 +49,7 @@ final class FitPart extends SizePart {
     private Optional<Indexed> indexed = Optional.empty();
 
     private record Indexed(Mesh mesh, Bvh index) {}
+
     FitPart(SizeView view) {
         super(view);
         dragged.getStyleClass().add("row-value");
@@ -61,7 +65,8 @@ final class FitPart extends SizePart {
 
     @Override
     List<Node<?>> shows() {
-        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE, Node.DONNING, Node.TEST_PIECES, Node.MASK, Node.CARRY, Node.HEALTH);
+        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE, Node.DONNING,
+                Node.TEST_PIECES, Node.MASK, Node.CARRY, Node.HEALTH);
     }
 
     boolean dragging() {
@@ -77,13 +82,18 @@ final class FitPart extends SizePart {
     }
 
     private String about(Wearer w) {
-        return Words.text("%s \u00b7 %s head", w.name(), words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4) : Words.text("%.1f cm", w.head().circumferenceMm() / 10)) + (w.glasses() ? " \u00b7 glasses" : "") + (w.hairMm() > 10 ? " \u00b7 thick hair" : "") + (w.scan().isPresent() ? " \u00b7 scanned" : "");
+        return Words.text("%s \u00b7 %s head", w.name(),
+                words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4)
+                        : Words.text("%.1f cm", w.head().circumferenceMm() / 10))
+                + (w.glasses() ? " \u00b7 glasses" : "") + (w.hairMm() > 10 ? " \u00b7 thick hair" : "")
+                + (w.scan().isPresent() ? " \u00b7 scanned" : "");
     }
 
     @Override
     void write(Card card) {
         var fits = model.result(Node.FITS).map(Node.Fits::list).orElse(List.of());
-        if (!prop().intake().settled()) card.finding(Fit.Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(), "look", () -> view.show("bodies"));
+        if (!prop().intake().settled()) card.finding(Fit.Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(),
+                "look", () -> view.show("bodies"));
         scaleRow(card);
         if (fits.isEmpty()) {
             plain(card);
@@ -92,17 +102,28 @@ final class FitPart extends SizePart {
         var main = fits.getFirst();
         scaleTable(card, main);
         var pose = main.pose();
-        card.row("pose", eyes(pose), Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up", words().length(Math.abs(pose.forwardMm())) + (pose.forwardMm() < 0 ? " back" : " forward")));
+        card.row("pose", eyes(pose), Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up",
+                words().length(Math.abs(pose.forwardMm())) + (pose.forwardMm() < 0 ? " back" : " forward")));
         var v = main.vision();
-        card.row("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()), Words.text("%.0f up, %.0f down; %s", v.upDeg(), v.downDeg(), floor(v.floorFromM())));
+        card.row("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()),
+                Words.text("%.0f up, %.0f down; %s", v.upDeg(), v.downDeg(), floor(v.floorFromM())));
         var ways = model.result(Node.DONNING).filter(d -> d.list().size() == fits.size());
-        ways.map(d -> d.list().getFirst()).filter(d -> !d.passes()).ifPresent(d -> card.finding(Fit.Weight.STOP, d.words(), "what helps", () -> view.show("put on")));
+        ways.map(d -> d.list().getFirst())
+                .filter(d -> !d.passes())
+                .ifPresent(d -> card.finding(Fit.Weight.STOP, d.words(), "what helps", () -> view.show("put on")));
         if (fits.size() > 1) {
             var other = fits.get(1);
-            card.row("also worn by", other.wearer().name(), "same shell; tightest " + other.clearance().tightest().map(z -> z.zone().label() + " " + words().length(z.minMm())).orElse("-") + ways.filter(d -> !d.list().get(1).passes()).map(d -> "; the head does not pass").orElse(""));
+            card.row("also worn by", other.wearer().name(),
+                    "same shell; tightest "
+                            + other.clearance().tightest().map(z -> z.zone().label() + " " + words().length(z.minMm())).orElse("-")
+                            + ways.filter(d -> !d.list().get(1).passes()).map(d -> "; the head does not pass").orElse(""));
         }
         findings(card, main.findings());
-        model.result(Node.HEALTH).filter(h -> !h.health().closed()).ifPresent(h -> card.finding(Fit.Weight.CARE, "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health", () -> view.show("health")));
+        model.result(Node.HEALTH)
+                .filter(h -> !h.health().closed())
+                .ifPresent(h -> card.finding(Fit.Weight.CARE,
+                        "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health",
+                        () -> view.show("health")));
         keep(card, measures(main.wearer()));
         zoneTable(card, main);
         testPieces(card, main);
@@ -113,7 +134,8 @@ final class FitPart extends SizePart {
         var visor = model.result(Node.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
         if (visor.isEmpty()) return "eyes by the crown";
         double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
-        return Math.abs(over) < 0.5 ? "eyes amid the visor" : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
+        return Math.abs(over) < 0.5 ? "eyes amid the visor"
+                : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
     }
 
     private javafx.scene.control.Button measures(Wearer w) {
@@ -129,34 +151,48 @@ final class FitPart extends SizePart {
     }
 
     private void plain(Card card) {
-        view.bounds().ifPresent(b -> card.row("size", words().size(b.size()), "longest side " + words().longLength(Math.max(b.size().x(), Math.max(b.size().y(), b.size().z())))));
+        view.bounds()
+                .ifPresent(b -> card.row("size", words().size(b.size()),
+                        "longest side " + words().longLength(Math.max(b.size().x(), Math.max(b.size().y(), b.size().z())))));
         var mask = model.result(Node.MASK).flatMap(m -> m.list().stream().findFirst());
         var carry = model.result(Node.CARRY).filter(c -> !prop().worn());
         if (wearer().isPresent()) {
-            boolean failed = model.derivedProperty().get() != null && model.derivedProperty().get().state(Node.FITS, prop().id()) == Derived.State.FAILED;
-            if (!failed && model.result(Node.CAVITY).map(c -> !c.holdsAHead()).orElse(false)) mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, Node.MASK));
+            boolean failed = model.derivedProperty().get() != null
+                    && model.derivedProperty().get().state(Node.FITS, prop().id()) == Derived.State.FAILED;
+            if (!failed && model.result(Node.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
+                mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, Node.MASK));
             else view.waiting(card, Node.FITS);
         } else if (carry.isPresent()) carried(card, carry.get());
         keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
     }
 
     private void mask(Card card, MaskFit m) {
-        card.row("on the face", Words.percent(m.rimTouching()), Words.text("of the rim touches; touches first at the %s, widest gap %s", m.touchesAt().label(), words().length(m.rimGapMm())), m.rimTouching() < 0.35 ? "care" : "good");
-        m.eyes().ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words.text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())), e.wellPlaced() ? "good" : "care"));
-        if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart", "at the rim, just above the eyes; set them 8 mm in from the edge");
+        card.row("on the face", Words.percent(m.rimTouching()), Words.text("of the rim touches; touches first at the %s, widest gap %s",
+                m.touchesAt().label(), words().length(m.rimGapMm())), m.rimTouching() < 0.35 ? "care" : "good");
+        m.eyes()
+                .ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words
+                        .text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())),
+                        e.wellPlaced() ? "good" : "care"));
+        if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart",
+                "at the rim, just above the eyes; set them 8 mm in from the edge");
         findings(card, m.findings());
     }
 
     private void carried(Card card, Carry c) {
         var bearer = model.shownProperty().get().wearers().getFirst();
-        card.row("length", words().longLength(c.lengthMm()), Words.text("%s is %s tall, reaches %s up", bearer.name(), words().longLength(bearer.bodyHeightMm()), words().longLength(c.upReachMm())));
-        card.row("held at", words().longLength(c.gripAtMm()), Words.text("%s thick there; balances at %s", words().length(c.gripThickMm()), words().longLength(c.balanceMm())));
-        card.row("make it reach", height("hand", c, c.handHeightMm()), height("shoulder", c, c.shoulderMm()), height("own height", c, bearer.bodyHeightMm()), height("a door", c, Carry.DOOR_MM * 0.98));
+        card.row("length", words().longLength(c.lengthMm()), Words.text("%s is %s tall, reaches %s up", bearer.name(),
+                words().longLength(bearer.bodyHeightMm()), words().longLength(c.upReachMm())));
+        card.row("held at", words().longLength(c.gripAtMm()),
+                Words.text("%s thick there; balances at %s", words().length(c.gripThickMm()), words().longLength(c.balanceMm())));
+        card.row("make it reach", height("hand", c, c.handHeightMm()), height("shoulder", c, c.shoulderMm()),
+                height("own height", c, bearer.bodyHeightMm()), height("a door", c, Carry.DOOR_MM * 0.98));
         findings(card, c.findings());
     }
 
     private javafx.scene.control.Button height(String name, Carry c, double mm) {
-        return Card.tip(Card.action(name, () -> model.apply(Edit.scale(prop().id(), Math.round(1000 * c.scaleFor(mm, prop().scale())) / 1000.0))), words().longLength(mm));
+        return Card.tip(
+                Card.action(name, () -> model.apply(Edit.scale(prop().id(), Math.round(1000 * c.scaleFor(mm, prop().scale())) / 1000.0))),
+                words().longLength(mm));
     }
 
     private void scaleRow(Card card) {
@@ -205,20 +241,26 @@ final class FitPart extends SizePart {
             view.alternative(table, name, current, Edit.scale(prop().id(), r[0]), this::figures);
         }
         card.add(table);
-        card.text("lowest: " + s.lowestBecause() + " \u00b7 recommended: " + s.recommendedBecause() + " \u00b7 highest " + Words.scale(s.highest()) + ": " + s.highestBecause());
+        card.text("lowest: " + s.lowestBecause() + " \u00b7 recommended: " + s.recommendedBecause() + " \u00b7 highest "
+                + Words.scale(s.highest()) + ": " + s.highestBecause());
     }
 
     private void figures(Alternatives.Row row, Derived d) {
         String id = prop().id();
         var fit = d.get(Node.FITS, id).flatMap(f -> f.list().stream().findFirst());
-        row.figures(SizeView.ready(d), fit.flatMap(f -> f.clearance().tightest()).map(z -> words().bare(z.minMm())).orElse("-"), d.get(Node.DONNING, id).map(w -> (w.list().getFirst().spareMm() > 0 ? "+" : "") + words().bare(w.list().getFirst().spareMm())).orElse("-"),
-                d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"), d.get(Node.PRINTS, id).map(p -> "~" + Words.whole(p.grams())).orElse("-"), SizeView.readyWords(d));
+        row.figures(SizeView.ready(d), fit.flatMap(f -> f.clearance().tightest()).map(z -> words().bare(z.minMm())).orElse("-"),
+                d.get(Node.DONNING, id)
+                        .map(w -> (w.list().getFirst().spareMm() > 0 ? "+" : "") + words().bare(w.list().getFirst().spareMm()))
+                        .orElse("-"),
+                d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+                d.get(Node.PRINTS, id).map(p -> "~" + Words.whole(p.grams())).orElse("-"), SizeView.readyWords(d));
     }
 
     private void zoneTable(Card card, Fit fit) {
         card.title("clearance by zone, " + words().unit());
         var table = new Sheet<Clearance.ZoneClearance>("clearance by zone", "no clearance yet").words("zone", 120, z -> z.zone().label())
-                .number("least", 80, Clearance.ZoneClearance::minMm, z -> words().bare(z.minMm())).number("median", 80, Clearance.ZoneClearance::medianMm, z -> words().bare(z.medianMm()))
+                .number("least", 80, Clearance.ZoneClearance::minMm, z -> words().bare(z.minMm()))
+                .number("median", 80, Clearance.ZoneClearance::medianMm, z -> words().bare(z.medianMm()))
                 .number("wanted", 80, z -> fit.room().leastMm(z.zone()), z -> words().bare(fit.room().leastMm(z.zone())));
         card.add(table.rows(fit.clearance().zones(), 10));
     }
@@ -232,9 +274,14 @@ final class FitPart extends SizePart {
             return;
         }
         for (var p : pieces.get().list()) {
-            var save = Card.action("save ...", () -> view.save("save the " + p.piece().kind().label(), p.piece().fileName(prop().scale()) + ".stl", f -> view.writeTestPiece(p.piece(), f)));
+            var save = Card.action("save ...", () -> view.save("save the " + p.piece().kind().label(),
+                    p.piece().fileName(prop().scale()) + ".stl", f -> view.writeTestPiece(p.piece(), f)));
             save.setId("test-" + p.piece().kind().name().toLowerCase(java.util.Locale.ROOT));
-            card.row(p.piece().kind().label(), Card.more(Words.text("~%s (%.1f to %.1f), %s", Words.hours(p.print().hours()), p.print().lowHours(), p.print().highHours(), Words.grams(p.print().grams())) + Words.text("; proves the %s", p.piece().proves().label())), save);
+            card.row(p.piece().kind().label(),
+                    Card.more(Words.text("~%s (%.1f to %.1f), %s", Words.hours(p.print().hours()), p.print().lowHours(),
+                            p.print().highHours(), Words.grams(p.print().grams()))
+                            + Words.text("; proves the %s", p.piece().proves().label())),
+                    save);
         }
         pieces.get().missing().forEach(card::text);
         tried(card, fit);
@@ -288,17 +335,29 @@ final class FitPart extends SizePart {
         if (bench.section().isSelected()) cutOpen(things, proxy.get().mesh(), size.get(), fit, clearance, s);
         else {
             fit.ifPresent(f -> things.add(head(clearance.get().form().mesh(), clearance, posed(f, s))));
-            mask.ifPresent(m -> things.add(head(yellowbracket.size.HeadForm.of(m.wearer()).mesh(), Optional.empty(), m.pose().grown(s / m.scale()))));
+            mask.ifPresent(m -> things
+                    .add(head(yellowbracket.size.HeadForm.of(m.wearer()).mesh(), Optional.empty(), m.pose().grown(s / m.scale()))));
             boolean glass = fit.isPresent() || bench.isSeeThrough();
             things.add(shell(proxy.get().mesh(), glass ? bench.isSeeThrough() ? 0.12 : 0.30 : 1));
         }
-        bench.show(things, mask.map(m -> size.get().union(Bounds3.of(-80, m.pose().forwardMm() - 100, m.pose().upMm() - 130, 80, m.pose().forwardMm() + 100, m.pose().upMm() + 120))).orElse(size.get()), prop().id() + (mask.isPresent() ? "/face" : "/prop"));
+        bench.show(things,
+                mask.map(m -> size.get()
+                        .union(Bounds3.of(-80, m.pose().forwardMm() - 100, m.pose().upMm() - 130, 80, m.pose().forwardMm() + 100,
+                                m.pose().upMm() + 120)))
+                        .orElse(size.get()),
+                prop().id() + (mask.isPresent() ? "/face" : "/prop"));
         bench.section().setVisible(true);
         if (fit.isEmpty()) {
             bare();
             bench.gauges(plainGauges(size.get(), mask, s));
-            model.result(Node.CARRY).filter(c -> !prop().worn() && model.fresh(Node.CARRY)).ifPresent(c -> bench.callouts(List.of(along(size.get(), c.axis(), c.gripAtMm(), "held " + words().longLength(c.gripAtMm())), along(size.get(), c.axis(), c.balanceMm(), "balances " + words().longLength(c.balanceMm())))));
-            mask.filter(m -> m.scale() == s).ifPresent(m -> bench.callouts(List.of(new Bench.Callout(m.rimGapAt(), "gap " + words().bare(m.rimGapMm()), m.rimGapMm() > 12 ? "care" : "good"))));
+            model.result(Node.CARRY)
+                    .filter(c -> !prop().worn() && model.fresh(Node.CARRY))
+                    .ifPresent(c -> bench
+                            .callouts(List.of(along(size.get(), c.axis(), c.gripAtMm(), "held " + words().longLength(c.gripAtMm())),
+                                    along(size.get(), c.axis(), c.balanceMm(), "balances " + words().longLength(c.balanceMm())))));
+            mask.filter(m -> m.scale() == s)
+                    .ifPresent(m -> bench.callouts(List.of(
+                            new Bench.Callout(m.rimGapAt(), "gap " + words().bare(m.rimGapMm()), m.rimGapMm() > 12 ? "care" : "good"))));
             return;
         }
         bench.legend().ramp(Optional.of(Ramp.clearance()), words().unit(), words().inches() ? 1 / 25.4 : 1);
@@ -307,22 +366,26 @@ final class FitPart extends SizePart {
     }
 
     private static Bench.Callout along(Bounds3 box, int axis, double mm, String words) {
-        return new Bench.Callout(box.centre().plus(Vec3.axis(axis).times(box.min().get(axis) + mm - box.centre().get(axis))), words, "good");
+        return new Bench.Callout(box.centre().plus(Vec3.axis(axis).times(box.min().get(axis) + mm - box.centre().get(axis))), words,
+                "good");
     }
 
     private List<Bench.Gauge> plainGauges(Bounds3 size, Optional<MaskFit> mask, double s) {
         var out = new ArrayList<Bench.Gauge>();
         out.add(new Bench.Gauge("scale", Words.scale(s), "", ""));
         out.add(new Bench.Gauge("size", words().size(size.size()), "", ""));
-        mask.ifPresent(m -> out.add(new Bench.Gauge("rim on the face", Words.percent(m.rimTouching()), "", m.rimTouching() < 0.35 ? "care" : "good")));
+        mask.ifPresent(m -> out
+                .add(new Bench.Gauge("rim on the face", Words.percent(m.rimTouching()), "", m.rimTouching() < 0.35 ? "care" : "good")));
         return out;
     }
 
     /** Only what lies behind the pane is drawn, with the cut of shell and skin as lines; the pane is dragged along its axis. */
-    private void cutOpen(List<javafx.scene.Node> things, Mesh proxy, Bounds3 box, Optional<Fit> fit, Optional<Clearance> clearance, double s) {
+    private void cutOpen(List<javafx.scene.Node> things, Mesh proxy, Bounds3 box, Optional<Fit> fit, Optional<Clearance> clearance,
+            double s) {
         int axis = bench.sectionAxis();
         var normal = Vec3.axis(axis);
-        double low = box.min().get(axis), high = box.max().get(axis), from = bench.sectionAt().getValue(), at = low + from * (high - low), thick = 0.0025 * box.diagonal();
+        double low = box.min().get(axis), high = box.max().get(axis), from = bench.sectionAt().getValue(), at = low + from * (high - low),
+                thick = 0.0025 * box.diagonal();
         var shell = bench.drawn().plain(PlaneSlice.behind(proxy, normal, at / s), view.plastic());
         var lines = bench.drawn().lines(PlaneSlice.of(proxy, index(proxy), normal, at / s).segments(), CUT, 1.4 * thick / s);
         shell.getTransforms().add(new Scale(s, s, s));
@@ -339,7 +402,8 @@ final class FitPart extends SizePart {
         var pane = new MeshView(bench.drawn().square(middle, normal, 0.5 * box.diagonal()));
         pane.setCullFace(javafx.scene.shape.CullFace.NONE);
         pane.setMaterial(bench.drawn().paneOfGlass(0.08));
-        pane.setUserData(new Bench.Handle(middle, normal, mm -> moveCut(from + mm / (high - low)), mm -> moveCut(from + mm / (high - low))));
+        pane.setUserData(
+                new Bench.Handle(middle, normal, mm -> moveCut(from + mm / (high - low)), mm -> moveCut(from + mm / (high - low))));
         pane.setId("section-pane");
         things.add(pane);
     }
@@ -365,7 +429,9 @@ final class FitPart extends SizePart {
         var shown = new java.util.LinkedHashSet<>(List.of(Zone.CROWN, Zone.EARS, Zone.NOSE, Zone.TEMPLES, Zone.BACK, Zone.CHIN));
         var tightest = c.tightest().map(Clearance.ZoneClearance::zone);
         tightest.ifPresent(shown::add);
-        for (var zone : shown) c.zone(zone).ifPresent(z -> out.add(new Bench.Callout(pose.place(z.tightest()), (tightest.get() == zone ? "tightest: " : "") + zone.label() + " " + words().bare(z.minMm()), tone(z, fit))));
+        for (var zone : shown) c.zone(zone)
+                .ifPresent(z -> out.add(new Bench.Callout(pose.place(z.tightest()),
+                        (tightest.get() == zone ? "tightest: " : "") + zone.label() + " " + words().bare(z.minMm()), tone(z, fit))));
         return out;
     }
 
@@ -378,10 +444,19 @@ final class FitPart extends SizePart {
         var tight = c.tightest();
         var v = fit.vision();
         var way = model.result(Node.DONNING).flatMap(d -> d.list().stream().findFirst());
-        return List.of(new Bench.Gauge("scale", Words.scale(s), "", ""),
-                new Bench.Gauge("tightest", tight.map(z -> words().length(z.minMm())).orElse("-"), tight.map(z -> z.zone().label()).orElse(""), tight.map(z -> tone(z, fit)).orElse("")),
-                new Bench.Gauge("way in", way.map(d -> (d.passes() ? "+" : "") + words().length(d.spareMm())).orElse("\u2026"), way.map(d -> d.passes() ? Math.abs(d.tiltDeg()) < 7.5 ? "straight on" : Words.text("tilt %.0f\u00b0", Math.abs(d.tiltDeg())) : d.tightestWhenWorn() ? "too small" : "does not pass").orElse("working"), way.map(d -> d.passes() ? "good" : "stop").orElse("")),
-                new Bench.Gauge("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()), "", ""),
-                new Bench.Gauge("floor from", Double.isInfinite(v.floorFromM()) ? "never" : Words.text("%.1f m", v.floorFromM()), "", v.downDeg() < 20 ? "care" : ""));
+        return List.of(
+                new Bench.Gauge("scale", Words
+                        .scale(s), "", ""),
+                new Bench.Gauge("tightest", tight.map(z -> words().length(z.minMm())).orElse("-"),
+                        tight.map(z -> z.zone().label()).orElse(""), tight.map(z -> tone(z, fit)).orElse("")),
+                new Bench.Gauge("way in", way.map(d -> (d.passes() ? "+" : "") + words().length(d.spareMm())).orElse("\u2026"),
+                        way.map(d -> d.passes()
+                                ? Math.abs(d.tiltDeg()) < 7.5 ? "straight on" : Words.text("tilt %.0f\u00b0", Math.abs(d.tiltDeg()))
+                                : d.tightestWhenWorn() ? "too small" : "does not pass").orElse("working"),
+                        way.map(d -> d.passes() ? "good" : "stop").orElse("")),
+                new Bench.Gauge("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()), "",
+                        ""),
+                new Bench.Gauge("floor from", Double.isInfinite(v.floorFromM()) ? "never" : Words.text("%.1f m", v.floorFromM()), "",
+                        v.downDeg() < 20 ? "care" : ""));
     }
 }

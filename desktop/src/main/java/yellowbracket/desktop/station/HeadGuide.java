@@ -14,15 +14,23 @@ import javafx.scene.shape.Shape;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.size.HeadForm;
 
-/** A head from the front and from the side with the line of each measure on it, drawn from the head form itself; the measure asked for stands out. */
+/**
+ * A head from the front and from the side with the line of each measure on it, drawn from the head form itself; the measure asked for
+ * stands out.
+ */
 final class HeadGuide extends Pane {
     private static final double WIDTH = 330, HEIGHT = 312, SCALE = 0.82;
     private static final Map<String, String> HOW = Map.ofEntries(
-            Map.entry("circumference", "tape, level all round, just above the brows and over the widest part behind"), Map.entry("length", "two books or a square: brow to the furthest point behind, level"),
-            Map.entry("breadth", "two books against the head, above the ears, at its widest"), Map.entry("height", "ruler on the crown, level: down to the underside of the chin"),
-            Map.entry("face width", "cheekbone to cheekbone, just before the ears"), Map.entry("neck", "tape round the neck, at the Adam's apple, one finger under it"),
-            Map.entry("pupils", "ruler on the brow, look far ahead: middle of one pupil to the other"), Map.entry("hair", "push a ruler through to the skin where it stands highest"),
-            Map.entry("body height", "standing, no shoes, a book on the head against the wall"), Map.entry("eye height", "standing, in the shoes of the costume: floor to the pupil"));
+            Map.entry("circumference", "tape, level all round, just above the brows and over the widest part behind"),
+            Map.entry("length", "two books or a square: brow to the furthest point behind, level"),
+            Map.entry("breadth", "two books against the head, above the ears, at its widest"),
+            Map.entry("height", "ruler on the crown, level: down to the underside of the chin"),
+            Map.entry("face width", "cheekbone to cheekbone, just before the ears"),
+            Map.entry("neck", "tape round the neck, at the Adam's apple, one finger under it"),
+            Map.entry("pupils", "ruler on the brow, look far ahead: middle of one pupil to the other"),
+            Map.entry("hair", "push a ruler through to the skin where it stands highest"),
+            Map.entry("body height", "standing, no shoes, a book on the head against the wall"),
+            Map.entry("eye height", "standing, in the shoes of the costume: floor to the pupil"));
     private final Label words = new Label();
     private final Group marks = new Group();
 
@@ -86,7 +94,8 @@ final class HeadGuide extends Pane {
             case "circumference" -> List.of(across(78, 76, 27), across(235, 97, 27));
             case "length" -> List.of(across(235, 97, 18));
             case "breadth" -> List.of(across(78, 76, 22));
-            case "height" -> List.of(new Line(235 - 100, top(111), 235 - 100, top(-111)), across(235 - 100, 8, 111), across(235 - 100, 8, -111));
+            case "height" ->
+                    List.of(new Line(235 - 100, top(111), 235 - 100, top(-111)), across(235 - 100, 8, 111), across(235 - 100, 8, -111));
             case "face width" -> List.of(across(78, 69, -30));
             case "neck" -> List.of(across(78, 40, -140), across(235 - 10, 48, -140));
             case "pupils" -> List.of(across(78, 31, 0));

@@ -48,11 +48,14 @@ final class HealthPart {
             return;
         }
         var h = health.get().health();
-        card.row("triangles", Words.whole(h.triangles()), Words.whole(h.vertices()) + " points, " + h.bodies().size() + (h.bodies().size() == 1 ? " body" : " bodies"));
-        card.row("closed", h.closed() ? "yes" : "no", h.closed() ? "sections will be closed too" : "sections keep what is open", h.closed() ? "good" : "stop");
+        card.row("triangles", Words.whole(h.triangles()),
+                Words.whole(h.vertices()) + " points, " + h.bodies().size() + (h.bodies().size() == 1 ? " body" : " bodies"));
+        card.row("closed", h.closed() ? "yes" : "no", h.closed() ? "sections will be closed too" : "sections keep what is open",
+                h.closed() ? "good" : "stop");
         var faults = HealthFindings.of(h, health.get().overlaps());
         var useful = useful();
-        if (!useful.isEmpty() && !prop().intake().mends().containsAll(useful)) card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
+        if (!useful.isEmpty() && !prop().intake().mends().containsAll(useful))
+            card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
         for (var f : faults) card.finding(f.bad() ? Fit.Weight.STOP : Fit.Weight.CARE, f.sentence(), "", () -> {});
         mending(card, faults.isEmpty());
         walls(card);
@@ -74,13 +77,18 @@ final class HealthPart {
             return;
         }
         card.title("mending would");
-        mended.get().possible().stream().filter(c -> c.count() > 0).forEach(c -> card.step(c.taken() ? "do" : "leave", c.step().label(), c.result()));
+        mended.get()
+                .possible()
+                .stream()
+                .filter(c -> c.count() > 0)
+                .forEach(c -> card.step(c.taken() ? "do" : "leave", c.step().label(), c.result()));
     }
 
     /** Steps that would change something without doing harm. */
     private EnumSet<Mend.Step> useful() {
         var out = EnumSet.noneOf(Mend.Step.class);
-        model.result(Node.MENDED).ifPresent(m -> m.possible().stream().filter(c -> c.taken() && c.count() > 0).forEach(c -> out.add(c.step())));
+        model.result(Node.MENDED)
+                .ifPresent(m -> m.possible().stream().filter(c -> c.taken() && c.count() > 0).forEach(c -> out.add(c.step())));
         return out;
     }
 
@@ -97,7 +105,8 @@ final class HealthPart {
         }
         double s = prop().scale();
         var w = walls.get();
-        card.row("half is under", model.words().length(w.percentile(0.5) * s), "thinnest twentieth under " + model.words().length(w.percentile(0.05) * s));
+        card.row("half is under", model.words().length(w.percentile(0.5) * s),
+                "thinnest twentieth under " + model.words().length(w.percentile(0.05) * s));
         card.add(bars(w, s));
         String thin = HealthFindings.thinWalls(w, s);
         if (!thin.isEmpty()) card.finding(Fit.Weight.CARE, thin, "", () -> {});
@@ -115,7 +124,8 @@ final class HealthPart {
             bar.getStyleClass().add(i < 2 ? "strip-care" : "strip-go");
             bar.setMinHeight(1 + BAR_PX * share);
             bar.setPrefSize(42, 1 + BAR_PX * share);
-            var name = new Label(i == BINS_MM.length ? "more" : "<" + (model.inchesProperty().get() ? Words.text("%.2f", BINS_MM[i] / 25.4) : Words.text("%.1f", BINS_MM[i])));
+            var name = new Label(i == BINS_MM.length ? "more"
+                    : "<" + (model.inchesProperty().get() ? Words.text("%.2f", BINS_MM[i] / 25.4) : Words.text("%.1f", BINS_MM[i])));
             var percent = new Label(Words.text("%.0f %%", 100 * share));
             for (var l : List.of(name, percent)) l.getStyleClass().add("legend-tick");
             var column = new VBox(1, percent, bar, name);
@@ -136,7 +146,10 @@ final class HealthPart {
         var walls = model.result(Node.WALLS);
         var health = model.result(Node.HEALTH);
         boolean fits = walls.isPresent() && walls.get().proxy() == mesh; // a proxy newer than the walls has other facets
-        things.add(fits ? bench.drawn().byFacet(mesh, Ramp.wall(), neutral, f -> Double.isFinite(walls.get().at(f)) ? walls.get().at(f) * s : Double.NaN) : bench.drawn().plain(mesh, neutral));
+        things.add(fits
+                ? bench.drawn()
+                        .byFacet(mesh, Ramp.wall(), neutral, f -> Double.isFinite(walls.get().at(f)) ? walls.get().at(f) * s : Double.NaN)
+                : bench.drawn().plain(mesh, neutral));
         health.ifPresent(h -> {
             double thick = 0.004 * mesh.bounds().diagonal();
             lines(things, h.edges().open(), OPEN, thick);
@@ -147,9 +160,19 @@ final class HealthPart {
         bench.show(things, mesh.bounds().scaled(s), prop().id() + "/prop");
         bench.callouts(callouts(s));
         bench.legend().ramp(java.util.Optional.of(Ramp.wall()), model.words().unit(), model.words().inches() ? 1 / 25.4 : 1);
-        bench.gauges(health.map(h -> List.of(new Bench.Gauge("faults", String.valueOf(HealthFindings.of(h.health(), h.overlaps()).stream().mapToInt(HealthFindings.Fault::count).sum()), h.health().closed() ? "closed" : "not closed", h.health().closed() ? "good" : "stop"),
-                new Bench.Gauge("open edges", String.valueOf(h.health().boundaryEdges()), "", ""),
-                new Bench.Gauge("half the wall under", walls.filter(w -> w.thickness().known()).map(w -> model.words().length(w.thickness().percentile(0.5) * s)).orElse("-"), "", ""))).orElse(List.of()));
+        bench.gauges(
+                health.map(h -> List.of(
+                        new Bench.Gauge("faults",
+                                String.valueOf(
+                                        HealthFindings.of(h.health(), h.overlaps()).stream().mapToInt(HealthFindings.Fault::count).sum()),
+                                h.health().closed() ? "closed" : "not closed", h.health().closed() ? "good" : "stop"),
+                        new Bench.Gauge("open edges", String.valueOf(h.health().boundaryEdges()), "", ""),
+                        new Bench.Gauge("half the wall under",
+                                walls.filter(w -> w.thickness().known())
+                                        .map(w -> model.words().length(w.thickness().percentile(0.5) * s))
+                                        .orElse("-"),
+                                "", "")))
+                        .orElse(List.of()));
     }
 
     private void lines(List<javafx.scene.Node> things, double[] segments, Color colour, double thick) {
@@ -158,6 +181,12 @@ final class HealthPart {
 
     /** Faults that are no edges, said beside the model. */
     private List<Bench.Callout> callouts(double s) {
-        return model.result(Node.HEALTH).filter(h -> model.fresh(Node.HEALTH)).map(h -> h.places().stream().map(p -> new Bench.Callout(p.at().times(s), p.words(), p.words().equals("bodies cross") ? "care" : "stop")).toList()).orElse(List.of());
+        return model.result(Node.HEALTH)
+                .filter(h -> model.fresh(Node.HEALTH))
+                .map(h -> h.places()
+                        .stream()
+                        .map(p -> new Bench.Callout(p.at().times(s), p.words(), p.words().equals("bodies cross") ? "care" : "stop"))
+                        .toList())
+                .orElse(List.of());
     }
 }

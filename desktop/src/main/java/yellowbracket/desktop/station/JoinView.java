@@ -49,7 +49,8 @@ public final class JoinView extends StationView {
 
     @Override
     public Card card() {
-        var card = new Card("what holds it together", prop().name() + " \u00b7 at " + Math.round(model.shownProperty().get().shopCelsius()) + " \u00b0C");
+        var card = new Card("what holds it together",
+                prop().name() + " \u00b7 at " + Math.round(model.shownProperty().get().shopCelsius()) + " \u00b0C");
         var joins = model.result(Node.JOINS);
         if (joins.isEmpty()) return waiting(card, Node.JOINS);
         var plan = joins.get();
@@ -58,21 +59,36 @@ public final class JoinView extends StationView {
             return card.primary("on to smoothing", () -> model.pageProperty().set(Page.SMOOTH));
         }
         var weakest = plan.joins().stream().min(java.util.Comparator.comparingDouble(SeamJoin::reserve)).orElseThrow();
-        card.row("weakest seam", weakest.seam().name() + "  \u00d7" + Words.text("%.1f", weakest.reserve()), "bears so many times the handling load; " + JoinPlan.LEAST_RESERVE + " at least", weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
+        card.row("weakest seam", weakest.seam().name() + "  \u00d7" + Words.text("%.1f", weakest.reserve()),
+                "bears so many times the handling load; " + JoinPlan.LEAST_RESERVE + " at least",
+                weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
         plan.findings().forEach(f -> card.finding(Fit.Weight.STOP, f, "", () -> {}));
         card.title("seams");
-        var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", 58, j -> j.seam().name()).words("with", 140, j -> j.product().name()).number("grams", 60, SeamJoin::grams, j -> "~" + Words.grams(j.grams()))
-                .number("hold", 66, SeamJoin::holdMin, j -> Words.text("%.0f min", j.holdMin())).number("handle", 60, SeamJoin::handleH, j -> Words.hours(j.handleH())).number("bears", 56, SeamJoin::reserve, j -> "\u00d7" + Words.text("%.0f", j.reserve())).rows(plan.joins(), 9);
+        var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", 58, j -> j.seam().name())
+                .words("with", 140, j -> j.product().name())
+                .number("grams", 60, SeamJoin::grams, j -> "~" + Words.grams(j.grams()))
+                .number("hold", 66, SeamJoin::holdMin, j -> Words.text("%.0f min", j.holdMin()))
+                .number("handle", 60, SeamJoin::handleH, j -> Words.hours(j.handleH()))
+                .number("bears", 56, SeamJoin::reserve, j -> "\u00d7" + Words.text("%.0f", j.reserve()))
+                .rows(plan.joins(), 9);
         card.add(sheet.onPick(j -> {
             if (j.seam().name().equals(picked)) return;
             picked = j.seam().name();
             changed.run();
         }));
-        plan.joins().stream().filter(j -> j.seam().name().equals(picked)).findFirst().or(() -> Optional.of(weakest)).ifPresent(j -> seam(card, j));
+        plan.joins()
+                .stream()
+                .filter(j -> j.seam().name().equals(picked))
+                .findFirst()
+                .or(() -> Optional.of(weakest))
+                .ifPresent(j -> seam(card, j));
         card.title("order of assembly");
         int step = 1;
         for (var s : plan.steps()) {
-            boolean done = model.schedule().flatMap(q -> q.placed("join:" + prop().id() + ":" + s.number())).map(q -> q.done()).orElse(false);
+            boolean done = model.schedule()
+                    .flatMap(q -> q.placed("join:" + prop().id() + ":" + s.number()))
+                    .map(q -> q.done())
+                    .orElse(false);
             card.step(step++ + (done ? "   done" : ""), s.words(), "over " + String.join("  ", s.seams()));
         }
         card.caution("gloves and air; eye protection; no cotton wipes with CA. " + yellowbracket.safety.Caution.DEFER);
@@ -87,15 +103,21 @@ public final class JoinView extends StationView {
         var sections = model.result(Node.SECTIONS);
         if (sections.isEmpty()) return;
         String light = grams.getOrDefault(seam.first(), 0.0) <= grams.getOrDefault(seam.second(), 0.0) ? seam.first() : seam.second();
-        var load = Load.of(seam, grams.getOrDefault(light, 0.0), sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
+        var load = Load.of(seam, grams.getOrDefault(light, 0.0),
+                sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
         var table = alternatives("", "grams", "hold min", "handle h", "bears", "hazard");
-        for (var o : JoinPlan.options(seam, load, prop().profile().material(), model.shownProperty().get().shopCelsius(), model.shop()).stream().limit(6).toList()) {
+        for (var o : JoinPlan.options(seam, load, prop().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
+                .stream()
+                .limit(6)
+                .toList()) {
             boolean current = o.product().name().equals(now.product().name());
             var row = table.add(o.product().name(), current, () -> model.apply(Edit.join(prop().id(), seam.name(), o.product().name())));
-            row.figures(Optional.empty(), Words.text("%.1f", o.grams()), Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()), "\u00d7" + Words.text("%.0f", o.reserve()), o.product().hazard().split("[;:,]")[0]);
+            row.figures(Optional.empty(), Words.text("%.1f", o.grams()), Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()),
+                    "\u00d7" + Words.text("%.0f", o.reserve()), o.product().hazard().split("[;:,]")[0]);
         }
         card.add(table);
-        card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min", () -> timers.start(seam.name() + " " + now.product().name(), now.holdMin())));
+        card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
+                () -> timers.start(seam.name() + " " + now.product().name(), now.holdMin())));
     }
 
     @Override
@@ -114,16 +136,30 @@ public final class JoinView extends StationView {
             var mid = j.seam().line().isEmpty() ? j.seam().centre() : j.seam().line().get(j.seam().line().size() / 2);
             labels.add(new Bench.Callout(mid, j.seam().name() + " \u00d7" + Words.text("%.0f", j.reserve()), tone));
         }));
-        var shell = bench.isSeeThrough() ? bench.drawn().glass(proxy.get().mesh(), plastic(), 0.3) : bench.drawn().plain(proxy.get().mesh(), plastic());
+        var shell = bench.isSeeThrough() ? bench.drawn().glass(proxy.get().mesh(), plastic(), 0.3)
+                : bench.drawn().plain(proxy.get().mesh(), plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
         bench.show(things, size.get(), key("prop"));
-        bench.legend().squares("seams by what they bear", List.of(colour("good"), colour("care"), colour("stop")), List.of("8 times and more", "3 to 8 times", "too little"));
+        bench.legend()
+                .squares("seams by what they bear", List.of(colour("good"), colour("care"), colour("stop")),
+                        List.of("8 times and more", "3 to 8 times", "too little"));
         bench.callouts(labels);
-        bench.gauges(joins.map(p -> List.of(new Bench.Gauge("seams", String.valueOf(p.joins().size()), "in " + p.steps().size() + " steps", ""),
-                new Bench.Gauge("weakest bears", p.joins().stream().mapToDouble(SeamJoin::reserve).min().stream().mapToObj(r -> "\u00d7" + Words.text("%.1f", r)).findFirst().orElse("-"), "", ""),
+        bench.gauges(joins.map(p -> List.of(
+                new Bench.Gauge("seams", String.valueOf(p.joins().size()), "in " + p.steps().size() + " steps", ""),
+                new Bench.Gauge("weakest bears",
+                        p.joins()
+                                .stream()
+                                .mapToDouble(SeamJoin::reserve)
+                                .min()
+                                .stream()
+                                .mapToObj(r -> "\u00d7" + Words.text("%.1f", r))
+                                .findFirst()
+                                .orElse("-"),
+                        "", ""),
                 new Bench.Gauge("glue", "~" + Words.grams(p.joins().stream().mapToDouble(SeamJoin::grams).sum()), "", ""),
-                new Bench.Gauge("holding", Words.text("%.0f min", p.joins().stream().mapToDouble(SeamJoin::holdMin).sum()), "", ""))).orElse(List.of()));
+                new Bench.Gauge("holding", Words.text("%.0f min", p.joins().stream().mapToDouble(SeamJoin::holdMin).sum()), "", "")))
+                .orElse(List.of()));
     }
 
     private static Color colour(String tone) {
@@ -150,7 +186,8 @@ public final class JoinView extends StationView {
             var mid = a.plus(b).times(0.5);
             var axis = new Point3D(0, 1, 0).crossProduct(d.x(), d.y(), d.z());
             double angle = Math.toDegrees(Math.acos(Math.clamp(d.y() / len, -1, 1)));
-            rod.getTransforms().setAll(new Translate(mid.x(), mid.y(), mid.z()), new Rotate(angle, axis.magnitude() < 1e-9 ? Rotate.X_AXIS : axis));
+            rod.getTransforms()
+                    .setAll(new Translate(mid.x(), mid.y(), mid.z()), new Rotate(angle, axis.magnitude() < 1e-9 ? Rotate.X_AXIS : axis));
             group.getChildren().add(rod);
         }
         return group;

@@ -14,7 +14,10 @@ import yellowbracket.device.PrinterLink;
 import yellowbracket.print.FailureKind;
 import yellowbracket.shop.Printer;
 
-/** What a linked printer is doing: job, layer, what remains, a fault; start, pause, go on, cancel, write it down. Follows the link's status while it lives; statuses in between are passed over. */
+/**
+ * What a linked printer is doing: job, layer, what remains, a fault; start, pause, go on, cancel, write it down. Follows the link's status
+ * while it lives; statuses in between are passed over.
+ */
 final class LinkPane extends VBox {
     private final PrinterLink link;
     private final Label state = new Label();
@@ -67,7 +70,8 @@ final class LinkPane extends VBox {
             case PRINTING -> Words.text("printing %s, %s", job, Words.percent(s.share()));
             case PAUSED -> Words.text("%s paused at %s", job, Words.percent(s.share()));
             case DONE -> job + " is done";
-            case FAULT -> Words.text("%s stopped at %s: %s", job, Words.percent(s.share()), s.fault().map(FailureKind::words).orElse("fault"));
+            case FAULT ->
+                    Words.text("%s stopped at %s: %s", job, Words.percent(s.share()), s.fault().map(FailureKind::words).orElse("fault"));
             case CANCELLED -> job + " cancelled at " + Words.percent(s.share());
             case OFFLINE -> "no answer" + (job.isEmpty() ? "" : "; " + job + " was at " + Words.percent(s.share()));
         });
@@ -78,7 +82,10 @@ final class LinkPane extends VBox {
         bar.setProgress(s.share());
         bar.setVisible(s.job().isPresent());
         bar.setManaged(s.job().isPresent());
-        more.setText(s.job().map(j -> Words.text("layer %d of %d; %s printed, %s to go", s.layer(), j.layers(), Words.hours(s.printedH()), Words.about(s.remainingH()))).orElse(""));
+        more.setText(s.job()
+                .map(j -> Words.text("layer %d of %d; %s printed, %s to go", s.layer(), j.layers(), Words.hours(s.printedH()),
+                        Words.about(s.remainingH())))
+                .orElse(""));
         more.setVisible(s.job().isPresent());
         more.setManaged(s.job().isPresent());
         boolean ended = s.job().isPresent() && !s.state().busy();

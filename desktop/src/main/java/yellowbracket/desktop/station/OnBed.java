@@ -21,7 +21,10 @@ import yellowbracket.print.Columns;
 import yellowbracket.print.Cusp;
 import yellowbracket.shop.Printer;
 
-/** Sections and support as they stand on a bed whose near left corner, seen from the front, is the origin. Mirrored axes of the bench are dealt with here: bed x runs to the viewer's right. */
+/**
+ * Sections and support as they stand on a bed whose near left corner, seen from the front, is the origin. Mirrored axes of the bench are
+ * dealt with here: bed x runs to the viewer's right.
+ */
 final class OnBed {
     private static final Color SCAR = Color.web("#B9571A");
     private static final Color HELD = Color.web("#6d7f8f");
@@ -66,7 +69,8 @@ final class OnBed {
         double m = p.marginMm(), x = p.bedX() - m, y = p.bedY() - m;
         var frame = new ArrayList<Vec3>(List.of(place(m, m, 0.2), place(x, m, 0.2), place(x, y, 0.2), place(m, y, 0.2), place(m, m, 0.2)));
         lines(frame, night ? Color.web("#7c858d") : Color.web("#a8a294"), 0.9);
-        lines(List.of(place(0, 0, 0.2), place(p.bedX(), 0, 0.2)), night ? Color.web("#a4abb1") : Color.web("#5A6168"), 2.2); // the front edge
+        // the front edge
+        lines(List.of(place(0, 0, 0.2), place(p.bedX(), 0, 0.2)), night ? Color.web("#a4abb1") : Color.web("#5A6168"), 2.2);
     }
 
     private void lines(List<Vec3> path, Color colour, double thick) {
@@ -81,19 +85,26 @@ final class OnBed {
     }
 
     /**
-     * A section with its lower left corner at a place of the bed, coloured by the depth of its layer lines; @param layersPerLine one dark line is drawn each so many layers, 0 for none
+     * A section with its lower left corner at a place of the bed, coloured by the depth of its layer lines; @param layersPerLine one dark
+     * line is drawn each so many layers, 0 for none
      */
     Group section(Mesh mesh, Turn turn, double scale, double x, double y, double layerMm, int layersPerLine, Color cut) {
         var box = box(mesh, turn, scale);
-        var view = drawn.striped(mesh, Ramp.cusp(), cut, f -> mesh.tag(f) != Mesh.ORIGINAL ? Double.NaN : Cusp.um(layerMm, steep(mesh, f, turn)),
+        var view = drawn.striped(mesh, Ramp.cusp(), cut,
+                f -> mesh.tag(f) != Mesh.ORIGINAL ? Double.NaN : Cusp.um(layerMm, steep(mesh, f, turn)),
                 v -> layersPerLine == 0 ? 0.5 : (scale * turn.row2().dot(mesh.point(v)) - box.min().z()) / (layerMm * layersPerLine));
         var group = new Group(view);
-        group.getTransforms().setAll(flip(), new Translate(x - box.min().x(), y - box.min().y(), -box.min().z()), affine(turn), new Scale(scale, scale, scale));
+        group.getTransforms()
+                .setAll(flip(), new Translate(x - box.min().x(), y - box.min().y(), -box.min().z()), affine(turn),
+                        new Scale(scale, scale, scale));
         things.add(group);
         return group;
     }
 
-    /** Columns of support of a section placed as {@link #section} does, those that scar the show side apart in colour. @param box of the section turned, real mm */
+    /**
+     * Columns of support of a section placed as {@link #section} does, those that scar the show side apart in colour. @param box of the
+     * section turned, real mm
+     */
     void support(List<Columns.Post> posts, double bedZ, Bounds3 box, double x, double y) {
         for (boolean seen : new boolean[] {false, true}) {
             var list = posts.stream().filter(p -> p.seen() == seen).toList();
@@ -121,6 +132,7 @@ final class OnBed {
     }
 
     static Affine affine(Turn t) {
-        return new Affine(t.row0().x(), t.row0().y(), t.row0().z(), 0, t.row1().x(), t.row1().y(), t.row1().z(), 0, t.row2().x(), t.row2().y(), t.row2().z(), 0);
+        return new Affine(t.row0().x(), t.row0().y(), t.row0().z(), 0, t.row1().x(), t.row1().y(), t.row1().z(), 0, t.row2().x(),
+                t.row2().y(), t.row2().z(), 0);
     }
 }

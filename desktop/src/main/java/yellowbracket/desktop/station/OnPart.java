@@ -28,7 +28,8 @@ final class OnPart extends SizePart {
     private static final double PLAY_S = 6;
     private final Slider along = new Slider(0, 1, 1);
     private final Button play = Card.action("play", this::play);
-    private final Timeline film = new Timeline(new KeyFrame(Duration.ZERO, new KeyValue(along.valueProperty(), 0)), new KeyFrame(Duration.seconds(PLAY_S), new KeyValue(along.valueProperty(), 1)));
+    private final Timeline film = new Timeline(new KeyFrame(Duration.ZERO, new KeyValue(along.valueProperty(), 0)),
+            new KeyFrame(Duration.seconds(PLAY_S), new KeyValue(along.valueProperty(), 1)));
     private Optional<Group> head = Optional.empty();
 
     OnPart(SizeView view) {
@@ -83,26 +84,38 @@ final class OnPart extends SizePart {
         }
         for (int i = 0; i < all.get().list().size(); i++) {
             var d = all.get().list().get(i);
-            card.row(fits.get().list().get(i).wearer().name(), d.passes() ? "passes" : "does not pass", d.words(), d.passes() ? "good" : "stop");
+            card.row(fits.get().list().get(i).wearer().name(), d.passes() ? "passes" : "does not pass", d.words(),
+                    d.passes() ? "good" : "stop");
             if (d.passes() && fits.get().list().get(i).wearer().glasses()) card.text("glasses come off on the way in: judged without them");
         }
         card.row("way in", play, along);
         card.add(steps(way().orElseThrow()));
         model.result(Node.REMEDIES).filter(r -> model.fresh(Node.REMEDIES) && r.wearer().isPresent()).ifPresent(r -> remedies(card, r));
         if (way().filter(d -> !d.passes()).isPresent() && !model.fresh(Node.REMEDIES)) card.text("looking for what would let it pass ...");
-        card.caution("Try it seated, with a helper, and take it off again in five seconds unaided before wearing it out. Nothing that parts may need two hands you do not have.");
+        card.caution("Try it seated, with a helper, and take it off again in five seconds unaided before wearing it out. Nothing that "
+                + "parts may need two hands you do not have.");
     }
 
     private void remedies(Card card, Node.Remedies r) {
         card.title("what would let " + r.wearer().orElseThrow() + "'s head pass");
-        if (r.list().isEmpty()) card.text("neither 30 mm more neck, nor half as large again, nor a parting helps: check which way is up, and that the model is open below");
-        for (var m : r.list()) card.finding(Fit.Weight.NOTE, m.words() + Words.text(": %.0f mm to spare then", m.spareMm()) + (m instanceof Remedy.Part ? "; a cut for the next station" : ""), "take it", () -> model.apply(Edit.remedy(prop().id(), m)));
+        if (r.list().isEmpty())
+            card.text("neither 30 mm more neck, nor half as large again, nor a parting helps: check which way is up, and that the model is "
+                    + "open below");
+        for (var m : r.list()) card.finding(Fit.Weight.NOTE,
+                m.words() + Words.text(": %.0f mm to spare then", m.spareMm())
+                        + (m instanceof Remedy.Part ? "; a cut for the next station" : ""),
+                "take it", () -> model.apply(Edit.remedy(prop().id(), m)));
     }
 
     private yellowbracket.desktop.widget.Sheet<Donning.Step> steps(Donning d) {
         var worn = d.path().getLast().pose();
-        var table = new yellowbracket.desktop.widget.Sheet<Donning.Step>("the way in, step by step", "no way").number("to go, " + words().unit(), 90, s -> worn.upMm() - s.pose().upMm(), s -> words().bare(worn.upMm() - s.pose().upMm()))
-                .number("forward", 80, s -> s.pose().forwardMm() - worn.forwardMm(), s -> words().bare(s.pose().forwardMm() - worn.forwardMm())).number("tilt \u00b0", 70, s -> s.pose().pitchDeg() - worn.pitchDeg(), s -> Words.text("%.0f", s.pose().pitchDeg() - worn.pitchDeg()))
+        var table = new yellowbracket.desktop.widget.Sheet<Donning.Step>("the way in, step by step", "no way")
+                .number("to go, " + words().unit(), 90, s -> worn.upMm() - s.pose().upMm(),
+                        s -> words().bare(worn.upMm() - s.pose().upMm()))
+                .number("forward", 80, s -> s.pose().forwardMm() - worn.forwardMm(),
+                        s -> words().bare(s.pose().forwardMm() - worn.forwardMm()))
+                .number("tilt \u00b0", 70, s -> s.pose().pitchDeg() - worn.pitchDeg(),
+                        s -> Words.text("%.0f", s.pose().pitchDeg() - worn.pitchDeg()))
                 .number("room", 80, Donning.Step::roomMm, s -> words().bare(s.roomMm()));
         table.onPick(s -> along.setValue((double) d.path().indexOf(s) / Math.max(1, d.path().size() - 1)));
         table.rows(d.path(), 8);
@@ -117,7 +130,8 @@ final class OnPart extends SizePart {
         var a = d.path().get(i).pose();
         var b = d.path().get(Math.min(i + 1, d.path().size() - 1)).pose();
         double t = at - i;
-        return new Pose(a.forwardMm() + t * (b.forwardMm() - a.forwardMm()), a.upMm() + t * (b.upMm() - a.upMm()), a.pitchDeg() + t * (b.pitchDeg() - a.pitchDeg()));
+        return new Pose(a.forwardMm() + t * (b.forwardMm() - a.forwardMm()), a.upMm() + t * (b.upMm() - a.upMm()),
+                a.pitchDeg() + t * (b.pitchDeg() - a.pitchDeg()));
     }
 
     private void moved() {
@@ -132,8 +146,15 @@ final class OnPart extends SizePart {
         int i = (int) Math.round(along.getValue() * (d.path().size() - 1));
         var step = d.path().get(i);
         var worn = d.path().getLast().pose();
-        bench.gauges(List.of(new Bench.Gauge("room here", words().length(step.roomMm()), i == d.tightest().step() ? "the tightest" : "", step.roomMm() < 0 ? "stop" : step.roomMm() < 3 ? "care" : "good"),
-                new Bench.Gauge("least on the way", words().length(d.spareMm()), "at the " + d.tightest().zone().label(), d.passes() ? "good" : "stop"), new Bench.Gauge("tilt", Words.text("%+.0f\u00b0", step.pose().pitchDeg() - worn.pitchDeg()), step.pose().pitchDeg() < worn.pitchDeg() - 2 ? "forward" : step.pose().pitchDeg() > worn.pitchDeg() + 2 ? "back" : "", ""),
+        bench.gauges(List.of(
+                new Bench.Gauge("room here", words().length(step.roomMm()), i == d.tightest().step() ? "the tightest" : "",
+                        step.roomMm() < 0 ? "stop" : step.roomMm() < 3 ? "care" : "good"),
+                new Bench.Gauge("least on the way", words().length(d.spareMm()), "at the " + d.tightest().zone().label(),
+                        d.passes() ? "good" : "stop"),
+                new Bench.Gauge("tilt", Words.text("%+.0f\u00b0", step.pose().pitchDeg() - worn.pitchDeg()),
+                        step.pose().pitchDeg() < worn.pitchDeg() - 2 ? "forward"
+                                : step.pose().pitchDeg() > worn.pitchDeg() + 2 ? "back" : "",
+                        ""),
                 new Bench.Gauge("to go", words().longLength(Math.abs(worn.upMm() - step.pose().upMm())), "", "")));
     }
 
@@ -145,15 +166,18 @@ final class OnPart extends SizePart {
         if (proxy.isEmpty() || size.isEmpty()) return;
         bare();
         var things = new ArrayList<javafx.scene.Node>();
-        head = way.flatMap(d -> model.result(Node.FITS).map(f -> head(f.list().get(Math.min(shown(), f.list().size() - 1)).clearance().form().mesh(), Optional.empty(), pose(d))));
+        head = way.flatMap(d -> model.result(Node.FITS)
+                .map(f -> head(f.list().get(Math.min(shown(), f.list().size() - 1)).clearance().form().mesh(), Optional.empty(), pose(d))));
         head.ifPresent(things::add);
         things.add(shell(proxy.get().mesh(), bench.isSeeThrough() ? 0.14 : 0.36));
         var box = size.get();
         double lower = way.map(d -> d.path().getFirst().pose().upMm() - 130).orElse(box.min().z());
-        bench.show(things, new yellowbracket.mesh.Bounds3(new yellowbracket.mesh.Vec3(box.min().x(), box.min().y(), Math.min(lower, box.min().z())), box.max()), prop().id() + "/on");
+        bench.show(things, new yellowbracket.mesh.Bounds3(
+                new yellowbracket.mesh.Vec3(box.min().x(), box.min().y(), Math.min(lower, box.min().z())), box.max()), prop().id() + "/on");
         way.ifPresent(d -> {
             var t = d.tightest();
-            bench.callouts(List.of(new Bench.Callout(t.place(), "tightest: " + t.zone().label() + " " + words().bare(d.spareMm()), d.passes() ? d.spareMm() < 3 ? "care" : "good" : "stop")));
+            bench.callouts(List.of(new Bench.Callout(t.place(), "tightest: " + t.zone().label() + " " + words().bare(d.spareMm()),
+                    d.passes() ? d.spareMm() < 3 ? "care" : "good" : "stop")));
             gauges(d);
         });
         bench.legend().none();

@@ -42,19 +42,28 @@ public final class PlanView extends StationView {
         if (schedule.isEmpty()) return waiting(card, Node.SCHEDULE);
         var s = schedule.get();
         boolean late = s.slackH() < 0;
-        card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare", late ? "stop" : "good");
+        card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
+                late ? "stop" : "good");
         var chance = model.derivedProperty().get().get(Node.CHANCE);
-        card.row("chance", chance.map(c -> Words.percent(c.share())).orElse("..."), chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
-        card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()), "evenings and weekends; prints run through the night");
-        if (late) card.finding(Fit.Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours", "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.Page.SMOOTH));
+        card.row("chance", chance.map(c -> Words.percent(c.share())).orElse("..."),
+                chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
+        card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()),
+                "evenings and weekends; prints run through the night");
+        if (late) card.finding(Fit.Weight.STOP,
+                "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
+                "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.Page.SMOOTH));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Fit.Weight.CARE, c, "", () -> {}));
         card.title("next");
         for (var p : s.next(4)) next(card, p);
         card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
         card.title("all tasks");
-        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", 46, p -> p.done() ? "done" : "").words("prop", 56, p -> p.task().prop()).words("task", 190, p -> p.task().name())
-                .number("start", 92, p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start())).number("hours", 56, p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
-                .number("wait", 54, p -> p.task().waitH(), p -> p.task().waitH() == 0 ? "" : Words.hours(p.task().waitH())).rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
+        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", 46, p -> p.done() ? "done" : "")
+                .words("prop", 56, p -> p.task().prop())
+                .words("task", 190, p -> p.task().name())
+                .number("start", 92, p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
+                .number("hours", 56, p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
+                .number("wait", 54, p -> p.task().waitH(), p -> p.task().waitH() == 0 ? "" : Words.hours(p.task().waitH()))
+                .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
         needs(card);
         return card;
     }
@@ -85,9 +94,11 @@ public final class PlanView extends StationView {
                 }
             }
         });
-        what.setOnAction(e -> model.apply(new Edit("event " + what.getText(), b -> b.withDue(what.getText().isBlank() ? "ready by" : what.getText().strip(), b.due()))));
+        what.setOnAction(e -> model.apply(new Edit("event " + what.getText(),
+                b -> b.withDue(what.getText().isBlank() ? "ready by" : what.getText().strip(), b.due()))));
         day.valueProperty().addListener((o, before, d) -> {
-            if (d != null && !d.equals(build.due().toLocalDate())) model.apply(new Edit("ready by " + d, b -> b.withDue(b.event(), d.atTime(b.due().toLocalTime()))));
+            if (d != null && !d.equals(build.due().toLocalDate()))
+                model.apply(new Edit("ready by " + d, b -> b.withDue(b.event(), d.atTime(b.due().toLocalTime()))));
         });
         card.row("must be ready", what, day);
     }
@@ -96,15 +107,19 @@ public final class PlanView extends StationView {
         var done = Card.action("done", () -> model.note("done " + p.task().id()));
         done.setAccessibleText("mark done: " + p.task().name());
         String gear = yellowbracket.safety.Caution.of(p.task()).map(c -> " \u00b7 " + c.gear()).orElse("");
-        card.row(Words.dayTime(p.start()), Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().source() + ")" + gear), done);
+        card.row(Words.dayTime(p.start()),
+                Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().source() + ")" + gear), done);
     }
 
     private void needs(Card card) {
         var needs = model.derivedProperty().get().get(Node.NEEDS);
         if (needs.isEmpty()) return;
         card.title("to buy before the first step");
-        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", 200, Needs.Line::name).number("needed", 90, Needs.Line::needed, l -> amount(l.needed(), l.unit())).number("have", 80, Needs.Line::have, l -> amount(l.have(), l.unit()))
-                .number("buy", 90, Needs.Line::missing, l -> amount(l.missing(), l.unit())).rows(needs.get().shopping(), 10));
+        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", 200, Needs.Line::name)
+                .number("needed", 90, Needs.Line::needed, l -> amount(l.needed(), l.unit()))
+                .number("have", 80, Needs.Line::have, l -> amount(l.have(), l.unit()))
+                .number("buy", 90, Needs.Line::missing, l -> amount(l.missing(), l.unit()))
+                .rows(needs.get().shopping(), 10));
     }
 
     private static String amount(double v, String unit) {

@@ -51,7 +51,9 @@ final class PlanesPart extends CutPart {
             var grid = grid();
             for (int i = 0; i < planes.size(); i++) plane(grid, i, planes.get(i), locks.get(i));
             card.add(grid);
-            card.text("a plane leans from level towards a side: 0 is the front, 90 the left. Drag a pane in the bench to move it, the knob at its edge to turn it; Delete removes the picked one. Locked planes stay when the cuts are planned anew.");
+            card.text("a plane leans from level towards a side: 0 is the front, 90 the left. Drag a pane in the bench to move it, the "
+                    + "knob at its edge to turn it; Delete removes the picked one. Locked planes stay when the cuts are "
+                    + "planned anew.");
         }
         mergeRow(card);
         roomRows(card);
@@ -63,7 +65,8 @@ final class PlanesPart extends CutPart {
         card.title("sections on the beds");
         for (var s : modelSections()) {
             boolean fits = stands.map(t -> t.fitsSomewhere(s.name())).orElse(true);
-            card.row(s.name(), stands.isEmpty() ? "\u2026" : fits ? "fits" : "over by " + words().length(stands.get().overMm(s.name())), words().size(s.size().times(prop().scale())), stands.isEmpty() ? "" : fits ? "good" : "stop");
+            card.row(s.name(), stands.isEmpty() ? "\u2026" : fits ? "fits" : "over by " + words().length(stands.get().overMm(s.name())),
+                    words().size(s.size().times(prop().scale())), stands.isEmpty() ? "" : fits ? "good" : "stop");
         }
     }
 
@@ -83,7 +86,8 @@ final class PlanesPart extends CutPart {
         card.row("add a plane in", buttons.toArray(javafx.scene.Node[]::new));
     }
 
-    private static ChoiceBox<String> choice(String id, String what, List<String> names, String now, java.util.function.Consumer<String> then) {
+    private static ChoiceBox<String> choice(String id, String what, List<String> names, String now,
+            java.util.function.Consumer<String> then) {
         var box = new ChoiceBox<String>();
         box.getItems().setAll(names);
         box.setValue(now);
@@ -104,14 +108,20 @@ final class PlanesPart extends CutPart {
         if (section.isEmpty()) model.apply(Edit.cuts("add a plane", prop().id(), t -> t.cutEverywhere(plane)));
         else {
             var path = prop().cuts().pathTo(section.get());
-            model.apply(Edit.cuts("cut section " + within, prop().id(), t -> t.with(path, CutTree.split(plane, CutTree.WHOLE, CutTree.WHOLE))));
+            model.apply(
+                    Edit.cuts("cut section " + within, prop().id(), t -> t.with(path, CutTree.split(plane, CutTree.WHOLE, CutTree.WHOLE))));
         }
     }
 
     private void plane(GridPane grid, int number, CutPlane plane, boolean locked) {
-        var at = number("plane-" + number, "place of plane " + (number + 1), "millimetres of the model, such as 21.5", -5000, 5000, Words.text("%.1f", plane.offsetMm()), v -> move(number, plane, new CutPlane(plane.normal(), v)));
-        var lean = number("lean-" + number, "lean of plane " + (number + 1), "degrees from level between 0 and 180", 0, 180, Words.text("%.0f", PlaneSnap.leanDeg(plane)), v -> move(number, plane, PlaneSnap.leaning(plane, v, PlaneSnap.towardsDeg(plane), middle())));
-        var towards = number("towards-" + number, "side to which plane " + (number + 1) + " leans", "degrees between -180 and 180; 0 is the front, 90 the left", -180, 180, Words.text("%.0f", PlaneSnap.towardsDeg(plane)), v -> move(number, plane, PlaneSnap.leaning(plane, PlaneSnap.leanDeg(plane), v, middle())));
+        var at = number("plane-" + number, "place of plane " + (number + 1), "millimetres of the model, such as 21.5", -5000, 5000,
+                Words.text("%.1f", plane.offsetMm()), v -> move(number, plane, new CutPlane(plane.normal(), v)));
+        var lean = number("lean-" + number, "lean of plane " + (number + 1), "degrees from level between 0 and 180", 0, 180,
+                Words.text("%.0f", PlaneSnap.leanDeg(plane)),
+                v -> move(number, plane, PlaneSnap.leaning(plane, v, PlaneSnap.towardsDeg(plane), middle())));
+        var towards = number("towards-" + number, "side to which plane " + (number + 1) + " leans",
+                "degrees between -180 and 180; 0 is the front, 90 the left", -180, 180, Words.text("%.0f", PlaneSnap.towardsDeg(plane)),
+                v -> move(number, plane, PlaneSnap.leaning(plane, PlaneSnap.leanDeg(plane), v, middle())));
         for (var f : List.of(lean, towards)) f.setPrefWidth(56);
         var lock = new ToggleButton(locked ? "locked" : "lock");
         lock.getStyleClass().setAll("toggle-button", "plain");
@@ -152,8 +162,10 @@ final class PlanesPart extends CutPart {
         menu.setId("snap-" + number);
         menu.setMinWidth(Region.USE_PREF_SIZE);
         menu.setAccessibleText("bring plane " + (number + 1) + " to the middle, a crease or an axis");
-        menu.getItems().addAll(item("to the middle of the prop", () -> move(number, plane, PlaneSnap.toMiddle())), item("to the nearest crease", () -> crease(number, plane)),
-                item("square to the nearest axis", () -> move(number, plane, PlaneSnap.toAxis(plane, middle()))));
+        menu.getItems()
+                .addAll(item("to the middle of the prop", () -> move(number, plane, PlaneSnap.toMiddle())),
+                        item("to the nearest crease", () -> crease(number, plane)),
+                        item("square to the nearest axis", () -> move(number, plane, PlaneSnap.toAxis(plane, middle()))));
         return menu;
     }
 
@@ -166,8 +178,9 @@ final class PlanesPart extends CutPart {
     void crease(int number, CutPlane plane) {
         var light = model.result(Node.PROXY);
         if (light.isEmpty()) return;
-        PlaneSnap.toCrease(plane, light.get().mesh(), SNAP_REACH_MM).ifPresentOrElse(p -> move(number, plane, p),
-                () -> model.tell(AppModel.Tone.NOTE, "no crease runs along plane " + (number + 1) + " within " + Math.round(SNAP_REACH_MM) + " mm: it stays where it is"));
+        PlaneSnap.toCrease(plane, light.get().mesh(), SNAP_REACH_MM)
+                .ifPresentOrElse(p -> move(number, plane, p), () -> model.tell(AppModel.Tone.NOTE, "no crease runs along plane "
+                        + (number + 1) + " within " + Math.round(SNAP_REACH_MM) + " mm: it stays where it is"));
     }
 
     private void move(int number, CutPlane from, CutPlane to) {
@@ -178,7 +191,8 @@ final class PlanesPart extends CutPart {
         return model.result(Node.MODEL).map(m -> m.mesh().bounds().centre()).orElse(Vec3.ZERO);
     }
 
-    private NumberField number(String id, String what, String example, double least, double most, String now, java.util.function.DoubleConsumer then) {
+    private NumberField number(String id, String what, String example, double least, double most, String now,
+            java.util.function.DoubleConsumer then) {
         var f = field(id, what, example, least, most).with(now);
         f.setOnAction(e -> f.read().ifPresent(then));
         return f;
@@ -189,7 +203,9 @@ final class PlanesPart extends CutPart {
         if (names.size() < 2) return;
         if (!names.contains(first)) first = names.get(0);
         if (!names.contains(second) || second.equals(first)) second = names.get(1).equals(first) ? names.get(0) : names.get(1);
-        card.row("print as one", choice("merge-first", "first section to merge", names, first, n -> first = n), choice("merge-second", "second section to merge", names, second, n -> second = n), Card.action("merge", () -> merge(first, second)));
+        card.row("print as one", choice("merge-first", "first section to merge", names, first, n -> first = n),
+                choice("merge-second", "second section to merge", names, second, n -> second = n),
+                Card.action("merge", () -> merge(first, second)));
     }
 
     void merge(String one, String other) {
@@ -200,7 +216,8 @@ final class PlanesPart extends CutPart {
         var pathB = prop().cuts().pathTo(b.get());
         var merged = prop().cuts().merged(pathA, pathB);
         if (one.equals(other) || pathA.equals(pathB)) model.tell(AppModel.Tone.NOTE, one + " and " + other + " are not parted by a plane");
-        else if (merged.isEmpty()) model.tell(AppModel.Tone.STOP, "the plane between " + one + " and " + other + " parts other sections too: remove it, or cut with planes limited to one section");
+        else if (merged.isEmpty()) model.tell(AppModel.Tone.STOP, "the plane between " + one + " and " + other
+                + " parts other sections too: remove it, or cut with planes limited to one section");
         else {
             UnaryOperator<CutTree> change = t -> merged.get();
             model.apply(Edit.cuts("print " + one + " and " + other + " as one", prop().id(), change));

@@ -71,18 +71,26 @@ final class PlansPart extends CutPart {
             if (!current) row.estimates(estimates(o));
         }
         card.add(table);
-        if (!s.over) card.row("planning", Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."), Card.action("stop looking", () -> stop(s)));
+        if (!s.over) card.row("planning",
+                Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."),
+                Card.action("stop looking", () -> stop(s)));
         if (!s.impossible.isEmpty()) card.finding(Fit.Weight.STOP, s.impossible, "", () -> {});
         card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
         int locked = prop().cuts().onlyLocked().planeCount();
-        if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes") + "; let them go under planes to plan freely");
+        if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes")
+                + "; let them go under planes to plan freely");
         else card.text("lock planes under the planes tab, and the rest is planned around them");
-        registered().filter(r -> !r.hardware().isEmpty()).ifPresent(r -> card.row("hardware", Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
+        registered().filter(r -> !r.hardware().isEmpty())
+                .ifPresent(r -> card.row("hardware",
+                        Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
         s.plans.stream().filter(o -> o.tree().equals(prop().cuts())).findFirst().ifPresent(o -> reasons(card, o));
     }
 
     private String hardware(Derived d) {
-        return d.get(Node.REGISTERED, prop().id()).map(r -> r.hardware().isEmpty() ? "\nno hardware" : "\n" + String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList())).orElse("");
+        return d.get(Node.REGISTERED, prop().id())
+                .map(r -> r.hardware().isEmpty() ? "\nno hardware"
+                        : "\n" + String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))
+                .orElse("");
     }
 
     private static String shortName(SectionPlan p) {
@@ -90,7 +98,8 @@ final class PlansPart extends CutPart {
     }
 
     private static String[] estimates(SectionPlan p) {
-        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()), Words.text("~%.0f", p.joinH() + p.smoothH()), "\u2026"};
+        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()),
+                Words.text("~%.0f", p.joinH() + p.smoothH()), "\u2026"};
     }
 
     private static String metres(double mm) {
@@ -101,12 +110,19 @@ final class PlansPart extends CutPart {
         String id = prop().id();
         var s = d.get(Node.SECTIONS, id);
         double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
-        row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show), d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+        row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show),
+                d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
                 Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
     }
 
     private static double hours(Derived d, String prop, Station station) {
-        return d.get(Node.TASKS).map(t -> t.list().stream().filter(q -> q.prop().equals(prop) && q.station() == station).mapToDouble(q -> q.activeH()).sum()).orElse(0.0);
+        return d.get(Node.TASKS)
+                .map(t -> t.list()
+                        .stream()
+                        .filter(q -> q.prop().equals(prop) && q.station() == station)
+                        .mapToDouble(q -> q.activeH())
+                        .sum())
+                .orElse(0.0);
     }
 
     private void reasons(Card card, SectionPlan plan) {
@@ -115,7 +131,8 @@ final class PlansPart extends CutPart {
             return;
         }
         card.title("why these planes: " + plan.name());
-        for (int i = 0; i < plan.reasons().size(); i++) card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
+        for (int i = 0; i < plan.reasons().size(); i++)
+            card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
     }
 
     private void stop(Search s) {
@@ -155,26 +172,35 @@ final class PlansPart extends CutPart {
         } catch (Progress.Stopped e) {
             throw e;
         } catch (RuntimeException e) {
-            return new SectionPlanner.Outcome.Impossible("planning broke off (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()) + "): mend the mesh under size, or cut by hand");
+            return new SectionPlanner.Outcome.Impossible(
+                    "planning broke off (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage())
+                            + "): mend the mesh under size, or cut by hand");
         }
     }
 
     private PlanWishes wishes() {
         var p = prop();
         var printers = model.shownProperty().get().printers();
-        return PlanWishes.of(beds().toArray(Bed[]::new)).keeping(p.cuts().onlyLocked()).seeing(eyes()).withRates(PlanWishes.Rates.of(p.profile(), printers)).along(at -> ColourZone.at(p.zones(), at));
+        return PlanWishes.of(beds().toArray(Bed[]::new))
+                .keeping(p.cuts().onlyLocked())
+                .seeing(eyes())
+                .withRates(PlanWishes.Rates.of(p.profile(), printers))
+                .along(at -> ColourZone.at(p.zones(), at));
     }
 
     /** In model coordinates, where the first wearer's eyes are. */
     private Optional<Vec3> eyes() {
-        return model.result(Node.FITS).flatMap(f -> f.list().stream().findFirst()).map(f -> f.pose().place(f.clearance().form().eye(1).plus(f.clearance().form().eye(-1)).times(0.5)).times(1 / f.scale()));
+        return model.result(Node.FITS)
+                .flatMap(f -> f.list().stream().findFirst())
+                .map(f -> f.pose().place(f.clearance().form().eye(1).plus(f.clearance().form().eye(-1)).times(0.5)).times(1 / f.scale()));
     }
 
     /** Takes the first plan, once there is one. */
     void takeFirst() {
         var search = searches.get(key());
         if (search == null) search = start(key());
-        if (search.plans.isEmpty()) model.tell(AppModel.Tone.NOTE, search.impossible.isEmpty() ? "the plans are still being worked out" : search.impossible);
+        if (search.plans.isEmpty())
+            model.tell(AppModel.Tone.NOTE, search.impossible.isEmpty() ? "the plans are still being worked out" : search.impossible);
         else {
             var plan = search.plans.getFirst();
             model.apply(Edit.cuts("cut: " + plan.name(), prop().id(), t -> plan.tree()));

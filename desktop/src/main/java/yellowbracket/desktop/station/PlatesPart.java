@@ -35,7 +35,10 @@ import yellowbracket.print.SectionPrint;
 import yellowbracket.shop.Printer;
 import yellowbracket.size.Fit;
 
-/** Plates and queue of all props: one section after another or full beds, what each printer prints when, spools; rows are dragged, or moved with Alt and the arrow keys. Part of the print page. */
+/**
+ * Plates and queue of all props: one section after another or full beds, what each printer prints when, spools; rows are dragged, or moved
+ * with Alt and the arrow keys. Part of the print page.
+ */
 public final class PlatesPart extends PrintPart {
     private static final double ROW = 34;
     private static final double GAP_MM = 40;
@@ -63,7 +66,12 @@ public final class PlatesPart extends PrintPart {
         var plates = model.ofBuild(Node.PLATES);
         var schedule = model.schedule();
         if (plates.isEmpty() || schedule.isEmpty()) return List.of();
-        return plates.get().chosen().stream().map(p -> new Row(p, schedule.get().placed("print:" + p.name()))).sorted(Comparator.comparing(r -> r.at.map(Schedule.Placed::start).orElse(schedule.get().due()))).toList();
+        return plates.get()
+                .chosen()
+                .stream()
+                .map(p -> new Row(p, schedule.get().placed("print:" + p.name())))
+                .sorted(Comparator.comparing(r -> r.at.map(Schedule.Placed::start).orElse(schedule.get().due())))
+                .toList();
     }
 
     @Override
@@ -79,12 +87,17 @@ public final class PlatesPart extends PrintPart {
         if (rows.isEmpty()) card.text("the queue is empty: everything is printed");
         for (var printer : model.shownProperty().get().printers()) {
             var own = rows.stream().filter(r -> r.plate.printer().name().equals(printer.name())).toList();
-            card.title(printer.name() + Words.text(", %d to print, ~%s", own.stream().mapToInt(r -> r.plate.prints().size()).sum(), Words.hours(own.stream().mapToDouble(r -> r.plate.hours()).sum())));
+            card.title(printer.name() + Words.text(", %d to print, ~%s", own.stream().mapToInt(r -> r.plate.prints().size()).sum(),
+                    Words.hours(own.stream().mapToDouble(r -> r.plate.hours()).sum())));
             if (own.isEmpty()) card.text("nothing to print");
             else card.add(list(own));
         }
-        model.ofBuild(Node.SPOOLS).ifPresent(s -> s.findings().forEach(f -> card.finding(f.contains("runs out") || f.startsWith("no spool") ? Fit.Weight.CARE : Fit.Weight.NOTE, f, "", () -> {})));
-        card.primary("export the queue ...", this::export, Card.action("import ...", this::read), Card.action("order as proposed", () -> model.apply(Edit.queue("print order as proposed", q -> q.withOrder(List.of())))));
+        model.ofBuild(Node.SPOOLS)
+                .ifPresent(s -> s.findings()
+                        .forEach(f -> card.finding(f.contains("runs out") || f.startsWith("no spool") ? Fit.Weight.CARE : Fit.Weight.NOTE,
+                                f, "", () -> {})));
+        card.primary("export the queue ...", this::export, Card.action("import ...", this::read),
+                Card.action("order as proposed", () -> model.apply(Edit.queue("print order as proposed", q -> q.withOrder(List.of())))));
         card.text("drag a row, or move it with Alt and the arrow keys; the whole plan follows");
     }
 
@@ -101,16 +114,22 @@ public final class PlatesPart extends PrintPart {
         var span = hours.away().stream().findFirst();
         var from = time("away-from", "nobody there from", span.map(s -> s.from().toString()).orElse(""), "08:00");
         var to = time("away-to", "nobody there until", span.map(s -> s.to().toString()).orElse(""), "17:00");
-        times("nobody there", from, to, (a, b) -> model.apply(new Edit("nobody there from " + a + " to " + b, x -> x.withHours(x.hours().awayOnWeekdays(a, b)))), () -> model.apply(new Edit("always somebody there", x -> x.withHours(x.hours().withAway(List.of())))));
-        card.row("nobody there", from, to, Card.more(Words.text("Monday to Friday; plates are changed from %s to %s", hours.printFrom(), hours.printTo())));
+        times("nobody there", from, to,
+                (a, b) -> model.apply(new Edit("nobody there from " + a + " to " + b, x -> x.withHours(x.hours().awayOnWeekdays(a, b)))),
+                () -> model.apply(new Edit("always somebody there", x -> x.withHours(x.hours().withAway(List.of())))));
+        card.row("nobody there", from, to,
+                Card.more(Words.text("Monday to Friday; plates are changed from %s to %s", hours.printFrom(), hours.printTo())));
     }
 
     private void mode(Alternatives table, String name, List<Plates.Plate> list, boolean current, boolean full) {
-        double hours = list.stream().mapToDouble(Plates.Plate::hours).sum(), lost = list.stream().mapToDouble(Plates.Plate::expectedHours).sum() - hours;
+        double hours = list.stream().mapToDouble(Plates.Plate::hours).sum(),
+                lost = list.stream().mapToDouble(Plates.Plate::expectedHours).sum() - hours;
         String[] known = {String.valueOf(list.size()), Words.text("~%.0f", hours), Words.text("%.1f", lost)};
-        var row = view.row(table, name, current, Edit.queue(name, q -> q.withFullPlates(full)), (Alternatives.Row r, Derived d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
+        var row = view.row(table, name, current, Edit.queue(name, q -> q.withFullPlates(full)),
+                (Alternatives.Row r, Derived d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
         row.estimates(known);
-        row.more(full ? "a failure loses all that is on the bed; fewer times somebody must be there" : "a failure loses one section; somebody must be there after each");
+        row.more(full ? "a failure loses all that is on the bed; fewer times somebody must be there"
+                : "a failure loses one section; somebody must be there after each");
     }
 
     private VBox list(List<Row> own) {
@@ -127,11 +146,13 @@ public final class PlatesPart extends PrintPart {
         r.plate.sections().forEach(s -> tags.getChildren().add(Card.tag(s)));
         tags.setMinWidth(44);
         tags.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        var when = new Label(!r.plate.fits() ? "fits no bed" : r.at.map(p -> Words.dayTime(p.start()) + " \u2013 " + Words.dayTime(p.end())).orElse("not planned"));
+        var when = new Label(!r.plate.fits() ? "fits no bed"
+                : r.at.map(p -> Words.dayTime(p.start()) + " \u2013 " + Words.dayTime(p.end())).orElse("not planned"));
         when.getStyleClass().add("small");
         var gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        var figures = new Label(Words.text("%s  %s  %s", Words.about(r.plate.hours()), Words.grams(r.plate.grams()), Words.percent(r.plate.risk())));
+        var figures = new Label(
+                Words.text("%s  %s  %s", Words.about(r.plate.hours()), Words.grams(r.plate.grams()), Words.percent(r.plate.risk())));
         figures.getStyleClass().addAll("small", "num");
         figures.setMinWidth(Region.USE_PREF_SIZE);
         var row = new HBox(8, grip, tags, when, gap, figures);
@@ -182,7 +203,8 @@ public final class PlatesPart extends PrintPart {
     private void move(List<Row> own, int index, int by) {
         var plates = own.stream().map(r -> r.plate.sections()).toList();
         if (Math.clamp(index + by, 0, own.size() - 1) == index) view.again();
-        else model.apply(Edit.queue("print " + own.get(index).plate.name() + (by < 0 ? " sooner" : " later"), q -> q.moved(plates, index, by)));
+        else model.apply(
+                Edit.queue("print " + own.get(index).plate.name() + (by < 0 ? " sooner" : " later"), q -> q.moved(plates, index, by)));
     }
 
     private Optional<Path> file(boolean save) {
@@ -223,13 +245,15 @@ public final class PlatesPart extends PrintPart {
     public void readFrom(Path from) {
         var propOf = new HashMap<String, String>();
         var derived = model.derivedProperty().get();
-        for (var p : model.shownProperty().get().props()) derived.get(Node.PRINTS, p.id()).ifPresent(q -> q.prints().forEach(x -> propOf.put(x.name(), p.id())));
+        for (var p : model.shownProperty().get().props())
+            derived.get(Node.PRINTS, p.id()).ifPresent(q -> q.prints().forEach(x -> propOf.put(x.name(), p.id())));
         var printers = model.shownProperty().get().printers().stream().map(Printer::name).collect(Collectors.toSet());
         model.background("reading the queue", p -> QueueFile.read(from, propOf.keySet(), printers), outcome -> {
             switch (outcome) {
                 case QueueFile.Outcome.Refused r -> model.tell(AppModel.Tone.STOP, r.problem().sentence());
                 case QueueFile.Outcome.Read r -> {
-                    model.apply(new Edit("print order of " + from.getFileName(), b -> placed(b.withQueue(b.queue().withOrder(r.order())), r.printers(), propOf)));
+                    model.apply(new Edit("print order of " + from.getFileName(),
+                            b -> placed(b.withQueue(b.queue().withOrder(r.order())), r.printers(), propOf)));
                     model.tell(AppModel.Tone.GOOD, Words.text("%d sections in the order of %s", r.order().size(), from.getFileName()));
                 }
             }
@@ -259,7 +283,9 @@ public final class PlatesPart extends PrintPart {
             scene.bed(printer);
             var own = rows.stream().filter(r -> r.plate.printer().name().equals(printer.name())).toList();
             var shown = own.stream().filter(r -> r.plate.name().equals(picked)).findFirst().or(() -> own.stream().findFirst());
-            labels.add(new Bench.Callout(scene.place(printer.bedX() / 2, -8, 0), printer.name() + shown.map(r -> "  " + r.plate.name() + "  " + r.at.map(p -> Words.dayTime(p.start())).orElse("")).orElse("  free"), ""));
+            labels.add(new Bench.Callout(scene.place(printer.bedX() / 2, -8, 0), printer.name()
+                    + shown.map(r -> "  " + r.plate.name() + "  " + r.at.map(p -> Words.dayTime(p.start())).orElse("")).orElse("  free"),
+                    ""));
             on.add(shown.map(r -> r.plate.name()).orElse(""));
             if (shown.isPresent()) tall = Math.max(tall, place(scene, shown.get().plate, labels));
             things.addAll(scene.things());
@@ -271,8 +297,18 @@ public final class PlatesPart extends PrintPart {
         view.bench().callouts(labels);
         double left = rows.stream().mapToDouble(r -> r.plate.hours()).sum();
         var next = rows.stream().filter(r -> r.at.isPresent()).findFirst();
-        view.bench().gauges(List.of(new Bench.Gauge("plates to print", String.valueOf(rows.size()), Words.about(left), ""), new Bench.Gauge("next", next.map(r -> r.plate.name()).orElse("-"), next.flatMap(Row::at).map(p -> Words.dayTime(p.start())).orElse(""), ""),
-                new Bench.Gauge("last is off", rows.stream().flatMap(r -> r.at.stream()).map(Schedule.Placed::end).max(Comparator.naturalOrder()).map(Words::dayTime).orElse("-"), "", "")));
+        view.bench()
+                .gauges(List.of(new Bench.Gauge("plates to print", String.valueOf(rows.size()), Words.about(left), ""),
+                        new Bench.Gauge("next", next.map(r -> r.plate.name()).orElse("-"),
+                                next.flatMap(Row::at).map(p -> Words.dayTime(p.start())).orElse(""), ""),
+                        new Bench.Gauge("last is off",
+                                rows.stream()
+                                        .flatMap(r -> r.at.stream())
+                                        .map(Schedule.Placed::end)
+                                        .max(Comparator.naturalOrder())
+                                        .map(Words::dayTime)
+                                        .orElse("-"),
+                                "", "")));
     }
 
     /** Sections of any prop where they stand on the plate. Returns how tall they are. */
@@ -283,8 +319,11 @@ public final class PlatesPart extends PrintPart {
             for (var prop : model.shownProperty().get().props()) {
                 var mesh = model.derivedProperty().get().get(Node.DRAWN, prop.id()).map(d -> d.bySection().get(where.section()));
                 if (mesh.isEmpty() || mesh.get() == null) continue;
-                scene.section(mesh.get(), turned(print, where.quarters()), prop.scale(), where.x(), where.y(), print.profile().layerMm(), 0, view.bare());
-                labels.add(new Bench.Callout(scene.place(where.x() + where.wideMm() / 2, where.y() + where.deepMm() / 2, print.orientation().size().z() * 0.7), where.section() + "  " + Words.about(print.hours()), ""));
+                scene.section(mesh.get(), turned(print, where.quarters()), prop.scale(), where.x(), where.y(), print.profile().layerMm(), 0,
+                        view.bare());
+                labels.add(new Bench.Callout(
+                        scene.place(where.x() + where.wideMm() / 2, where.y() + where.deepMm() / 2, print.orientation().size().z() * 0.7),
+                        where.section() + "  " + Words.about(print.hours()), ""));
                 tall = Math.max(tall, print.orientation().size().z());
             }
         }

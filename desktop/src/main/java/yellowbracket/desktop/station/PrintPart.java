@@ -70,7 +70,9 @@ abstract class PrintPart extends PagePart {
     protected FlowPane stamps(PrintPlan plan, String all, Optional<String> picked, java.util.function.Consumer<Optional<String>> pick) {
         var line = new FlowPane(4, 4);
         if (!all.isEmpty()) line.getChildren().add(stamp(all, all, picked.isEmpty(), () -> pick.accept(Optional.empty())));
-        for (var p : plan.prints()) line.getChildren().add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().prints().containsKey(p.name()) ? " *" : ""), picked.equals(Optional.of(p.name())), () -> pick.accept(Optional.of(p.name()))));
+        for (var p : plan.prints()) line.getChildren()
+                .add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().prints().containsKey(p.name()) ? " *" : ""),
+                        picked.equals(Optional.of(p.name())), () -> pick.accept(Optional.of(p.name()))));
         return line;
     }
 

@@ -81,7 +81,8 @@ public final class PrintView extends StationView {
 
     @Override
     protected List<Node<?>> shows() {
-        return List.of(Node.PRINTS, Node.DRAWN, Node.SMOOTH, Node.SCHEDULE, Node.REMARKS, Node.WAYS, Node.POSTS, Node.FINENESS, Node.ONE_PIECE, Node.PLATES, Node.SPOOLS, Node.RECORDS);
+        return List.of(Node.PRINTS, Node.DRAWN, Node.SMOOTH, Node.SCHEDULE, Node.REMARKS, Node.WAYS, Node.POSTS, Node.FINENESS,
+                Node.ONE_PIECE, Node.PLATES, Node.SPOOLS, Node.RECORDS);
     }
 
     @Override
@@ -94,11 +95,15 @@ public final class PrintView extends StationView {
     public Card card() {
         var shown = parts.get(part);
         var profile = prop().profile();
-        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + profile.name() + " \u00b7 " + profile.material()).tabs(PARTS, part, this::show);
+        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + profile.name() + " \u00b7 " + profile.material()).tabs(PARTS,
+                part, this::show);
         var prints = model.result(Node.PRINTS);
         if (prints.isEmpty()) return waiting(card, Node.PRINTS);
         shown.write(card, prints.get());
-        prints.get().findings().forEach(f -> card.finding(Fit.Weight.STOP, f, f.contains("fits no printer") ? "cut it again" : "", () -> model.pageProperty().set(Page.CUT)));
+        prints.get()
+                .findings()
+                .forEach(f -> card.finding(Fit.Weight.STOP, f, f.contains("fits no printer") ? "cut it again" : "",
+                        () -> model.pageProperty().set(Page.CUT)));
         return card;
     }
 
@@ -127,7 +132,8 @@ public final class PrintView extends StationView {
             }
             var size = OnBed.box(mesh, p.orientation().turn(), s).size();
             scene.section(mesh, p.orientation().turn(), s, x, y, p.profile().layerMm(), 0, neutral());
-            labels.add(new Bench.Callout(scene.place(x + size.x() / 2, y + size.y() / 2, size.z() * 0.8), p.name() + "  " + Words.about(p.hours()), ""));
+            labels.add(new Bench.Callout(scene.place(x + size.x() / 2, y + size.y() / 2, size.z() * 0.8),
+                    p.name() + "  " + Words.about(p.hours()), ""));
             x += size.x() + GAP_MM;
             rowDepth = Math.max(rowDepth, size.y());
             tall = Math.max(tall, size.z());
@@ -142,8 +148,10 @@ public final class PrintView extends StationView {
 
     /** The gauges all parts share. */
     void gauges(PrintPlan plan) {
-        bench.gauges(List.of(new Bench.Gauge("print", Words.about(plan.expectedHours()), "with failures", ""), new Bench.Gauge("filament", "~" + Words.grams(plan.grams()), "cost " + Words.money(plan.cost()), ""),
-                new Bench.Gauge("layer lines", model.result(Node.AREAS).map(a -> Words.text("%.0f \u00b5m", a.valley90Um())).orElse("-"), "nine tenths are finer", ""),
+        bench.gauges(List.of(new Bench.Gauge("print", Words.about(plan.expectedHours()), "with failures", ""),
+                new Bench.Gauge("filament", "~" + Words.grams(plan.grams()), "cost " + Words.money(plan.cost()), ""),
+                new Bench.Gauge("layer lines", model.result(Node.AREAS).map(a -> Words.text("%.0f \u00b5m", a.valley90Um())).orElse("-"),
+                        "nine tenths are finer", ""),
                 new Bench.Gauge("smoothing they cause", model.result(Node.SMOOTH).map(q -> Words.about(q.hours())).orElse("-"), "", "")));
     }
 
@@ -158,8 +166,10 @@ public final class PrintView extends StationView {
     /** Hours of printing beside the hours of smoothing they cause: the cheapest sum is seen. */
     void sums(Alternatives.Row row, Derived d) {
         String id = prop().id();
-        double print = d.get(Node.PRINTS, id).map(PrintPlan::expectedHours).orElse(Double.NaN), smooth = d.get(Node.SMOOTH, id).map(s -> s.hours()).orElse(Double.NaN);
-        row.figures(ready(d), Words.text("~%.0f", print), Words.text("~%.1f", smooth), Words.text("~%.0f", print + smooth), d.get(Node.AREAS, id).map(a -> Words.text("%.0f", a.valley90Um())).orElse("-"), readyWords(d));
+        double print = d.get(Node.PRINTS, id).map(PrintPlan::expectedHours).orElse(Double.NaN),
+                smooth = d.get(Node.SMOOTH, id).map(s -> s.hours()).orElse(Double.NaN);
+        row.figures(ready(d), Words.text("~%.0f", print), Words.text("~%.1f", smooth), Words.text("~%.0f", print + smooth),
+                d.get(Node.AREAS, id).map(a -> Words.text("%.0f", a.valley90Um())).orElse("-"), readyWords(d));
     }
 
     static String readyOf(Derived d) {

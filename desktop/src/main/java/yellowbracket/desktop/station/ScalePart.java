@@ -26,7 +26,10 @@ import yellowbracket.size.Hardware;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.ScaleReference;
 
-/** Other ways to a size: a known length, a character's height, a miniature, each axis by itself, a wider neck; and what becomes of holes and walls. */
+/**
+ * Other ways to a size: a known length, a character's height, a miniature, each axis by itself, a wider neck; and what becomes of holes and
+ * walls.
+ */
 final class ScalePart extends SizePart {
     private static final double HEAVY_MM = 6;
     private final List<Vec3> picked = new ArrayList<>();
@@ -72,7 +75,8 @@ final class ScalePart extends SizePart {
     private void scale(Supplier<Double> to) {
         try {
             double s = to.get();
-            if (!(s > 0.01 && s < 50)) throw new IllegalArgumentException(Words.text("that would be a scale of %.3g %%: check the lengths and the file's unit", 100 * s));
+            if (!(s > 0.01 && s < 50)) throw new IllegalArgumentException(
+                    Words.text("that would be a scale of %.3g %%: check the lengths and the file's unit", 100 * s));
             model.apply(Edit.scale(prop().id(), Math.round(s * 1e4) / 1e4));
             model.tell(AppModel.Tone.GOOD, "scaled to " + Words.scale(s));
         } catch (IllegalArgumentException e) {
@@ -82,7 +86,8 @@ final class ScalePart extends SizePart {
 
     private void twoPoints(Card card) {
         double s = prop().scale();
-        var distance = new javafx.scene.control.Label(picked.isEmpty() ? "click one" : picked.size() == 1 ? "click another" : words().length(apart().orElseThrow() * s));
+        var distance = new javafx.scene.control.Label(
+                picked.isEmpty() ? "click one" : picked.size() == 1 ? "click another" : words().length(apart().orElseThrow() * s));
         distance.getStyleClass().add("row-value");
         distance.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         distance.setId("apart");
@@ -103,12 +108,17 @@ final class ScalePart extends SizePart {
     }
 
     private void byHeight(Card card) {
-        var wearer = prop().wearers().stream().findFirst().flatMap(model.shownProperty().get()::wearer).or(() -> model.shownProperty().get().wearers().stream().findFirst());
+        var wearer = prop().wearers()
+                .stream()
+                .findFirst()
+                .flatMap(model.shownProperty().get()::wearer)
+                .or(() -> model.shownProperty().get().wearers().stream().findFirst());
         wearer.ifPresent(w -> {
             var height = field("character-mm", "character height", "mm between 300 and 6000, such as 2000", 300, 6000);
             Runnable take = () -> height.read().ifPresent(mm -> scale(() -> ScaleReference.characterHeight(mm, w.bodyHeightMm())));
             height.setOnAction(e -> take.run());
-            card.row("character", height, Card.more("mm tall in the story; " + w.name() + " is " + words().longLength(w.bodyHeightMm())), Card.action("in proportion", take));
+            card.row("character", height, Card.more("mm tall in the story; " + w.name() + " is " + words().longLength(w.bodyHeightMm())),
+                    Card.action("in proportion", take));
         });
         var ratio = field("miniature", "miniature", "the 6 of 1 : 6, between 1 and 300", 1, 300);
         Runnable take = () -> ratio.read().ifPresent(r -> scale(() -> ScaleReference.miniature(r)));
@@ -129,13 +139,24 @@ final class ScalePart extends SizePart {
         var wide = percent("wide", r.wide());
         var deep = percent("deep", r.deep());
         var tall = percent("tall", r.tall());
-        Runnable take = () -> wide.read().ifPresent(x -> deep.read().ifPresent(y -> tall.read().ifPresent(z -> model.apply(Edit.reshape("stretch the model", prop().id(), q -> q.along(x / 100, y / 100, z / 100))))));
+        Runnable take = () -> wide.read()
+                .ifPresent(x -> deep.read()
+                        .ifPresent(y -> tall.read()
+                                .ifPresent(z -> model
+                                        .apply(Edit.reshape("stretch the model", prop().id(), q -> q.along(x / 100, y / 100, z / 100))))));
         for (var f : List.of(wide, deep, tall)) f.setOnAction(e -> take.run());
         card.row("width, depth, height", wide, deep, tall, Card.action("stretch", take));
         var best = model.result(Node.BY_AXIS).flatMap(Node.ByAxis::best);
-        best.ifPresent(b -> card.finding(Fit.Weight.NOTE, b.words() + Words.text(" fits as well as one scale all round would; details are drawn out of shape by %.0f %%", 100 * b.distortion()), "take it", () -> model.apply(Edit.proportions(prop().id(), b))));
-        distortion.filter(d -> !prop().reshape().changesNothing()).ifPresent(d -> card.row("out of shape", Words.percent(d.usual), Words.text("at most %s, 95 %% of the surface less than %s; shown on the model", Words.percent(d.most), Words.percent(d.usual)), d.usual > 0.08 ? "care" : "good"));
-        if (!r.changesNothing()) card.add(Card.action("take all stretching back", () -> model.apply(Edit.reshape("take the stretching back", prop().id(), q -> Reshape.NONE))));
+        best.ifPresent(b -> card.finding(Fit.Weight.NOTE, b.words()
+                + Words.text(" fits as well as one scale all round would; details are drawn out of shape by %.0f %%", 100 * b.distortion()),
+                "take it", () -> model.apply(Edit.proportions(prop().id(), b))));
+        distortion.filter(d -> !prop().reshape().changesNothing())
+                .ifPresent(d -> card.row("out of shape", Words.percent(d.usual),
+                        Words.text("at most %s, 95 %% of the surface less than %s; shown on the model", Words.percent(d.most),
+                                Words.percent(d.usual)),
+                        d.usual > 0.08 ? "care" : "good"));
+        if (!r.changesNothing()) card.add(Card.action("take all stretching back",
+                () -> model.apply(Edit.reshape("take the stretching back", prop().id(), q -> Reshape.NONE))));
     }
 
     private yellowbracket.desktop.widget.NumberField percent(String name, double now) {
@@ -150,11 +171,14 @@ final class ScalePart extends SizePart {
             return;
         }
         double s = prop().scale();
-        var mm = field("neck-mm", "wider all round", "mm between -20 and 40, such as 6", -20, 40).with(Words.text("%.1f", prop().reshape().neck().map(n -> n.mm() * s).orElse(0.0)));
-        var up = field("neck-up", "up to", "mm over the rim between 20 and 200, such as 70", 20, 200).with(Words.text("%.0f", prop().reshape().neck().map(n -> (n.noneAboveZ() - cavity.get().rimZ()) * s).orElse(75.0)));
+        var mm = field("neck-mm", "wider all round", "mm between -20 and 40, such as 6", -20, 40)
+                .with(Words.text("%.1f", prop().reshape().neck().map(n -> n.mm() * s).orElse(0.0)));
+        var up = field("neck-up", "up to", "mm over the rim between 20 and 200, such as 70", 20, 200)
+                .with(Words.text("%.0f", prop().reshape().neck().map(n -> (n.noneAboveZ() - cavity.get().rimZ()) * s).orElse(75.0)));
         Runnable take = () -> mm.read().ifPresent(w -> up.read().ifPresent(h -> {
             double rim = cavity.get().rimZ(), none = rim + h / s;
-            var neck = Math.abs(w) < 0.05 ? Optional.<Reshape.Neck>empty() : Optional.of(new Reshape.Neck(w / s, rim + 0.25 * h / s, none, cavity.get().middleY()));
+            var neck = Math.abs(w) < 0.05 ? Optional.<Reshape.Neck>empty()
+                    : Optional.of(new Reshape.Neck(w / s, rim + 0.25 * h / s, none, cavity.get().middleY()));
             model.apply(Edit.reshape(Words.text("widen the neck by %.1f mm", w), prop().id(), q -> q.withNeck(neck)));
         }));
         for (var f : List.of(mm, up)) f.setOnAction(e -> take.run());
@@ -176,10 +200,20 @@ final class ScalePart extends SizePart {
             card.text("no round holes or pegs in the model");
             return;
         }
-        var table = new Sheet<Hardware>("holes and pegs", "none").words("what", 80, h -> h.found().hole() ? h.found().through() ? "hole" : "socket" : "peg").number("was", 60, h -> h.found().diameterMm(), h -> Words.text("%.2f", h.found().diameterMm()))
-                .number("is", 60, Hardware::diameterMm, h -> Words.text("%.2f", h.diameterMm())).number("deep", 60, Hardware::lengthMm, h -> Words.text("%.1f", h.lengthMm())).words("takes", 120, h -> h.fits() ? h.part() : "not " + h.part());
+        var table = new Sheet<Hardware>("holes and pegs", "none")
+                .words("what", 80, h -> h.found().hole() ? h.found().through() ? "hole" : "socket" : "peg")
+                .number("was", 60, h -> h.found().diameterMm(), h -> Words.text("%.2f", h.found().diameterMm()))
+                .number("is", 60, Hardware::diameterMm, h -> Words.text("%.2f", h.diameterMm()))
+                .number("deep", 60, Hardware::lengthMm, h -> Words.text("%.1f", h.lengthMm()))
+                .words("takes", 120, h -> h.fits() ? h.part() : "not " + h.part());
         card.add(table.rows(after, 6));
-        after.stream().filter(h -> !h.fits()).map(h -> h.words() + ": " + h.advice() + (h.found().hole() ? Words.text("; or print that part at %.1f %% of the rest", 100 * h.scaleThatKeeps()) : "")).distinct().limit(4).forEach(w -> card.finding(Fit.Weight.CARE, w, "", () -> {}));
+        after.stream()
+                .filter(h -> !h.fits())
+                .map(h -> h.words() + ": " + h.advice()
+                        + (h.found().hole() ? Words.text("; or print that part at %.1f %% of the rest", 100 * h.scaleThatKeeps()) : ""))
+                .distinct()
+                .limit(4)
+                .forEach(w -> card.finding(Fit.Weight.CARE, w, "", () -> {}));
     }
 
     private void walls(Card card) {
@@ -187,10 +221,14 @@ final class ScalePart extends SizePart {
         if (walls.isEmpty()) return;
         double s = prop().scale();
         card.title("walls at " + Words.scale(s));
-        card.row("half is under", words().length(walls.get().percentile(0.5) * s), Words.text("thinnest twentieth under %s, %s over %s", words().length(walls.get().percentile(0.05) * s), Words.percent(1 - walls.get().shareBelow(HEAVY_MM / s)), words().length(HEAVY_MM)));
+        card.row("half is under", words().length(walls.get().percentile(0.5) * s),
+                Words.text("thinnest twentieth under %s, %s over %s", words().length(walls.get().percentile(0.05) * s),
+                        Words.percent(1 - walls.get().shareBelow(HEAVY_MM / s)), words().length(HEAVY_MM)));
         String thin = HealthFindings.thinWalls(walls.get(), s);
         if (!thin.isEmpty()) card.finding(Fit.Weight.CARE, thin, "show", () -> view.show("health"));
-        if (1 - walls.get().shareBelow(HEAVY_MM / s) > 0.35) card.finding(Fit.Weight.NOTE, "needlessly heavy: much of it is thicker than a helm's wall; print it with few walls and little infill, or hollow it", "", () -> {});
+        if (1 - walls.get().shareBelow(HEAVY_MM / s) > 0.35) card.finding(Fit.Weight.NOTE,
+                "needlessly heavy: much of it is thicker than a helm's wall; print it with few walls and little infill, or hollow it", "",
+                () -> {});
     }
 
     private void pick(Vec3 p) {
@@ -223,19 +261,26 @@ final class ScalePart extends SizePart {
         if (picked.size() == 2) {
             var a = picked.get(0).times(s);
             var b = picked.get(1).times(s);
-            things.add(bench.drawn().lines(new double[] {a.x(), a.y(), a.z(), b.x(), b.y(), b.z()}, Color.web("#F2B705"), 0.004 * mesh.bounds().diagonal() * s));
+            things.add(bench.drawn()
+                    .lines(new double[] {a.x(), a.y(), a.z(), b.x(), b.y(), b.z()}, Color.web("#F2B705"),
+                            0.004 * mesh.bounds().diagonal() * s));
             bench.callouts(List.of(new Bench.Callout(a.plus(b).times(0.5), words().bare(a.distance(b)) + " " + words().unit(), "good")));
         }
         bench.show(things, size.get(), prop().id() + "/prop");
         if (!reshape.changesNothing()) bench.legend().ramp(Optional.of(Ramp.distortion()), "%", 1);
-        bench.gauges(List.of(new Bench.Gauge("scale", Words.scale(s), "", ""), new Bench.Gauge("size", words().size(size.get().size()), "", ""), new Bench.Gauge("out of shape", reshape.changesNothing() ? "no" : distortion.map(d -> Words.percent(d.most)).orElse("\u2026"), reshape.changesNothing() ? "" : "at most", "")));
+        bench.gauges(
+                List.of(new Bench.Gauge("scale", Words.scale(s), "", ""), new Bench.Gauge("size", words().size(size.get().size()), "", ""),
+                        new Bench.Gauge("out of shape",
+                                reshape.changesNothing() ? "no" : distortion.map(d -> Words.percent(d.most)).orElse("\u2026"),
+                                reshape.changesNothing() ? "" : "at most", "")));
     }
 
     /** The proxy is of the reshaped model: how far it was pulled is read by undoing it. */
     private javafx.scene.Node distorted(Mesh mesh, Reshape reshape) {
         if (distortion.filter(d -> d.proxy == mesh && d.reshape.equals(reshape)).isEmpty()) {
             var d = reshape.distortion(mesh.mapped(reshape::undone));
-            distortion = Optional.of(new Shown(mesh, reshape, d.most(), d.usual(), bench.drawn().byFacet(mesh, Ramp.distortion(), view.neutral(), f -> 100 * d.at(f))));
+            distortion = Optional.of(new Shown(mesh, reshape, d.most(), d.usual(),
+                    bench.drawn().byFacet(mesh, Ramp.distortion(), view.neutral(), f -> 100 * d.at(f))));
         }
         return distortion.orElseThrow().view;
     }

@@ -32,19 +32,31 @@ final class SectionsPart extends CutPart {
         var s = sections().orElseThrow();
         halvesRow(card);
         var prints = model.result(Node.PRINTS);
-        card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name).words("size", 138, q -> words().size(q.size()))
-                .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q))).words("fits", 118, this::fits).words("shell", 56, q -> q.closed() ? "closed" : "open").rows(s.sections(), 9));
-        model.result(Node.TWINS).ifPresent(t -> Alike.sentences(t.list()).forEach(w -> card.finding(Fit.Weight.NOTE, w + ": one file prints them", "", () -> {})));
+        card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name)
+                .words("size", 138, q -> words().size(q.size()))
+                .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q)))
+                .words("fits", 118, this::fits)
+                .words("shell", 56, q -> q.closed() ? "closed" : "open")
+                .rows(s.sections(), 9));
+        model.result(Node.TWINS)
+                .ifPresent(t -> Alike.sentences(t.list())
+                        .forEach(w -> card.finding(Fit.Weight.NOTE, w + ": one file prints them", "", () -> {})));
         registered().ifPresent(r -> {
             if (!r.hardware().isEmpty()) card.title("hardware");
-            r.hardware().forEach(h -> card.row(h.kind().words(), h.size(), h.count() + (r.loose().stream().anyMatch(l -> l.name().endsWith(h.size())) ? " to print" : " to buy")));
+            r.hardware()
+                    .forEach(h -> card.row(h.kind().words(), h.size(),
+                            h.count() + (r.loose().stream().anyMatch(l -> l.name().endsWith(h.size())) ? " to print" : " to buy")));
         });
         card.primary("export sections ...", () -> export.accept(true), Card.action("in place ...", () -> export.accept(false)));
-        card.text("an STL for each section, lying as it will be printed or in place; loose pins, one 3MF with all, the cut list, and the section map as a page to pin up");
+        card.text("an STL for each section, lying as it will be printed or in place; loose pins, one 3MF with all, the cut list, and "
+                + "the section map as a page to pin up");
     }
 
     private double grams(Section q) {
-        return model.result(Node.PRINTS).flatMap(p -> p.prints().stream().filter(x -> x.name().equals(q.name())).findFirst()).map(x -> x.estimate().grams()).orElse(Double.NaN);
+        return model.result(Node.PRINTS)
+                .flatMap(p -> p.prints().stream().filter(x -> x.name().equals(q.name())).findFirst())
+                .map(x -> x.estimate().grams())
+                .orElse(Double.NaN);
     }
 
     /** Every bed, those it fits, or by how much it is over. */

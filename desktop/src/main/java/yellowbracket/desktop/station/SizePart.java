@@ -42,7 +42,8 @@ abstract class SizePart extends PagePart {
 
     /** The head, coloured by its clearance, in a pose. */
     protected Group head(Mesh mesh, Optional<Clearance> c, Pose pose) {
-        var drawn = c.map(k -> bench.drawn().byVertex(mesh, Ramp.clearance(), view.neutral(), v -> k.form().atVertex(v, k::mm))).orElseGet(() -> bench.drawn().plain(mesh, view.neutral()));
+        var drawn = c.map(k -> bench.drawn().byVertex(mesh, Ramp.clearance(), view.neutral(), v -> k.form().atVertex(v, k::mm)))
+                .orElseGet(() -> bench.drawn().plain(mesh, view.neutral()));
         var group = new Group(drawn);
         place(group, pose);
         return group;
@@ -63,7 +64,8 @@ abstract class SizePart extends PagePart {
     protected void findings(Card card, List<Fit.Finding> list) {
         for (var f : list) {
             boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
-            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "", () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
+            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "",
+                    () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
         }
     }
 

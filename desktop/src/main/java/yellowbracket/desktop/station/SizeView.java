@@ -17,7 +17,10 @@ import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.size.Fit;
 import yellowbracket.size.TestPiece;
 
-/** The size page: which size, does it fit, does the head go in, what is seen; and whether the mesh is what it should be. Each part under a tab. */
+/**
+ * The size page: which size, does it fit, does the head go in, what is seen; and whether the mesh is what it should be. Each part under a
+ * tab.
+ */
 public final class SizeView extends StationView {
     /** Names of the tabs, in order. */
     public static final List<String> PARTS = List.of("fit", "put on", "sight", "wearers", "scale", "bodies", "health");
@@ -85,7 +88,8 @@ public final class SizeView extends StationView {
     @Override
     public boolean busyWithInput() {
         var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
-        return fit.dragging() || typing instanceof yellowbracket.desktop.widget.NumberField f && f.edited(); // a card written anew would take away what is being typed
+        // a card written anew would take away what is being typed
+        return fit.dragging() || typing instanceof yellowbracket.desktop.widget.NumberField f && f.edited();
     }
 
     @Override
@@ -95,13 +99,17 @@ public final class SizeView extends StationView {
         String sub = prop().name() + " \u00b7 " + (shown != null ? fit.about() : bounds().map(b -> words().size(b.size())).orElse(""));
         var card = new Card(heading, sub).tabs(PARTS, part, this::show);
         if (shown != null) {
-            boolean hollow = model.result(Node.FITS).isPresent() || model.result(Node.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
-            if (!hollow && (part.equals("put on") || part.equals("sight"))) card.text(prop().worn() ? "a mask without a hollow is held before the face: see fit" : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
+            boolean hollow = model.result(Node.FITS).isPresent()
+                    || model.result(Node.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
+            if (!hollow && (part.equals("put on") || part.equals("sight")))
+                card.text(prop().worn() ? "a mask without a hollow is held before the face: see fit"
+                        : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
             else shown.write(card);
         } else if (part.equals("bodies")) bodies.write(card);
         else health.write(card);
         var d = model.derivedProperty().get();
-        if (d != null && d.state(Node.MODEL, prop().id()) == Derived.State.FAILED) card.finding(Fit.Weight.STOP, d.reason(Node.MODEL, prop().id()), "undo", model::undo);
+        if (d != null && d.state(Node.MODEL, prop().id()) == Derived.State.FAILED)
+            card.finding(Fit.Weight.STOP, d.reason(Node.MODEL, prop().id()), "undo", model::undo);
         return card;
     }
 

@@ -41,21 +41,27 @@ public final class SmoothView extends StationView {
         var smooth = model.result(Node.SMOOTH);
         if (smooth.isEmpty()) return waiting(card, Node.SMOOTH);
         var plan = smooth.get();
-        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %s dm\u00b2 on the show side; costs %s", Words.hours(plan.waitH()), Words.whole(plan.areas().totalDm2()), Words.money(plan.cost())));
+        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %s dm\u00b2 on the show side; costs %s",
+                Words.hours(plan.waitH()), Words.whole(plan.areas().totalDm2()), Words.money(plan.cost())));
         var finishes = alternatives("finish", "work h", "wait h", "sheets", "cans", "ready");
-        for (var f : Finish.values())
-            alternative(finishes, f.label(), f == prop().finish(), new Edit("finish " + f.label(), b -> change(b, p -> p.withSmoothing(f, p.school(), p.hurry()))), this::figures);
+        for (var f : Finish.values()) alternative(finishes, f.label(), f == prop().finish(),
+                new Edit("finish " + f.label(), b -> change(b, p -> p.withSmoothing(f, p.school(), p.hurry()))), this::figures);
         card.add(finishes);
         var schools = alternatives("school", "work h", "wait h", "sheets", "cans", "ready");
-        for (var s : School.values())
-            alternative(schools, s.label(), s == prop().school(), new Edit("school " + s.label(), b -> change(b, p -> p.withSmoothing(p.finish(), s, p.hurry()))), this::figures);
+        for (var s : School.values()) alternative(schools, s.label(), s == prop().school(),
+                new Edit("school " + s.label(), b -> change(b, p -> p.withSmoothing(p.finish(), s, p.hurry()))), this::figures);
         card.add(schools);
         plan.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
-        plan.seamFiller().ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()), Words.text("%.0f g filler with %.1f g hardener each (%.1f %%), pot life %.0f min", m.gramsEach(), m.hardenerEachG(), 100 * m.hardenerShare(), m.potLifeMin())));
+        plan.seamFiller()
+                .ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()),
+                        Words.text("%.0f g filler with %.1f g hardener each (%.1f %%), pot life %.0f min", m.gramsEach(), m.hardenerEachG(),
+                                100 * m.hardenerShare(), m.potLifeMin())));
         card.title("the ladder");
         int n = 1;
-        for (var w : plan.work()) card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
-        if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())), "taken of printed walls and films");
+        for (var w : plan.work())
+            card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
+        if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())),
+                "taken of printed walls and films");
         card.caution("dust: P2/P3 mask and sealed goggles, sand wet or with extraction. " + yellowbracket.safety.Caution.DEFER);
         card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
         areas(card, plan.areas());
@@ -69,16 +75,23 @@ public final class SmoothView extends StationView {
     private void figures(Alternatives.Row row, Derived d) {
         var s = d.get(Node.SMOOTH, prop().id());
         boolean none = s.map(p -> p.work().isEmpty()).orElse(true);
-        row.figures(ready(d), s.map(p -> none ? "out of" : Words.text("~%.1f", p.hours())).orElse("-"), s.map(p -> none ? "reach" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
+        row.figures(ready(d), s.map(p -> none ? "out of" : Words.text("~%.1f", p.hours())).orElse("-"),
+                s.map(p -> none ? "reach" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
                 s.map(p -> Words.text("%.1f", p.cans())).orElse("-"), readyWords(d));
     }
 
     private void areas(Card card, Areas a) {
         record Line(String name, double mm2) {}
         card.title("areas on the show side");
-        var lines = List.of(new Line("fine lines, under " + Math.round(Areas.FINE_UM) + " \u00b5m", a.fineMm2()), new Line("middling lines", a.middleMm2()), new Line("steps, over " + Math.round(Areas.COARSE_UM) + " \u00b5m", a.coarseMm2()),
-                new Line("flat: block or machine", a.flatMm2()), new Line("curved: foam or sponge", a.curvedMm2()), new Line("tight: by hand, files", a.tightMm2()));
-        card.add(new Sheet<Line>("areas", "").words("", 200, Line::name).number("dm\u00b2", 80, Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4)).number("share", 80, Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2()))).rows(lines, 6));
+        var lines = List.of(new Line("fine lines, under " + Math.round(Areas.FINE_UM) + " \u00b5m", a.fineMm2()),
+                new Line("middling lines", a.middleMm2()),
+                new Line("steps, over " + Math.round(Areas.COARSE_UM) + " \u00b5m", a.coarseMm2()),
+                new Line("flat: block or machine", a.flatMm2()), new Line("curved: foam or sponge", a.curvedMm2()),
+                new Line("tight: by hand, files", a.tightMm2()));
+        card.add(new Sheet<Line>("areas", "").words("", 200, Line::name)
+                .number("dm\u00b2", 80, Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4))
+                .number("share", 80, Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
+                .rows(lines, 6));
     }
 
     @Override
@@ -110,7 +123,9 @@ public final class SmoothView extends StationView {
     }
 
     private List<Bench.Gauge> gauges(SmoothPlan p) {
-        return List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""), new Bench.Gauge("show side", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
-                new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "nine tenths are finer", ""), new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), ""));
+        return List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
+                new Bench.Gauge("show side", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
+                new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "nine tenths are finer", ""),
+                new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), ""));
     }
 }

@@ -25,7 +25,10 @@ import yellowbracket.print.SectionPrint;
 import yellowbracket.safety.Caution;
 import yellowbracket.shop.Rate;
 
-/** Which way up: for one section the ways none of the others beats, tilting by hand, a face picked and laid down; for all of them at once one aim. Part of the print page. */
+/**
+ * Which way up: for one section the ways none of the others beats, tilting by hand, a face picked and laid down; for all of them at once
+ * one aim. Part of the print page.
+ */
 final class StandPart extends PrintPart {
     /** Layer lines are drawn this far apart, or they run together on screen. */
     private static final double LINE_MM = 3.2;
@@ -50,7 +53,14 @@ final class StandPart extends PrintPart {
 
     /** The section looked at: the longest print still ahead unless another was picked. */
     private SectionPrint picked(PrintPlan plan) {
-        return plan.prints().stream().filter(p -> p.name().equals(section)).findFirst().orElseGet(() -> plan.prints().stream().min(Comparator.comparing((SectionPrint p) -> isDone(p)).thenComparing(p -> -p.hours())).orElseThrow());
+        return plan.prints()
+                .stream()
+                .filter(p -> p.name().equals(section))
+                .findFirst()
+                .orElseGet(() -> plan.prints()
+                        .stream()
+                        .min(Comparator.comparing((SectionPrint p) -> isDone(p)).thenComparing(p -> -p.hours()))
+                        .orElseThrow());
     }
 
     @Override
@@ -61,12 +71,25 @@ final class StandPart extends PrintPart {
         choices(card, p);
         byHand(card, p);
         var o = p.orientation();
-        card.row("support", "~" + Words.grams(p.estimate().supportGrams()), Words.text("touches %.0f cm\u00b2, %.1f of it seen", o.contactMm2() / 100, o.showContactMm2() / 100), o.showContactMm2() > 300 ? "care" : "");
-        card.row("stands on", Words.text("%.1f cm\u00b2", o.footMm2() / 100), Words.text("%s tall; tips at %.0f\u00b0", words().longLength(o.size().z()), o.tipDeg()));
+        card.row("support", "~" + Words.grams(p.estimate().supportGrams()),
+                Words.text("touches %.0f cm\u00b2, %.1f of it seen", o.contactMm2() / 100, o.showContactMm2() / 100),
+                o.showContactMm2() > 300 ? "care" : "");
+        card.row("stands on", Words.text("%.1f cm\u00b2", o.footMm2() / 100),
+                Words.text("%s tall; tips at %.0f\u00b0", words().longLength(o.size().z()), o.tipDeg()));
         time(card, p);
         model.result(Node.REMARKS).ifPresent(r -> {
-            r.recurring().stream().filter(w -> w.section().equals(p.name())).forEach(w -> card.finding(yellowbracket.size.Fit.Weight.CARE, w.words(), w.lesson().contains("brim") ? "brim 8 mm" : "", () -> brim(p)));
-            r.rules().stream().filter(x -> x.section().equals(p.name())).forEach(x -> card.finding(x.weight(), x.words(), x.fix().map(f -> f.words()).orElse(""), () -> x.fix().ifPresent(f -> model.apply(Edit.print(f.words() + " for " + p.name(), prop().id(), p.name(), w -> w.withProfile(Optional.of(f.change().apply(p.profile()))))))));
+            r.recurring()
+                    .stream()
+                    .filter(w -> w.section().equals(p.name()))
+                    .forEach(w -> card.finding(yellowbracket.size.Fit.Weight.CARE, w.words(),
+                            w.lesson().contains("brim") ? "brim 8 mm" : "", () -> brim(p)));
+            r.rules()
+                    .stream()
+                    .filter(x -> x.section().equals(p.name()))
+                    .forEach(x -> card.finding(x.weight(), x.words(), x.fix().map(f -> f.words()).orElse(""),
+                            () -> x.fix()
+                                    .ifPresent(f -> model.apply(Edit.print(f.words() + " for " + p.name(), prop().id(), p.name(),
+                                            w -> w.withProfile(Optional.of(f.change().apply(p.profile()))))))));
         });
         card.title("all sections at once, those printed apart");
         var aims = new ArrayList<Button>();
@@ -78,7 +101,8 @@ final class StandPart extends PrintPart {
     }
 
     private void brim(SectionPrint p) {
-        model.apply(Edit.print("brim 8 mm for " + p.name(), prop().id(), p.name(), w -> w.withProfile(Optional.of(p.profile().withBrim(yellowbracket.print.PrintRules.BRIM_MM)))));
+        model.apply(Edit.print("brim 8 mm for " + p.name(), prop().id(), p.name(),
+                w -> w.withProfile(Optional.of(p.profile().withBrim(yellowbracket.print.PrintRules.BRIM_MM)))));
     }
 
     private void choices(Card card, SectionPrint p) {
@@ -91,14 +115,21 @@ final class StandPart extends PrintPart {
         for (var w : ways) {
             boolean current = same(w.print().orientation().turn(), p.orientation().turn());
             var o = w.print().orientation();
-            String[] known = {Words.text("%.0f", w.print().cusp95Um()), Words.text("%.1f", o.showContactMm2() / 100), Words.text("~%.1f", w.print().hours())};
-            var row = view.row(table, o.label().contains("-") ? o.label().replace(", tilted", "") : o.label(), current, turn(p, w.turn()), (r, d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
+            String[] known = {Words.text("%.0f", w.print().cusp95Um()), Words.text("%.1f", o.showContactMm2() / 100),
+                    Words.text("~%.1f", w.print().hours())};
+            var row = view.row(table, o.label().contains("-") ? o.label().replace(", tilted", "") : o.label(), current, turn(p, w.turn()),
+                    (r, d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
             row.estimates(known);
-            row.more((w.aims().isEmpty() ? "" : w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", ")) + "\n") + Words.text("%s tall, ~%s support, ~%s to clean up, stands on %.1f cm\u00b2, tips at %.0f\u00b0", words().longLength(o.size().z()), Words.grams(w.print().estimate().supportGrams()),
-                    Words.hours(CleanUp.of(w.print()).hours()), o.footMm2() / 100, o.tipDeg()) + (w.print().fits() ? "" : "\nfits no bed"));
+            row.more((w.aims().isEmpty() ? "" : w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", ")) + "\n")
+                    + Words.text("%s tall, ~%s support, ~%s to clean up, stands on %.1f cm\u00b2, tips at %.0f\u00b0",
+                            words().longLength(o.size().z()), Words.grams(w.print().estimate().supportGrams()),
+                            Words.hours(CleanUp.of(w.print()).hours()), o.footMm2() / 100, o.tipDeg())
+                    + (w.print().fits() ? "" : "\nfits no bed"));
         }
         card.add(table);
-        var best = ways.stream().filter(w -> same(w.print().orientation().turn(), p.orientation().turn()) && !w.aims().isEmpty()).findFirst();
+        var best = ways.stream()
+                .filter(w -> same(w.print().orientation().turn(), p.orientation().turn()) && !w.aims().isEmpty())
+                .findFirst();
         best.ifPresent(w -> card.text("now: " + w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", "))));
     }
 
@@ -134,7 +165,8 @@ final class StandPart extends PrintPart {
             laying = lay.isSelected();
             view.again();
         });
-        var reset = Card.action("as proposed", () -> model.apply(Edit.print("turn " + p.name() + " as proposed", prop().id(), p.name(), w -> w.withTurn(Optional.empty()))));
+        var reset = Card.action("as proposed", () -> model
+                .apply(Edit.print("turn " + p.name() + " as proposed", prop().id(), p.name(), w -> w.withTurn(Optional.empty()))));
         reset.setDisable(prop().print(p.name()).turn().isEmpty());
         card.row("by hand", lay, reset);
         if (laying) card.text("click the face that is to lie on the bed");
@@ -155,7 +187,11 @@ final class StandPart extends PrintPart {
     private void all(PrintPlan plan, Orientation.Aim aim) {
         var choices = model.result(Node.CHOICES);
         if (choices.isEmpty()) return;
-        var taken = plan.prints().stream().filter(p -> !isDone(p)).collect(Collectors.toMap(SectionPrint::name, p -> aim.best(choices.get().bySection().get(p.name()), prop().scale(), p.printer()).turn()));
+        var taken = plan.prints()
+                .stream()
+                .filter(p -> !isDone(p))
+                .collect(Collectors.toMap(SectionPrint::name,
+                        p -> aim.best(choices.get().bySection().get(p.name()), prop().scale(), p.printer()).turn()));
         model.apply(Edit.ofProp("all sections: " + aim.words(), prop().id(), q -> {
             for (var e : taken.entrySet()) q = q.withPrint(e.getKey(), q.print(e.getKey()).withTurn(Optional.of(e.getValue())));
             return q;
@@ -165,15 +201,18 @@ final class StandPart extends PrintPart {
     private void time(Card card, SectionPrint p) {
         var e = p.estimate();
         String what = p.profile().cure().isPresent() ? Words.text("%d layers of light and lift", e.layers())
-                : Words.text("walls %.1f, infill %.1f, support %.1f, rest %.1f h; %d layers, %.0f m", e.wallHours(), e.infillHours(), e.supportHours(), e.otherHours(), e.layers(), e.metres());
-        card.row("prints", Words.about(p.hours()), Words.text("%.1f to %.1f h; %s on %s, %s; risk %s", e.lowHours(), e.highHours(), p.profile().layerMm() + " mm", p.printer().name(), Words.grams(p.grams()), Words.percent(p.risk())) + "\n" + what);
+                : Words.text("walls %.1f, infill %.1f, support %.1f, rest %.1f h; %d layers, %.0f m", e.wallHours(), e.infillHours(),
+                        e.supportHours(), e.otherHours(), e.layers(), e.metres());
+        card.row("prints", Words.about(p.hours()), Words.text("%.1f to %.1f h; %s on %s, %s; risk %s", e.lowHours(), e.highHours(),
+                p.profile().layerMm() + " mm", p.printer().name(), Words.grams(p.grams()), Words.percent(p.risk())) + "\n" + what);
     }
 
     private void cleanUp(Card card, SectionPrint p) {
         var clean = CleanUp.of(p);
         var rate = model.ofBuild(Node.TASKS).map(t -> t.lessons().rates().getOrDefault("clean", Rate.UNKNOWN)).orElse(Rate.UNKNOWN);
         card.title(Words.text("when %s is printed: %s, by %s", p.name(), Words.about(rate.factor() * clean.hours()), rate.source()));
-        for (var s : clean.steps()) card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(), s.tool() + "; " + Caution.of(s.work()).gear());
+        for (var s : clean.steps())
+            card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(), s.tool() + "; " + Caution.of(s.work()).gear());
     }
 
     @Override
@@ -189,16 +228,30 @@ final class StandPart extends PrintPart {
         scene.bed(bed);
         double x = (bed.bedX() - box.size().x()) / 2, y = (bed.bedY() - box.size().y()) / 2;
         double outX = Math.max(0, -x), outY = Math.max(0, -y); // what is too large for the bed is still seen whole
-        var body = scene.section(mesh, turn, s, x, y, p.profile().layerMm(), Math.max(1, (int) Math.round(LINE_MM / p.profile().layerMm())), view.bare());
+        var body = scene.section(mesh, turn, s, x, y, p.profile().layerMm(), Math.max(1, (int) Math.round(LINE_MM / p.profile().layerMm())),
+                view.bare());
         if (laying) body.setUserData(new Bench.Target(f -> lay(p, mesh.areaVector(f))));
-        else model.result(Node.POSTS).map(q -> q.bySection().get(p.name())).ifPresent(held -> scene.support(held.posts(), held.bedZ(), box, x, y));
-        view.bench().show(scene.things(), Bounds3.of(-bed.bedX() - outX, -bed.bedY() - outY, -0.3 * bed.bedX(), outX, outY, Math.max(60, box.size().z())), view.frameKey("stand " + bed.name() + (outX + outY > 0 ? Math.round(outX) + " " + Math.round(outY) : "")));
+        else model.result(Node.POSTS)
+                .map(q -> q.bySection().get(p.name()))
+                .ifPresent(held -> scene.support(held.posts(), held.bedZ(), box, x, y));
+        view.bench()
+                .show(scene.things(),
+                        Bounds3.of(-bed.bedX() - outX, -bed.bedY() - outY, -0.3 * bed.bedX(), outX, outY, Math.max(60, box.size().z())),
+                        view.frameKey("stand " + bed.name() + (outX + outY > 0 ? Math.round(outX) + " " + Math.round(outY) : "")));
         view.bench().legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
-        view.bench().callouts(List.of(new Bench.Callout(scene.place(bed.bedX() / 2, bed.bedY() / 2, box.size().z()), p.name() + "  " + Words.about(p.hours()), "")));
+        view.bench()
+                .callouts(List.of(new Bench.Callout(scene.place(bed.bedX() / 2, bed.bedY() / 2, box.size().z()),
+                        p.name() + "  " + Words.about(p.hours()), "")));
         var o = p.orientation();
-        view.bench().gauges(List.of(new Bench.Gauge("section " + p.name(), Words.about(p.hours()), Words.text("~%s", Words.grams(p.grams())), ""), new Bench.Gauge("layer lines", Words.text("%.0f \u00b5m", p.cusp95Um()), Words.text("half under %.0f", p.cusp50Um()), ""),
-                new Bench.Gauge("support seen", Words.text("%.1f cm\u00b2", o.showContactMm2() / 100), Words.text("of %.0f touched", o.contactMm2() / 100), o.showContactMm2() > 300 ? "care" : ""),
-                new Bench.Gauge("tips at", Words.text("%.0f\u00b0", o.tipDeg()), Words.text("on %.1f cm\u00b2", o.footMm2() / 100), "")));
+        view.bench()
+                .gauges(List.of(
+                        new Bench.Gauge("section " + p.name(), Words.about(p.hours()), Words.text("~%s", Words.grams(p.grams())), ""),
+                        new Bench.Gauge("layer lines", Words.text("%.0f \u00b5m", p.cusp95Um()),
+                                Words.text("half under %.0f", p.cusp50Um()), ""),
+                        new Bench.Gauge("support seen", Words.text("%.1f cm\u00b2", o.showContactMm2() / 100),
+                                Words.text("of %.0f touched", o.contactMm2() / 100), o.showContactMm2() > 300 ? "care" : ""),
+                        new Bench.Gauge("tips at", Words.text("%.0f\u00b0", o.tipDeg()), Words.text("on %.1f cm\u00b2", o.footMm2() / 100),
+                                "")));
     }
 
     /** @param normal of the picked facet, in the model's coordinates */

@@ -23,12 +23,14 @@ import yellowbracket.mesh.Bounds3;
 import yellowbracket.plan.Schedule;
 
 /**
- * One page: writes its job card and draws its overlay from the model's results. Cards are written anew when {@link #signature} changes; between, controls
+ * One page: writes its job card and draws its overlay from the model's results. Cards are written anew when {@link #signature} changes;
+ * between, controls
  * keep their state. Confined to the interface thread.
  */
 public abstract class StationView {
     /** Results kept once for all props. */
-    private static final Set<Node<?>> OF_BUILD = Set.of(Node.TASKS, Node.SCHEDULE, Node.CHANCE, Node.NEEDS, Node.RECORDS, Node.PLATES, Node.SPOOLS);
+    private static final Set<Node<?>> OF_BUILD = Set.of(Node.TASKS, Node.SCHEDULE, Node.CHANCE, Node.NEEDS, Node.RECORDS, Node.PLATES,
+            Node.SPOOLS);
 
     protected final AppModel model;
     protected final Bench bench;
@@ -60,7 +62,8 @@ public abstract class StationView {
         out.add(model.inchesProperty().get());
         for (var n : shows()) {
             String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
-            out.add(model.derivedProperty().get() == null ? 0 : System.identityHashCode(model.derivedProperty().get().get(n, prop).orElse(null)));
+            out.add(model.derivedProperty().get() == null ? 0
+                    : System.identityHashCode(model.derivedProperty().get().get(n, prop).orElse(null)));
             out.add(model.derivedProperty().get() == null ? "" : model.derivedProperty().get().reason(n, prop));
         }
         return out;
@@ -98,13 +101,15 @@ public abstract class StationView {
         for (var n : needed) {
             String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
             var d = model.derivedProperty().get();
-            if (d != null && d.state(n, prop) == Derived.State.FAILED) return card.finding(yellowbracket.size.Fit.Weight.STOP, d.reason(n, prop), "", () -> {});
+            if (d != null && d.state(n, prop) == Derived.State.FAILED)
+                return card.finding(yellowbracket.size.Fit.Weight.STOP, d.reason(n, prop), "", () -> {});
         }
         return card.text("working out " + needed[0].name() + " ...");
     }
 
     /** A row of alternatives whose figures are worked out aside; {@code show} fills them in when they arrive. */
-    protected Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit, BiConsumer<Alternatives.Row, Derived> show) {
+    protected Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit,
+            BiConsumer<Alternatives.Row, Derived> show) {
         if (whatIfsOf != model.shownProperty().get()) {
             whatIfs.clear();
             whatIfsOf = model.shownProperty().get();
@@ -143,8 +148,9 @@ public abstract class StationView {
     }
 
     /** Muted, apart from each other in lightness too; sections next to each other differ. */
-    static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"), Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"),
-            Color.web("#c4b5a0"), Color.web("#7f86a3"), Color.web("#a98f6a"), Color.web("#95aeb0"));
+    static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"),
+            Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"), Color.web("#c4b5a0"), Color.web("#7f86a3"),
+            Color.web("#a98f6a"), Color.web("#95aeb0"));
 
     protected Optional<Bounds3> bounds() {
         return model.result(Node.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));

@@ -59,7 +59,8 @@ final class WearerForm {
         keep.setOnAction(e -> keep());
         var buttons = new HBox(10, keep, Card.action("leave", popup::hide));
         buttons.setAlignment(Pos.CENTER_LEFT);
-        var scanned = new Label(wearer.scan().isPresent() ? "a scan is kept: these measures are the tape's on it; typing others here lets it go" : "");
+        var scanned = new Label(
+                wearer.scan().isPresent() ? "a scan is kept: these measures are the tape's on it; typing others here lets it go" : "");
         scanned.getStyleClass().addAll("soft", "small");
         scanned.setManaged(wearer.scan().isPresent());
         var box = new VBox(10, title, new HBox(18, grid, guide), scanned, glasses, wrong, buttons);
@@ -91,7 +92,8 @@ final class WearerForm {
     private void keep() {
         fields.values().forEach(f -> f.getStyleClass().remove("wrong"));
         try {
-            var head = new HeadMeasures(number("circumference"), number("length"), number("breadth"), maybe("height"), maybe("face width"), maybe("neck"), maybe("pupils"));
+            var head = new HeadMeasures(number("circumference"), number("length"), number("breadth"), maybe("height"), maybe("face width"),
+                    maybe("neck"), maybe("pupils"));
             var problems = head.check();
             if (!problems.isEmpty()) {
                 refuse(problems.getFirst().measure(), problems.getFirst().sentence());
@@ -101,10 +103,13 @@ final class WearerForm {
             var eyes = maybe("eye height");
             if (hair < 0 || hair > 120) refuse("hair", "hair stands between 0 and 120 mm off the skin.");
             else if (body < 700 || body > 2400) refuse("body height", "body height lies between 700 and 2400 mm.");
-            else if (eyes.isPresent() && (eyes.get() < 0.8 * body || eyes.get() > 1.1 * body)) refuse("eye height", Words.text("eyes lie between %.0f and %.0f mm over the floor for that body height.", 0.8 * body, 1.1 * body));
+            else if (eyes.isPresent() && (eyes.get() < 0.8 * body || eyes.get() > 1.1 * body)) refuse("eye height",
+                    Words.text("eyes lie between %.0f and %.0f mm over the floor for that body height.", 0.8 * body, 1.1 * body));
             else {
-                boolean sameHead = head.circumferenceMm() == wearer.head().circumferenceMm() && head.lengthMm() == wearer.head().lengthMm() && head.breadthMm() == wearer.head().breadthMm() && head.heightMm().equals(wearer.head().heightMm());
-                model.keepWearer(new Wearer(wearer.name(), head, glasses.isSelected(), hair, body, eyes, sameHead ? wearer.scan() : Optional.empty()));
+                boolean sameHead = head.circumferenceMm() == wearer.head().circumferenceMm() && head.lengthMm() == wearer.head().lengthMm()
+                        && head.breadthMm() == wearer.head().breadthMm() && head.heightMm().equals(wearer.head().heightMm());
+                model.keepWearer(new Wearer(wearer.name(), head, glasses.isSelected(), hair, body, eyes,
+                        sameHead ? wearer.scan() : Optional.empty()));
                 popup.hide();
             }
         } catch (NumberFormatException e) {

@@ -30,7 +30,8 @@ import yellowbracket.wear.PadPlan;
 
 /** Who wears it: cards with measures, head scans, two wearers of one shell side by side. */
 final class WearersPart extends SizePart {
-    private static final List<String> POINTS = List.of("the hole of the wearer's left ear", "the hole of the right ear", "the bridge of the nose, between the eyes");
+    private static final List<String> POINTS = List.of("the hole of the wearer's left ear", "the hole of the right ear",
+            "the bridge of the nose, between the eyes");
     private Optional<Mesh> scanned = Optional.empty();
     private final List<Vec3> picked = new ArrayList<>();
     private String chosen = "";
@@ -54,7 +55,9 @@ final class WearersPart extends SizePart {
     }
 
     private Optional<Wearer> current() {
-        return build().wearer(chosen).or(() -> prop().wearers().stream().findFirst().flatMap(build()::wearer)).or(() -> build().wearers().stream().findFirst());
+        return build().wearer(chosen)
+                .or(() -> prop().wearers().stream().findFirst().flatMap(build()::wearer))
+                .or(() -> build().wearers().stream().findFirst());
     }
 
     @Override
@@ -76,7 +79,8 @@ final class WearersPart extends SizePart {
         var button = Card.action("new wearer", add);
         button.setId("wearer-add");
         card.row("add", name, button);
-        current().ifPresent(w -> card.primary("measures of " + w.name(), () -> new WearerForm(model, w).show(bench.getScene()), Card.action("head scan ...", () -> view.open("open a scan of " + w.name() + "'s head", this::scan))));
+        current().ifPresent(w -> card.primary("measures of " + w.name(), () -> new WearerForm(model, w).show(bench.getScene()),
+                Card.action("head scan ...", () -> view.open("open a scan of " + w.name() + "'s head", this::scan))));
         current().ifPresent(w -> about(card, w));
         compare(card);
     }
@@ -84,7 +88,9 @@ final class WearersPart extends SizePart {
     private void wearerRow(Card card, Wearer w) {
         boolean wears = prop().wearers().contains(w.name()), first = wears && prop().wearers().getFirst().equals(w.name());
         var buttons = new ArrayList<javafx.scene.Node>();
-        var head = w.scan().isPresent() ? "scanned" : words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4) : Words.text("%.1f cm", w.head().circumferenceMm() / 10);
+        var head = w.scan().isPresent() ? "scanned"
+                : words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4)
+                        : Words.text("%.1f cm", w.head().circumferenceMm() / 10);
         buttons.add(Card.more(head + (w.glasses() ? ", glasses" : "") + (first ? ", sized for" : wears ? ", also wears it" : "")));
         if (current().filter(w::equals).isEmpty()) buttons.add(Card.action("show", () -> {
             chosen = w.name();
@@ -110,22 +116,26 @@ final class WearersPart extends SizePart {
         field.getStyleClass().remove("wrong");
         if (name.isEmpty() || name.length() > 40 || build().wearer(name).isPresent()) {
             field.getStyleClass().add("wrong");
-            model.tell(AppModel.Tone.STOP, name.isEmpty() ? "type the wearer's name first" : name.length() > 40 ? "a name of up to 40 letters" : name + " has a card already: show it");
+            model.tell(AppModel.Tone.STOP, name.isEmpty() ? "type the wearer's name first"
+                    : name.length() > 40 ? "a name of up to 40 letters" : name + " has a card already: show it");
             return;
         }
         chosen = name;
         field.clear();
         // nothing is kept until the measures are: nobody has a head nobody measured
-        new WearerForm(model, new Wearer(name, HeadMeasures.of(Double.NaN, Double.NaN, Double.NaN), false, 0, Double.NaN)).show(bench.getScene());
+        new WearerForm(model, new Wearer(name, HeadMeasures.of(Double.NaN, Double.NaN, Double.NaN), false, 0, Double.NaN))
+                .show(bench.getScene());
     }
 
     private void about(Card card, Wearer w) {
         var wrong = w.head().check();
-        wrong.forEach(p -> card.finding(Fit.Weight.STOP, w.name() + ", " + p.sentence(), "measures", () -> new WearerForm(model, w).show(bench.getScene())));
+        wrong.forEach(p -> card.finding(Fit.Weight.STOP, w.name() + ", " + p.sentence(), "measures",
+                () -> new WearerForm(model, w).show(bench.getScene())));
         if (!wrong.isEmpty()) return;
         var form = HeadForm.of(w);
         var t = form.tape();
-        card.row("tape on the form", words().length(t.circumferenceMm()), Words.text("round; %s long, %s wide, %s high", words().length(t.lengthMm()), words().length(t.breadthMm()), words().length(t.heightMm())));
+        card.row("tape on the form", words().length(t.circumferenceMm()), Words.text("round; %s long, %s wide, %s high",
+                words().length(t.lengthMm()), words().length(t.breadthMm()), words().length(t.heightMm())));
         if (!form.measures().assumed().isEmpty()) card.text("assumed, not measured: " + String.join(", ", form.measures().assumed()));
         card.row("eyes at", words().longLength(w.eyeHeightMm()), w.eyesMm().isPresent() ? "as measured" : "reckoned from the body height");
     }
@@ -138,17 +148,25 @@ final class WearersPart extends SizePart {
         var b = fits.get(1);
         card.title(Words.text("one shell at %s, two heads: least clearance, %s", Words.scale(prop().scale()), words().unit()));
         var pads = model.result(Node.PADS).map(Node.Pads::sets).filter(p -> p.size() >= 2);
-        var table = new Sheet<Zone>("two wearers", "no clearance").words("zone", 86, Zone::label).number(a.wearer().name(), 70, z -> least(a, z), z -> words().bare(least(a, z))).words("pad", 84, z -> pads.map(p -> pad(p.get(0), z)).orElse(""))
-                .number(b.wearer().name(), 70, z -> least(b, z), z -> words().bare(least(b, z))).words("pad", 84, z -> pads.map(p -> pad(p.get(1), z)).orElse(""));
-        card.add(table.rows(List.of(Zone.BROW, Zone.TEMPLES, Zone.EARS, Zone.CROWN, Zone.BACK, Zone.CHEEKS, Zone.NOSE, Zone.CHIN, Zone.JAW), 9));
+        var table = new Sheet<Zone>("two wearers", "no clearance").words("zone", 86, Zone::label)
+                .number(a.wearer().name(), 70, z -> least(a, z), z -> words().bare(least(a, z)))
+                .words("pad", 84, z -> pads.map(p -> pad(p.get(0), z)).orElse(""))
+                .number(b.wearer().name(), 70, z -> least(b, z), z -> words().bare(least(b, z)))
+                .words("pad", 84, z -> pads.map(p -> pad(p.get(1), z)).orElse(""));
+        card.add(table.rows(List.of(Zone.BROW, Zone.TEMPLES, Zone.EARS, Zone.CROWN, Zone.BACK, Zone.CHEEKS, Zone.NOSE, Zone.CHIN, Zone.JAW),
+                9));
         model.result(Node.SCALES).ifPresent(s -> {
             var first = s.byWearer().get(a.wearer().name());
             var second = s.byWearer().get(b.wearer().name());
             if (first == null || second == null) return;
             double both = Math.max(first.lowest(), second.lowest()), most = Math.min(first.highest(), second.highest());
             boolean now = prop().scale() >= both - 5e-4 && prop().scale() <= most + 5e-4;
-            String words = both <= most ? Words.text("both can wear it between %s and %s", Words.scale(both), Words.scale(most)) : Words.text("no one scale suits both: %s needs %s, pads of %s get impractical from %s", first.lowest() > second.lowest() ? a.wearer().name() : b.wearer().name(), Words.scale(both), first.highest() < second.highest() ? a.wearer().name() : b.wearer().name(), Words.scale(most));
-            card.finding(now ? Fit.Weight.NOTE : Fit.Weight.CARE, words, now ? "" : "scale to " + Words.scale(both), () -> model.apply(Edit.scale(prop().id(), both)));
+            String words = both <= most ? Words.text("both can wear it between %s and %s", Words.scale(both), Words.scale(most))
+                    : Words.text("no one scale suits both: %s needs %s, pads of %s get impractical from %s",
+                            first.lowest() > second.lowest() ? a.wearer().name() : b.wearer().name(), Words.scale(both),
+                            first.highest() < second.highest() ? a.wearer().name() : b.wearer().name(), Words.scale(most));
+            card.finding(now ? Fit.Weight.NOTE : Fit.Weight.CARE, words, now ? "" : "scale to " + Words.scale(both),
+                    () -> model.apply(Edit.scale(prop().id(), both)));
         });
     }
 
@@ -180,7 +198,8 @@ final class WearersPart extends SizePart {
     private void scanCard(Card card) {
         var who = current().orElseThrow();
         card.row("scan of", who.name(), words().size(scanned.orElseThrow().bounds().size()));
-        if (picked.size() < POINTS.size()) card.finding(Fit.Weight.CARE, Words.text("click %s on the scan (%d of 3)", POINTS.get(picked.size()), picked.size() + 1), "", () -> {});
+        if (picked.size() < POINTS.size()) card.finding(Fit.Weight.CARE,
+                Words.text("click %s on the scan (%d of 3)", POINTS.get(picked.size()), picked.size() + 1), "", () -> {});
         for (int i = 0; i < picked.size(); i++) card.row("point " + (i + 1), "set", POINTS.get(i));
         card.text("drag to turn the scan, the wheel brings it nearer; the three points bring it upright, eyes level");
         var leave = Card.action("leave the scan", this::leave);
@@ -220,8 +239,12 @@ final class WearersPart extends SizePart {
                     var measures = HeadForm.of(h.scan(), who.head()).taped();
                     scanned = Optional.empty();
                     picked.clear();
-                    model.keepWearer(who.scanned(h.scan(), new HeadMeasures(measures.circumferenceMm(), measures.lengthMm(), measures.breadthMm(), measures.heightMm(), who.head().faceWidthMm(), who.head().neckMm(), who.head().pupilsMm())));
-                    model.tell(AppModel.Tone.GOOD, Words.text("%s's head is the scan now: %s round%s", who.name(), words().length(measures.circumferenceMm()), h.bridgedShare() > 0.01 ? Words.text(", %.0f %% of it bridged", 100 * h.bridgedShare()) : ""));
+                    model.keepWearer(
+                            who.scanned(h.scan(), new HeadMeasures(measures.circumferenceMm(), measures.lengthMm(), measures.breadthMm(),
+                                    measures.heightMm(), who.head().faceWidthMm(), who.head().neckMm(), who.head().pupilsMm())));
+                    model.tell(AppModel.Tone.GOOD,
+                            Words.text("%s's head is the scan now: %s round%s", who.name(), words().length(measures.circumferenceMm()),
+                                    h.bridgedShare() > 0.01 ? Words.text(", %.0f %% of it bridged", 100 * h.bridgedShare()) : ""));
                     view.again();
                 }
             }
@@ -244,9 +267,16 @@ final class WearersPart extends SizePart {
         bench.show(List.of(head(form.mesh(), Optional.empty(), new Pose(0, 0, 0))), form.mesh().bounds(), "head of " + who.get().name());
         var t = form.tape();
         double h = form.measures().heightMm();
-        bench.callouts(List.of(new Bench.Callout(new Vec3(0, t.lengthMm() / 2, 0.12 * h), "round " + words().bare(t.circumferenceMm()), "good"), new Bench.Callout(new Vec3(t.breadthMm() / 2, 0, 0.13 * h), "wide " + words().bare(t.breadthMm()), "good"),
-                new Bench.Callout(new Vec3(0, -t.lengthMm() / 2, 0.12 * h), "long " + words().bare(t.lengthMm()), "good"), new Bench.Callout(new Vec3(0, 0, form.crownZ()), "high " + words().bare(t.heightMm()), "good")));
-        bench.gauges(List.of(new Bench.Gauge(who.get().name(), words().length(t.circumferenceMm()), who.get().scan().isPresent() ? "scanned" : "from tape", ""), new Bench.Gauge("eyes at", words().longLength(who.get().eyeHeightMm()), "", ""), new Bench.Gauge("hair", words().length(who.get().hairMm()), "", "")));
+        bench.callouts(
+                List.of(new Bench.Callout(new Vec3(0, t.lengthMm() / 2, 0.12 * h), "round " + words().bare(t.circumferenceMm()), "good"),
+                        new Bench.Callout(new Vec3(t.breadthMm() / 2, 0, 0.13 * h), "wide " + words().bare(t.breadthMm()), "good"),
+                        new Bench.Callout(new Vec3(0, -t.lengthMm() / 2, 0.12 * h), "long " + words().bare(t.lengthMm()), "good"),
+                        new Bench.Callout(new Vec3(0, 0, form.crownZ()), "high " + words().bare(t.heightMm()), "good")));
+        bench.gauges(List.of(
+                new Bench.Gauge(who.get().name(), words().length(t.circumferenceMm()),
+                        who.get().scan().isPresent() ? "scanned" : "from tape", ""),
+                new Bench.Gauge("eyes at", words().longLength(who.get().eyeHeightMm()), "", ""),
+                new Bench.Gauge("hair", words().length(who.get().hairMm()), "", "")));
     }
 
     private void drawScan(Mesh mesh) {

@@ -6,8 +6,9 @@ import javafx.scene.text.Font;
 
 /** Fonts and the two style sheets: base rules and one palette of roles. */
 public final class Theme {
-    private static final List<String> FONTS = List.of("barlow-latin-400", "barlow-latin-500", "barlow-latin-600", "barlow-latin-700", "barlow-condensed-latin-400", "barlow-condensed-latin-500",
-            "barlow-condensed-latin-600", "barlow-condensed-latin-700", "jetbrains-mono-latin-400", "jetbrains-mono-latin-600");
+    private static final List<String> FONTS = List.of("barlow-latin-400", "barlow-latin-500", "barlow-latin-600", "barlow-latin-700",
+            "barlow-condensed-latin-400", "barlow-condensed-latin-500", "barlow-condensed-latin-600", "barlow-condensed-latin-700",
+            "jetbrains-mono-latin-400", "jetbrains-mono-latin-600");
 
     private Theme() {}
 

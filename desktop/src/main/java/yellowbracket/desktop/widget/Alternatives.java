@@ -15,7 +15,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
- * A small table of choices: one name, some figures, the day it would be ready. The current one is marked; hovering or focusing one shows its ghost
+ * A small table of choices: one name, some figures, the day it would be ready. The current one is marked; hovering or focusing one shows
+ * its ghost
  * bracket; taking one applies it. Figures may arrive later.
  */
 public final class Alternatives extends VBox {
@@ -70,7 +71,8 @@ public final class Alternatives extends VBox {
 
         /** Rough figures at once, until the worked-out ones arrive. */
         public void estimates(String... figures) {
-            for (int i = 0; i < Math.min(columns, figures.length); i++) if (cells.get(i).getText().equals("\u2026")) cells.get(i).setText(figures[i]);
+            for (int i = 0; i < Math.min(columns, figures.length); i++)
+                if (cells.get(i).getText().equals("\u2026")) cells.get(i).setText(figures[i]);
         }
 
         public void figures(Optional<LocalDateTime> ready, String... figures) {

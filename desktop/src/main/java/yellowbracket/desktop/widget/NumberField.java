@@ -4,7 +4,10 @@ import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import javafx.scene.control.TextField;
 
-/** A field for one number; a comma counts as a point, a trailing % or mm is passed over, other units are refused. What is no number in its range is marked and told, and nothing else happens. */
+/**
+ * A field for one number; a comma counts as a point, a trailing % or mm is passed over, other units are refused. What is no number in its
+ * range is marked and told, and nothing else happens.
+ */
 public final class NumberField extends TextField {
     private final String what;
     private final String example;
@@ -13,7 +16,10 @@ public final class NumberField extends TextField {
     private final Consumer<String> tell;
     private String taken = "";
 
-    /** @param what named in the refusal: {@code scale}; @param example {@code per cent between 1 and 5000, such as 104.5}; @param tell hears the refusal */
+    /**
+     * @param what named in the refusal: {@code scale}; @param example {@code per cent between 1 and 5000, such as 104.5}; @param tell hears
+     * the refusal
+     */
     public NumberField(String id, String what, String example, double least, double most, Consumer<String> tell) {
         this.what = what;
         this.example = example;

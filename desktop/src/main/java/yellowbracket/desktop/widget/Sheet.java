@@ -128,7 +128,11 @@ public final class Sheet<T> extends TableView<T> {
     private void copy() {
         var rows = getSelectionModel().getSelectedItems().isEmpty() ? getItems() : getSelectionModel().getSelectedItems();
         String head = getColumns().stream().map(TableColumn::getText).collect(Collectors.joining("\t"));
-        String text = rows.stream().map(r -> getColumns().stream().map(c -> ((Function<T, String>) c.getUserData()).apply(r)).collect(Collectors.joining("\t"))).collect(Collectors.joining("\n"));
+        String text = rows.stream()
+                .map(r -> getColumns().stream()
+                        .map(c -> ((Function<T, String>) c.getUserData()).apply(r))
+                        .collect(Collectors.joining("\t")))
+                .collect(Collectors.joining("\n"));
         var content = new ClipboardContent();
         content.putString(head + "\n" + text);
         Clipboard.getSystemClipboard().setContent(content);
