@@ -15,23 +15,23 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import yellowbracket.cut.Bed;
-import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
-import yellowbracket.cut.PlanWishes;
-import yellowbracket.cut.PlaneCut;
-import yellowbracket.cut.Registered;
-import yellowbracket.cut.Registrar;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.Section;
-import yellowbracket.cut.SectionPlanner;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.plan.PlanWishes;
+import yellowbracket.cut.plan.SectionPlanner;
+import yellowbracket.cut.registration.Registered;
+import yellowbracket.cut.registration.Registrar;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * Cutting: one plane through a million triangles, two dozen sections with registration, the planner, a plane moved by hand. Names pair as

@@ -22,16 +22,16 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.TearDown;
 import org.openjdk.jmh.annotations.Warmup;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.MeshFile;
-import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.MeshWriter.Kind;
+import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /**
  * Meshes from the wild at scale: 1 M triangles of a smooth model as STL, 500 k as OBJ, queries on the demo helm. Names pair as {@code work}

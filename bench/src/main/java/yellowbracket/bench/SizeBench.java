@@ -14,10 +14,11 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.mesh.Bvh;
-import yellowbracket.mesh.Cylinders;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.Cylinders;
+import yellowbracket.shop.Wearer;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Donning;
@@ -27,7 +28,6 @@ import yellowbracket.size.HeadForm;
 import yellowbracket.size.Pose;
 import yellowbracket.size.Room;
 import yellowbracket.size.Vision;
-import yellowbracket.shop.Wearer;
 
 /**
  * The Size station on the demo helm and its first wearer; {@code rayReference} is what all of it is made of: ten thousand rays, one thread.

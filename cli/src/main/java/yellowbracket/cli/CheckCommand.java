@@ -8,12 +8,12 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
-import yellowbracket.mesh.Bvh;
-import yellowbracket.mesh.HealthFindings;
-import yellowbracket.mesh.MeshHealth;
-import yellowbracket.mesh.Overlaps;
 import yellowbracket.mesh.Progress;
-import yellowbracket.mesh.WallThickness;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.WallThickness;
+import yellowbracket.mesh.repair.HealthFindings;
+import yellowbracket.mesh.repair.MeshHealth;
+import yellowbracket.mesh.repair.Overlaps;
 
 @Command(name = "check", description = "what is in a mesh, and what is wrong with it")
 final class CheckCommand extends Output {

@@ -12,22 +12,22 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import yellowbracket.build.SectionFiles;
 import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
-import yellowbracket.cut.PlanWishes;
-import yellowbracket.cut.Registered;
-import yellowbracket.cut.Registrar;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
-import yellowbracket.cut.SectionPlan;
-import yellowbracket.cut.SectionPlanner;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.plan.PlanWishes;
+import yellowbracket.cut.plan.SectionPlan;
+import yellowbracket.cut.plan.SectionPlanner;
+import yellowbracket.cut.registration.Registered;
+import yellowbracket.cut.registration.Registrar;
+import yellowbracket.export.SectionFiles;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.index.Bvh;
 
 @Command(name = "cut", description = "cut a model into sections that fit a bed")
 final class CutCommand extends Output {

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import yellowbracket.build.BuildFile;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.document.BuildFile;
 
 @Command(name = "demo", description = "write the demo build")
 final class DemoCommand extends Output {

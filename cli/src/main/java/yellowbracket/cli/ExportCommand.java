@@ -10,9 +10,9 @@ import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yellowbracket.build.Export;
-import yellowbracket.build.SectionFiles;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
+import yellowbracket.export.Export;
+import yellowbracket.export.SectionFiles;
 
 @Command(name = "export", description = "write a build's sections, sheets, book, calendar or log")
 final class ExportCommand extends Output {

@@ -1,8 +1,8 @@
 package yellowbracket.cli;
 
 import java.io.PrintWriter;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine;
 
 /** Exit 0 done, 1 the input is refused, 2 wrong usage. */
 @Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the "

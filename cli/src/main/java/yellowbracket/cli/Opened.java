@@ -4,12 +4,12 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import yellowbracket.build.Build;
-import yellowbracket.build.BuildFile;
-import yellowbracket.build.Derived;
-import yellowbracket.build.Meshes;
-import yellowbracket.build.Workings;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Workings;
 import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildFile;
+import yellowbracket.document.Meshes;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 

@@ -7,7 +7,7 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
 import yellowbracket.plan.Task;
 
 @Command(name = "plan", description = "the schedule of a build, its slack and chance")

@@ -19,8 +19,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.MeshWriter.Kind;
+import yellowbracket.mesh.io.MeshWriter;
 
 /** Every command that takes a model takes it in every format, and says the same of it. */
 class AnyFormatTest {

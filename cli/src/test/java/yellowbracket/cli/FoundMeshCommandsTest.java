@@ -17,8 +17,8 @@ import yellowbracket.demo.FoundLantern;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.io.MeshFile;
-import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.MeshWriter.Kind;
+import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.StlWriter;
 
 /** {@code yb check} and {@code yb convert} on models as they are found. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 

@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * Sections that one file can print: a section which is the same as an earlier one in some quarter turn, or its mirror image. Compared by

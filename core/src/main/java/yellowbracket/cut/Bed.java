@@ -35,7 +35,7 @@ public record Bed(double x, double y, double z) {
     }
 
     /** The fewest boxes of the bed's size that a box of this size can be divided into. */
-    int leastParts(Vec3 size) {
+    public int leastParts(Vec3 size) {
         double[][] turns = {{x, y, z}, {x, z, y}, {y, x, z}, {y, z, x}, {z, x, y}, {z, y, x}};
         int least = Integer.MAX_VALUE;
         for (var t : turns) {
@@ -45,11 +45,11 @@ public record Bed(double x, double y, double z) {
         return least;
     }
 
-    double volume() {
+    public double volume() {
         return x * y * z;
     }
 
-    List<Double> lengths() {
+    public List<Double> lengths() {
         return List.of(x, y, z).stream().distinct().sorted().toList();
     }
 }

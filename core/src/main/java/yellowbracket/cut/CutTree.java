@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 

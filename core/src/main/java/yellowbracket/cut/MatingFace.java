@@ -3,6 +3,7 @@ package yellowbracket.cut;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.util.AffineTransformation;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Vec3;
 
 /** The area where two sections lie against each other: a shape in the coordinates of its plane ({@link CutPlane#frame}), mm. */

@@ -41,12 +41,12 @@ public enum RegistrationKind {
         return sizes;
     }
 
-    boolean magnet() {
+    public boolean magnet() {
         return this == MAGNETS || this == SEALED_MAGNETS;
     }
 
     /** How deep it goes into each side where there is room, mm. */
-    double depthMm(double diameter) {
+    public double depthMm(double diameter) {
         return switch (this) {
             case PINS, BOSSES -> Math.clamp(1.5 * diameter, 6, 11);
             case DOWELS -> 15;
@@ -58,7 +58,7 @@ public enum RegistrationKind {
     }
 
     /** The least depth that still aligns. */
-    double leastDepthMm(double diameter) {
+    public double leastDepthMm(double diameter) {
         return magnet() ? depthMm(diameter) : this == PINS ? Math.max(2.5, 0.6 * diameter) : Math.max(4, diameter);
     }
 }

@@ -34,7 +34,7 @@ public record Seam(String first, String second, int plane, double areaMm2, doubl
         return lengthMm > 0 ? 2 * areaMm2 / lengthMm : 0;
     }
 
-    Seam scaled(double k) {
+    public Seam scaled(double k) {
         return new Seam(first, second, plane, areaMm2 * k * k, lengthMm * k, showLengthMm * k, centre.times(k), normal,
                 leastMomentMm4 * k * k * k * k, halfDepthMm * k, line.stream().map(p -> p.times(k)).toList(), face.scaled(k), firstAbove);
     }

@@ -12,12 +12,14 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
-import yellowbracket.mesh.Bvh;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.RimChains;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.ShowSide;
 
 /** Finds which caps of which sections lie against each other, how much, and how long and how visible the line between them is. */
 final class SeamFinder {

@@ -16,7 +16,7 @@ public record Section(String name, Mesh mesh, boolean closed) {
         return out.toString();
     }
 
-    Section scaled(double k) {
+    public Section scaled(double k) {
         return new Section(name, mesh.scaled(k), closed);
     }
 }

@@ -9,11 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
+import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.mesh.Bodies;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /**
  * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void
@@ -61,7 +62,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** The same tree on a model that differs a little; pieces take the names of those they lie nearest to. */
-    List<Section> cutLikeThis(Mesh model, CutTree tree, Progress progress) {
+    public List<Section> cutLikeThis(Mesh model, CutTree tree, Progress progress) {
         var pieces = drawn(model, tree);
         progress.check();
         return sections.stream()
@@ -71,7 +72,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** As {@link #cutLikeThis} with the seams as they are then; how much of each is seen stays as it was. */
-    Sectioning cutAgain(Mesh model, Bvh index, CutTree tree, Progress progress) {
+    public Sectioning cutAgain(Mesh model, Bvh index, CutTree tree, Progress progress) {
         var again = cutLikeThis(model, tree, progress);
         var seen = new HashMap<String, Double>();
         seams.forEach(s -> seen.put(s.name(), s.showLengthMm()));
@@ -163,7 +164,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** Connected parts; a part turned inside out within another's box is that one's void. */
-    static List<Mesh> solids(Mesh m) {
+    public static List<Mesh> solids(Mesh m) {
         var bodies = Bodies.of(m);
         if (bodies.count() == 1) return List.of(m);
         var parts = bodies.meshes();

@@ -1,25 +1,26 @@
 package yellowbracket.cut;
 
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /** Whether a mesh mirrors itself left to right. */
-final class Symmetry {
+public final class Symmetry {
     private static final int SAMPLES = 240;
     private static final double TOLERANCE_MM = 0.6;
 
     private Symmetry() {}
 
     /** About the plane x = 0: nearly all of some spread vertices have the surface at their mirror image. */
-    static boolean leftRight(Mesh m, Bvh index) {
+    public static boolean leftRight(Mesh m, Bvh index) {
         int step = Math.max(1, m.vertexCount() / SAMPLES), near = 0, all = 0;
         for (int v = 0; v < m.vertexCount(); v += step, all++)
             if (index.distance(new Vec3(-m.x(v), m.y(v), m.z(v))) <= TOLERANCE_MM) near++;
         return all > 0 && near >= 0.97 * all;
     }
 
-    static CutTree mirrored(CutTree t) {
+    public static CutTree mirrored(CutTree t) {
         return switch (t) {
             case CutTree.Whole w -> w;
             case CutTree.Split s -> {

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Outermost;
-import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.ShowSide;
 
 /**
  * Whether a section stands on a bed in any turned position: quarter turns first, then, for a spread of directions up, turned about the
@@ -70,7 +70,7 @@ public final class TurnedFit {
         return hi - lo;
     }
 
-    static boolean onAny(Mesh m, List<Bed> beds) {
+    public static boolean onAny(Mesh m, List<Bed> beds) {
         var size = m.bounds().size();
         return beds.stream().anyMatch(b -> b.holds(size)) || beds.stream().anyMatch(b -> of(m, b).isPresent());
     }
@@ -127,7 +127,7 @@ public final class TurnedFit {
     }
 
     /** Of all vertices along a unit direction, mm. */
-    static double extent(Mesh m, Vec3 d) {
+    public static double extent(Mesh m, Vec3 d) {
         double lo = 1e300, hi = -1e300;
         for (int v = 0; v < m.vertexCount(); v++) {
             double h = d.x() * m.x(v) + d.y() * m.y(v) + d.z() * m.z(v);
@@ -138,7 +138,7 @@ public final class TurnedFit {
     }
 
     /** Every vertex, turned, within a box of the bed's size. */
-    static boolean holds(Mesh m, Turn t, Bed bed) {
+    public static boolean holds(Mesh m, Turn t, Bed bed) {
         double[] lo = {1e300, 1e300, 1e300}, hi = {-1e300, -1e300, -1e300};
         for (int v = 0; v < m.vertexCount(); v++) {
             var p = t.apply(m.point(v));

@@ -1,6 +1,6 @@
 /**
- * From a model to closed sections: plane cuts, a tree of cuts, seams, the section planner.
- * Start at {@link yellowbracket.cut.SectionPlanner} for a plan and {@link yellowbracket.cut.Sectioning} for its sections.
+ * From a model to sections: the tree of cuts, the sections and seams it makes, room on a bed, what is alike.
+ * Start at {@link yellowbracket.cut.Sectioning}; plans are looked for in {@code cut.plan}, registration is worked in by {@code cut.registration}.
  * Planes and sections live in model coordinates (before scaling), millimetres, right-handed, z up, y forward.
  */
 package yellowbracket.cut;

@@ -6,7 +6,7 @@ import java.util.List;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.MeshHealth;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /** The loose shells of a file's mesh, largest first, in the file's own unit. {@code bodyOf}: the number of the body of each triangle. */
 public final class BodyList {

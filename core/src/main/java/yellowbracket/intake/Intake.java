@@ -5,11 +5,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import yellowbracket.mesh.Bodies;
-import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.repair.Mend;
 
 /**
  * Decisions about a file's mesh: {@code unit} of its coordinates, {@code turn} to bring z up and y forward, whether it is {@code mirrored}

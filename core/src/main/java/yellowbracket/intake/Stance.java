@@ -5,10 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import yellowbracket.mesh.Bounds3;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * A guess of what unit a file is in and which way it stands, with the reasons, to be accepted or changed. The prop is {@code hollow} when

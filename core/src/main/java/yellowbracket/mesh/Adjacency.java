@@ -6,10 +6,10 @@ import java.util.Arrays;
  * Which triangle lies across each edge that exactly two share. Corner 3 f + k stands for the edge from corner k to corner k + 1 of triangle
  * f.
  */
-final class Adjacency {
+public final class Adjacency {
     private final int[] across;
 
-    Adjacency(Mesh m) {
+    public Adjacency(Mesh m) {
         across = new int[3 * m.triangleCount()];
         Arrays.fill(across, -1);
         var edges = new Edges(m);
@@ -21,7 +21,7 @@ final class Adjacency {
     }
 
     /** The corner of the neighbour over this edge; -1 at a border or where more than two meet. */
-    int across(int corner) {
+    public int across(int corner) {
         return across[corner];
     }
 

@@ -19,7 +19,7 @@ public final class Bodies {
         return of(mesh, new Edges(mesh));
     }
 
-    static Bodies of(Mesh mesh, Edges edges) {
+    public static Bodies of(Mesh mesh, Edges edges) {
         var parent = new int[mesh.triangleCount()];
         for (int f = 0; f < parent.length; f++) parent[f] = f;
         edges.forEach((from, to) -> {

@@ -6,11 +6,11 @@ import java.util.Arrays;
  * The undirected edges of a mesh with the triangle corners that use them, sorted by their end vertices.
  * Corner {@code 3 f + k} stands for the edge from corner k to corner k + 1 of triangle f. O(n log n).
  */
-final class Edges {
+public final class Edges {
     private final int[] corners;
     private final long[] keys;
 
-    Edges(Mesh m) {
+    public Edges(Mesh m) {
         int n = 3 * m.triangleCount();
         var table = new int[n];
         keys = new long[n];
@@ -26,11 +26,11 @@ final class Edges {
     }
 
     /** What is done with one edge: {@code from..to} index into {@link #corner}. */
-    interface Visitor {
+    public interface Visitor {
         void edge(int from, int to);
     }
 
-    void forEach(Visitor visitor) {
+    public void forEach(Visitor visitor) {
         for (int from = 0, to; from < keys.length; from = to) {
             to = from + 1;
             while (to < keys.length && keys[to] == keys[from]) to++;
@@ -39,36 +39,36 @@ final class Edges {
     }
 
     /** Each pair of triangles that share an edge used by two. */
-    void pairs(Pair pair) {
+    public void pairs(Pair pair) {
         forEach((from, to) -> {
             if (to - from == 2) pair.share(triangle(from), triangle(from + 1));
         });
     }
 
     /** Two triangles that meet. */
-    interface Pair {
+    public interface Pair {
         void share(int f, int g);
     }
 
     /** The triangle that uses entry {@code i}. */
-    int triangle(int i) {
+    public int triangle(int i) {
         return corners[i] / 3;
     }
 
-    int corner(int i) {
+    public int corner(int i) {
         return corners[i];
     }
 
-    int lowVertex(int i) {
+    public int lowVertex(int i) {
         return (int) (keys[i] >>> 32);
     }
 
-    int highVertex(int i) {
+    public int highVertex(int i) {
         return (int) keys[i];
     }
 
     /** Whether the triangle runs along entry {@code i} from its lower to its higher vertex. */
-    boolean forward(Mesh m, int i) {
+    public boolean forward(Mesh m, int i) {
         return m.vertex(corners[i] / 3, corners[i] % 3) == lowVertex(i);
     }
 

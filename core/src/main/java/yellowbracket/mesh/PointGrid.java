@@ -6,7 +6,7 @@ import java.util.Arrays;
  * Finds a point within a distance of another: an integer grid hashed into chains, the 27 cells around looked through. Cells are a little
  * wider than the distance.
  */
-final class PointGrid {
+public final class PointGrid {
     private final double distance;
     private final double cell;
     private final double[] xyz;
@@ -15,7 +15,7 @@ final class PointGrid {
     private final int[] heads;
     private int count;
 
-    PointGrid(int most, double distance) {
+    public PointGrid(int most, double distance) {
         this.distance = distance;
         cell = distance * 1.0001;
         xyz = new double[3 * most];
@@ -26,7 +26,7 @@ final class PointGrid {
     }
 
     /** The owner of the first point added within the distance, else {@code mine} after adding the point. */
-    int findOrAdd(double x, double y, double z, int mine) {
+    public int findOrAdd(double x, double y, double z, int mine) {
         long cx = (long) Math.floor(x / cell), cy = (long) Math.floor(y / cell), cz = (long) Math.floor(z / cell);
         int found = -1;
         for (long i = cx - 1; i <= cx + 1; i++) for (long j = cy - 1; j <= cy + 1; j++) for (long k = cz - 1; k <= cz + 1; k++) {

@@ -1,11 +1,11 @@
 package yellowbracket.mesh;
 
 /** Kernels over one triangle of a mesh, without objects. */
-final class Triangle {
+public final class Triangle {
     private Triangle() {}
 
     /** Twice the area, mm2. */
-    static double area2(Mesh m, int f) {
+    public static double area2(Mesh m, int f) {
         int a = m.vertex(f, 0), b = m.vertex(f, 1), c = m.vertex(f, 2);
         double ux = m.x(b) - m.x(a), uy = m.y(b) - m.y(a), uz = m.z(b) - m.z(a), vx = m.x(c) - m.x(a), vy = m.y(c) - m.y(a),
                 vz = m.z(c) - m.z(a);
@@ -14,7 +14,7 @@ final class Triangle {
     }
 
     /** Six times the signed volume of the tetrahedron with the point o, mm3. */
-    static double volume6(Mesh m, int f, double ox, double oy, double oz) {
+    public static double volume6(Mesh m, int f, double ox, double oy, double oz) {
         int a = m.vertex(f, 0), b = m.vertex(f, 1), c = m.vertex(f, 2);
         double ax = m.x(a) - ox, ay = m.y(a) - oy, az = m.z(a) - oz, bx = m.x(b) - ox, by = m.y(b) - oy, bz = m.z(b) - oz, cx = m.x(c) - ox,
                 cy = m.y(c) - oy, cz = m.z(c) - oz;

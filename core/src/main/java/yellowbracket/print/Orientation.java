@@ -10,9 +10,9 @@ import org.locationtech.jts.algorithm.MinimumDiameter;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 

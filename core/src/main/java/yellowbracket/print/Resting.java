@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Outermost;
-import yellowbracket.mesh.ShowSide;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.ShowSide;
 
 /**
  * The faces on which a section comes to rest when it is put down somehow: from each of many directions it is let roll over its outermost

@@ -3,10 +3,10 @@ package yellowbracket.size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.PlaneSlice;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.index.PlaneSlice;
 import yellowbracket.shop.Wearer;
 
 /**

@@ -1,9 +1,9 @@
 package yellowbracket.size;
 
 import java.util.OptionalDouble;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor

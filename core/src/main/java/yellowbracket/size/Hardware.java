@@ -2,7 +2,7 @@ package yellowbracket.size;
 
 import java.util.List;
 import java.util.Locale;
-import yellowbracket.mesh.Cylinders;
+import yellowbracket.mesh.measure.Cylinders;
 
 /**
  * What becomes of a hole or peg when the model is scaled: its diameter and depth then, the stock part that goes into it with the fit of

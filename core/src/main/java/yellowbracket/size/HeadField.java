@@ -1,11 +1,11 @@
 package yellowbracket.size;
 
 import yellowbracket.mesh.Bounds3;
-import yellowbracket.mesh.Bvh;
-import yellowbracket.mesh.DistanceGrid;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.index.DistanceGrid;
 import yellowbracket.shop.Wearer;
 
 /**

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import yellowbracket.mesh.Bounds3;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Wearer;
 
 /**

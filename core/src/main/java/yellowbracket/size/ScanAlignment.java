@@ -2,10 +2,10 @@ package yellowbracket.size;
 
 import java.util.ArrayList;
 import java.util.Optional;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.HeadScan;
 
 /**

@@ -2,9 +2,9 @@ package yellowbracket.size;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * The inner wall of a hollow as points about {@link #SPACING_MM} apart, model mm, in clusters of near ones: what can touch a head. A point

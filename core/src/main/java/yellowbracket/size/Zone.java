@@ -1,7 +1,7 @@
 package yellowbracket.size;
 
-import yellowbracket.shop.Wearer;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Wearer;
 
 /** Regions of the head form by which clearance is told. {@code leastMm}: skin to hard wall at least; {@code padded}: where foam pads go. */
 public enum Zone {

@@ -2,7 +2,7 @@ package yellowbracket.smooth;
 
 import java.util.List;
 import yellowbracket.cut.Section;
-import yellowbracket.mesh.SurfaceSamples;
+import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.Cusp;
 import yellowbracket.print.SectionPrint;
 

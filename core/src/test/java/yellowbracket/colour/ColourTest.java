@@ -10,10 +10,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.mesh.Bounds3;
-import yellowbracket.mesh.Bvh;
 import yellowbracket.mesh.Shapes;
-import yellowbracket.mesh.SurfaceSamples;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 
 class ColourTest {

@@ -7,7 +7,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.plan.PlaneSnap;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.MirrorHalf;
@@ -15,6 +17,7 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /** Halves, twins, and planes brought to where they belong. */
 class AlikeTest {

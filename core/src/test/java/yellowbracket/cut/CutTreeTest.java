@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Vec3;
 
 /** Planes are numbered node, above, below; every change leaves the rest as it was. */

@@ -6,11 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 /** Seams whose area, length, moments and share seen are known in closed form. */
 class SeamTest {

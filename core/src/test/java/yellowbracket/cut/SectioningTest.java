@@ -8,12 +8,15 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.plan.SectionPlan;
+import yellowbracket.cut.plan.SectionPlanner;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 
 class SectioningTest {
     private static Sectioning of(Mesh m, CutTree t) {

@@ -10,14 +10,14 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import yellowbracket.mesh.Mend;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
-import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.repair.Mend;
+import yellowbracket.mesh.repair.MeshHealth;
 
 class IntakeTest {
     private static final Mesh BIG = Shapes.box(Vec3.ZERO, new Vec3(10, 20, 30));

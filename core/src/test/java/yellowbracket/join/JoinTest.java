@@ -7,14 +7,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Sectioning;
-import yellowbracket.mesh.Bvh;
+import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Catalogue;
 
 class JoinTest {

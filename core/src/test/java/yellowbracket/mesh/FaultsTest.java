@@ -8,6 +8,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.WallThickness;
+import yellowbracket.mesh.repair.FaultEdges;
+import yellowbracket.mesh.repair.FaultPlaces;
+import yellowbracket.mesh.repair.HealthFindings;
+import yellowbracket.mesh.repair.MeshHealth;
+import yellowbracket.mesh.repair.Nesting;
+import yellowbracket.mesh.repair.Overlaps;
 
 /** Where faults lie, in which bodies, and how they are put in words. */
 class FaultsTest {

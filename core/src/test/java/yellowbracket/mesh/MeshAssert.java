@@ -1,5 +1,7 @@
 package yellowbracket.mesh;
 
+import yellowbracket.mesh.repair.MeshHealth;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 

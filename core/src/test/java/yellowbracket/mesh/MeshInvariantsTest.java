@@ -9,6 +9,8 @@ import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /** What holds for any closed mesh however it is turned, moved, scaled, parted and put together. */
 class MeshInvariantsTest {

@@ -9,6 +9,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.SurfaceSamples;
+import yellowbracket.mesh.repair.MeshHealth;
 
 class MeshTest {
     @Test

@@ -12,6 +12,12 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.index.DistanceGrid;
+import yellowbracket.mesh.index.WindingNumber;
+import yellowbracket.mesh.measure.WallThickness;
+import yellowbracket.mesh.repair.Mend;
+import yellowbracket.mesh.repair.Overlaps;
 
 /** What the index answers, against a search through every triangle or a closed form. */
 class QueriesTest {

@@ -11,15 +11,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
-import yellowbracket.mesh.Bvh;
-import yellowbracket.mesh.Cylinders;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
-import yellowbracket.mesh.PlaneSlice;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.index.PlaneSlice;
+import yellowbracket.mesh.measure.Cylinders;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
 

@@ -7,12 +7,12 @@ import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
-import yellowbracket.build.BuildFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.shell.Timers;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.BuildFile;
 
 /** The window, on a build that was fetched while the toolkit started. */
 final class App {

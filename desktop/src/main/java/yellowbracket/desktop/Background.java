@@ -8,7 +8,7 @@ import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import yellowbracket.build.Workings;
+import yellowbracket.derive.Workings;
 import yellowbracket.mesh.Progress;
 
 /**

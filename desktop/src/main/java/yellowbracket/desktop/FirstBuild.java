@@ -5,11 +5,11 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.Optional;
-import yellowbracket.build.Build;
-import yellowbracket.build.BuildFile;
-import yellowbracket.build.Meshes;
-import yellowbracket.build.ShopFile;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildFile;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Progress;
 
 /**

@@ -1,7 +1,7 @@
 package yellowbracket.desktop;
 
 import javafx.animation.AnimationTimer;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.bench.Bench;
 
 /** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */

@@ -14,14 +14,14 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
-import yellowbracket.build.Node;
-import yellowbracket.cut.PlaneSnap;
 import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.mesh.MeshHealth;
+import yellowbracket.derive.Node;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /**
  * The cut page by hand in the real window: plans taken, planes turned, locked and planned around, hardware placed on a face, files written
@@ -238,7 +238,7 @@ class CutPartsTest extends WindowTest {
         assertThat(model.result(Node.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams")
                 .isEmpty();
         robot.interact(() -> model
-                .apply(yellowbracket.build.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
+                .apply(yellowbracket.document.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
         derived();
         until("mirror images anew", () -> model.fresh(Node.TWINS));
         var twins = model.result(Node.TWINS).orElseThrow().list();

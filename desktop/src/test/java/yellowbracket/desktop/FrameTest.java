@@ -13,19 +13,19 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
-import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
-import yellowbracket.build.BuildFile;
-import yellowbracket.build.Edit;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.BuildFile;
+import yellowbracket.document.Edit;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.StlWriter;
@@ -70,7 +70,7 @@ class FrameTest extends WindowTest {
         steadily(() -> robot.clickOn("+ z"));
         until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);
         derived();
-        assertThat(model.result(yellowbracket.build.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
+        assertThat(model.result(yellowbracket.derive.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
                 .allSatisfy(s -> assertThat(s.closed()).isTrue());
 
         robot.interact(frame.bench()::requestFocus);
@@ -104,11 +104,11 @@ class FrameTest extends WindowTest {
     void draggingTheScaleMovesTheClearanceAndThenTheRun(FxRobot robot) {
         derived();
         var slider = robot.lookup("#scale").queryAs(Slider.class);
-        var tight = model.result(yellowbracket.build.Node.CLEARANCE).orElseThrow();
+        var tight = model.result(yellowbracket.derive.Node.CLEARANCE).orElseThrow();
         var ends = finish();
         var thumb = slider.lookup(".thumb");
         robot.drag(thumb).moveBy(40, 0);
-        until("clearance while dragging", () -> model.result(yellowbracket.build.Node.CLEARANCE).orElseThrow() != tight);
+        until("clearance while dragging", () -> model.result(yellowbracket.derive.Node.CLEARANCE).orElseThrow() != tight);
         assertThat(model.session().build().prop("helm").orElseThrow().scale()).as("not taken yet").isEqualTo(1.04);
         robot.drop();
         until("scale taken", () -> model.session().build().prop("helm").orElseThrow().scale() > 1.05);

@@ -22,12 +22,12 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.Stop;
 import org.testfx.framework.junit5.Start;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
-import yellowbracket.build.ShopFile;
+import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.Node;
+import yellowbracket.document.Edit;
+import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
@@ -104,7 +104,7 @@ class HandsOnTest extends WindowTest {
     void measuresAreKeptInTheShopAndSillyOnesRefused(FxRobot robot) throws Exception {
         derived();
         robot.interact(() -> model.apply(
-                new Edit("a build of one's own", b -> new yellowbracket.build.Build("mine", b.started(), b.event(), b.due(), b.props(),
+                new Edit("a build of one's own", b -> new yellowbracket.document.Build("mine", b.started(), b.event(), b.due(), b.props(),
                         b.wearers(), b.printers(), b.hours(), b.shopCelsius(), 7, b.stock(), b.spools(), b.queue(), b.log(), b.rates()))));
         derived();
         until("the card", () -> labels(robot, ".action").stream().anyMatch(l -> l.getText().equals("measures ...")));
@@ -238,7 +238,7 @@ class HandsOnTest extends WindowTest {
         assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");
         robot.interact(() -> model
-                .apply(yellowbracket.build.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
+                .apply(yellowbracket.document.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
         until("printed since: nothing to save", () -> !text(robot, ".section-title").contains("section D stopped"));
     }
 }

@@ -12,10 +12,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import yellowbracket.build.Build;
-import yellowbracket.build.BuildFile;
-import yellowbracket.build.Meshes;
-import yellowbracket.build.ShopFile;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildFile;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.ShopFile;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
 

@@ -16,10 +16,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.mesh.Mesh;
-import yellowbracket.mesh.MeshHealth;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.io.MeshWriter.Kind;
+import yellowbracket.mesh.repair.MeshHealth;
 
 /**
  * Damaged files by the hundred: every reader gives a mesh or a reason, in bounded time, and never throws. {@code -Dfuzz.cases=100000} runs

@@ -8,9 +8,9 @@ import java.util.function.Supplier;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
-import yellowbracket.build.Export;
-import yellowbracket.build.SectionFiles;
 import yellowbracket.desktop.AppModel;
+import yellowbracket.export.Export;
+import yellowbracket.export.SectionFiles;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
 final class FileActions {
@@ -56,8 +56,8 @@ final class FileActions {
 
     /** Without asking where: for tests and scripts. */
     void exportSectionsTo(Path folder, boolean asPrinted) {
-        var registered = model.result(yellowbracket.build.Node.REGISTERED);
-        var prints = model.result(yellowbracket.build.Node.PRINTS);
+        var registered = model.result(yellowbracket.derive.Node.REGISTERED);
+        var prints = model.result(yellowbracket.derive.Node.PRINTS);
         var prop = model.currentProp();
         if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty())
             model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");

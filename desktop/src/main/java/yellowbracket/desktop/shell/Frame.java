@@ -409,7 +409,7 @@ public final class Frame extends StackPane {
         commands.find("").forEach(c -> all.add(c.name(), c.key(), c.run()));
         var build = model.shownProperty().get();
         build.props().forEach(p -> all.add("prop " + p.name(), "", () -> model.choose(p.id())));
-        model.result(yellowbracket.build.Node.SECTIONS).ifPresent(s -> {
+        model.result(yellowbracket.derive.Node.SECTIONS).ifPresent(s -> {
             s.sections().forEach(q -> all.add("section " + q.name(), "", () -> model.pageProperty().set(Page.PRINT)));
             s.seams().forEach(q -> all.add("seam " + q.name(), "", () -> model.pageProperty().set(Page.JOIN)));
         });

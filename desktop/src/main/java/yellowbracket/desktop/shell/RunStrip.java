@@ -11,16 +11,16 @@ import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
-import yellowbracket.build.Node;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Station;
 

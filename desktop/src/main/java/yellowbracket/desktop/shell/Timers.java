@@ -3,8 +3,8 @@ package yellowbracket.desktop.shell;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import javafx.beans.property.ReadOnlyLongWrapper;
 import javafx.beans.property.ReadOnlyLongProperty;
+import javafx.beans.property.ReadOnlyLongWrapper;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 

@@ -9,17 +9,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.SprayWeather;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
 import yellowbracket.size.Fit;
 
 /** Which colour where, in which order, and whether today is a day to spray. */

@@ -2,10 +2,10 @@ package yellowbracket.desktop.station;
 
 import java.util.List;
 import java.util.Optional;
-import yellowbracket.build.Node;
-import yellowbracket.cut.Registered;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.registration.Registered;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.widget.Card;
 
 /** One part of the cut page, shown under a tab of its own. */

@@ -16,9 +16,9 @@ import javafx.scene.text.Text;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
-import yellowbracket.cut.Fitted;
-import yellowbracket.cut.Registered;
 import yellowbracket.cut.Seam;
+import yellowbracket.cut.registration.Fitted;
+import yellowbracket.cut.registration.Registered;
 import yellowbracket.mesh.Vec3;
 
 /**

@@ -11,9 +11,9 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
-import yellowbracket.build.Fineness;
 import yellowbracket.desktop.Words;
 import yellowbracket.shop.Profile;
+import yellowbracket.smooth.Fineness;
 
 /**
  * Hours against layer height, a panel for each nozzle: printing below, the smoothing it causes on top, the sum as a line; the least sum and

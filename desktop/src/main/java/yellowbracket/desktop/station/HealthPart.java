@@ -10,17 +10,17 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
-import yellowbracket.build.Prop;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.mesh.HealthFindings;
-import yellowbracket.mesh.Mend;
-import yellowbracket.mesh.WallThickness;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Prop;
+import yellowbracket.mesh.measure.WallThickness;
+import yellowbracket.mesh.repair.HealthFindings;
+import yellowbracket.mesh.repair.Mend;
 import yellowbracket.size.Fit;
 
 /** Whether the mesh is sound, how thick its walls are, and what mending would change. Part of the size page. */

@@ -7,15 +7,15 @@ import java.util.Optional;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.util.StringConverter;
-import yellowbracket.build.Edit;
-import yellowbracket.cut.Fitted;
-import yellowbracket.cut.Registered;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Seam;
+import yellowbracket.cut.registration.Fitted;
+import yellowbracket.cut.registration.Registered;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.size.Fit;
 

@@ -1,9 +1,9 @@
 package yellowbracket.desktop.station;
 
-import yellowbracket.build.Prop;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.document.Prop;
 
 /** One part of a station's page, shown under a tab of its own. */
 abstract class PagePart {

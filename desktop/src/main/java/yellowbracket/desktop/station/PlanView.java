@@ -4,14 +4,14 @@ import java.time.LocalDate;
 import java.util.List;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Needs;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.plan.Needs;
 import yellowbracket.plan.Schedule;
 import yellowbracket.size.Fit;
 

@@ -11,16 +11,16 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
-import yellowbracket.cut.CutPlane;
 import yellowbracket.cut.CutTree;
-import yellowbracket.cut.PlaneSnap;
 import yellowbracket.cut.Section;
+import yellowbracket.cut.plan.PlaneSnap;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.document.Edit;
 import yellowbracket.mesh.Vec3;
 
 /** Planes set by hand: by numbers here, or dragged and turned in the bench. Part of the cut page. */

@@ -16,16 +16,16 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
-import yellowbracket.build.Derived;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
-import yellowbracket.build.QueueFile;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.document.Edit;
+import yellowbracket.export.QueueFile;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
 import yellowbracket.plan.Schedule;
@@ -261,7 +261,7 @@ public final class PlatesPart extends PrintPart {
     }
 
     /** Printers are wished for only where they differ from those the plan took. */
-    private yellowbracket.build.Build placed(yellowbracket.build.Build b, Map<String, String> printers, Map<String, String> propOf) {
+    private yellowbracket.document.Build placed(yellowbracket.document.Build b, Map<String, String> printers, Map<String, String> propOf) {
         for (var e : printers.entrySet()) {
             var prop = b.prop(propOf.get(e.getKey()));
             var now = model.derivedProperty().get().get(Node.PRINTS, propOf.get(e.getKey())).map(q -> q.print(e.getKey()).printer().name());

@@ -9,7 +9,7 @@ import java.util.function.BiConsumer;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.print.PrintPlan;

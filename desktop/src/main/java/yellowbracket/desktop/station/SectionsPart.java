@@ -3,13 +3,13 @@ package yellowbracket.desktop.station;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
 import yellowbracket.cut.Alike;
 import yellowbracket.cut.Section;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
 import yellowbracket.size.Fit;
 import yellowbracket.size.Reshape;
 

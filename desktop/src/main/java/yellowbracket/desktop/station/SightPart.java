@@ -3,7 +3,7 @@ package yellowbracket.desktop.station;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.paint.Color;
-import yellowbracket.build.Node;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.ViewPicture;

@@ -4,10 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.transform.Scale;
-import yellowbracket.build.Derived;
-import yellowbracket.build.Edit;
-import yellowbracket.build.Node;
-import yellowbracket.build.Prop;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -16,6 +14,8 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Prop;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.print.Cusp;
 import yellowbracket.size.Fit;
@@ -68,7 +68,7 @@ public final class SmoothView extends StationView {
         return card;
     }
 
-    private yellowbracket.build.Build change(yellowbracket.build.Build b, java.util.function.UnaryOperator<Prop> change) {
+    private yellowbracket.document.Build change(yellowbracket.document.Build b, java.util.function.UnaryOperator<Prop> change) {
         return b.prop(prop().id()).map(p -> b.with(change.apply(p))).orElse(b);
     }
 

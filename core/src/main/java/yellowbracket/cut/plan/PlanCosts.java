@@ -1,0 +1,221 @@
+package yellowbracket.cut.plan;
+
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.TurnedFit;
+import yellowbracket.cut.plan.SectionPlan.Aim;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * What cutting trees cost in hours of work, all in one currency so that plans with different merits can be weighed: prints with their
+ * failures, gluing, hiding
+ * what is seen of the seams, support; an {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
+ */
+final class PlanCosts {
+    /** Handling of one more part: start, clean-up, dry fit. */
+    private static final double PART_H = 0.5;
+    /** One more seam to scuff, wet, hold; and each mm of it (a brush wets 260 mm a minute). */
+    private static final double SEAM_H = 0.3;
+    private static final double GLUE_H_MM = 1.0 / 260 / 60;
+    /** Cutting through the rim of an eye opening spoils the edge that everybody looks at. */
+    private static final double RIM_H_MM = 0.06;
+    private static final double SLIVER_H = 3;
+    /**
+     * Share of the space under an overhang that is printed, and of the drop that goes down to the bed and not to the piece itself; both on
+     * prints of the demo.
+     */
+    private static final double SUPPORT_FILL = 0.15;
+    private static final double REACHES_BED = 0.7;
+    /** What is left of it when a piece that still has to be cut has been cut well. */
+    private static final double OPEN_SUPPORT = 0.35;
+    private static final double REMOVE_H_MM2 = 1.0 / 12_000;
+    /** Two equal halves are planned, sanded and masked alike. */
+    private static final double TWINS_H = 0.8;
+    /** A side shorter than this share of the whole is a nibble. */
+    private static final double NIBBLE = 0.3;
+    private static final double SHRINK = 0.95;
+    /** A part shorter than this share of the largest one beside it is a crumb. */
+    private static final double CRUMB = 0.3;
+    /** Numbers kept for each facet. */
+    private static final int FACET = 7;
+    private static final double LEAN = Math.sin(Math.toRadians(45));
+
+    private final List<Bed> beds;
+    private final PlanWishes.Rates rates;
+    private final Map<Mesh, Double> printed = new IdentityHashMap<>();
+    private final Map<Mesh, Double> held = new IdentityHashMap<>();
+    private final Map<Mesh, double[]> facets = new IdentityHashMap<>();
+    private final Map<Mesh, Double> open = new IdentityHashMap<>();
+    private final Map<Mesh, List<Mesh>> solids = new IdentityHashMap<>();
+
+    PlanCosts(List<Bed> beds, PlanWishes.Rates rates) {
+        this.beds = beds;
+        this.rates = rates;
+    }
+
+    double seamHours(CutChoice c, Aim aim) {
+        return joinHours(c) + aim.show * smoothHours(c) + RIM_H_MM * c.rimMm() + (c.sliver() ? SLIVER_H : 0);
+    }
+
+    double joinHours(CutChoice c) {
+        return SEAM_H + c.lineMm() * GLUE_H_MM;
+    }
+
+    double smoothHours(CutChoice c) {
+        return rates.hideHoursPerMm() * c.toHideMm();
+    }
+
+    /** The fewest boxes of bed size that a box of this size makes. */
+    int leastParts(Vec3 size) {
+        return beds.stream().mapToInt(b -> b.leastParts(size)).min().orElse(1);
+    }
+
+    /**
+     * Of one more cut, not made yet: its own hours and those of the fewest parts its sides can become, each further cut at the usual price.
+     * Without that price
+     * a sliver cut off along a crease, which leaves all the work still to do, would seem the best of all.
+     * @param usual see {@link #usual}
+     */
+    double guess(CutChoice c, double usual, Aim aim) {
+        int parts = partsAfter(c);
+        return parts * PART_H * aim.parts + seamHours(c, aim) + Math.max(0, parts - 2) * usual - (c.mirror() ? TWINS_H : 0);
+    }
+
+    /** What it costs to get on with a piece: the cheapest cut of those that leave the fewest beds' worth on their two sides. */
+    double usual(List<CutChoice> all, Aim aim) {
+        int fewest = all.stream().mapToInt(this::partsAfter).min().orElse(2);
+        return all.stream().filter(c -> partsAfter(c) == fewest).mapToDouble(c -> seamHours(c, aim)).min().orElse(2);
+    }
+
+    /**
+     * Cuts that get on: each side needs fewer beds than the whole did, so that a search ends; of a piece that fits, both sides are well
+     * smaller. Without those
+     * that leave two beds' worth more than need be. All of them where none gets on.
+     */
+    List<CutChoice> worthwhile(Mesh piece, List<CutChoice> all) {
+        int beds = leastParts(piece.bounds().size());
+        double whole = piece.bounds().diagonal();
+        var fair = all.stream()
+                .filter(c -> beds > 1 ? Math.max(leastParts(c.above()), leastParts(c.below())) < beds
+                        : Math.min(c.above().norm(), c.below().norm()) > NIBBLE * whole
+                                && Math.max(c.above().norm(), c.below().norm()) < SHRINK * whole)
+                .toList();
+        if (fair.isEmpty()) return all;
+        int fewest = fair.stream().mapToInt(this::partsAfter).min().orElse(2);
+        return fair.stream().filter(c -> partsAfter(c) <= fewest + 1).toList();
+    }
+
+    private int partsAfter(CutChoice c) {
+        return c.mirror() ? 2 * leastParts(c.above()) : leastParts(c.above()) + leastParts(c.below());
+    }
+
+    /** Hours of a tree; {@code toCome} prices the pieces that still have to be cut. */
+    double of(PlanPiece p, Aim aim, java.util.function.ToDoubleFunction<PlanPiece> toCome) {
+        if (p.cut().isPresent()) {
+            var c = p.cut().get();
+            return p.count() * seamHours(c.choice(), aim) + of(c.above(), aim, toCome)
+                    + c.below().map(b -> of(b, aim, toCome)).orElse(-TWINS_H);
+        }
+        double parts = p.fits() ? solids(p.mesh()) * PART_H * aim.parts + crumbs(p.mesh()) * SLIVER_H : toCome.applyAsDouble(p);
+        double support = p.fits() ? supportHours(p.mesh()) : OPEN_SUPPORT * anyWayUp(p.mesh());
+        return p.count() * (parts + printHours(p.mesh()) + aim.support * support);
+    }
+
+    int solids(Mesh m) {
+        return parts(m).size();
+    }
+
+    private List<Mesh> parts(Mesh m) {
+        return solids.computeIfAbsent(m, Sectioning::solids);
+    }
+
+    /** Crumbs that a cut leaves beside what it was meant to part. */
+    private long crumbs(Mesh m) {
+        var all = parts(m);
+        double largest = all.stream().mapToDouble(s -> s.bounds().diagonal()).max().orElse(0);
+        return all.stream().filter(s -> s.bounds().diagonal() < CRUMB * largest).count();
+    }
+
+    double printHours(Mesh m) {
+        return printed.computeIfAbsent(m, k -> parts(k).stream().mapToDouble(s -> rates.hours(Math.abs(s.volumeMm3()), s.areaMm2())).sum());
+    }
+
+    /** Hours to print and take away what holds the piece up, in the best of the ways up that are tried. */
+    double supportHours(Mesh m) {
+        return held.computeIfAbsent(m, k -> parts(k).stream().mapToDouble(this::leastSupport).sum());
+    }
+
+    private double anyWayUp(Mesh m) {
+        return open.computeIfAbsent(m, k -> waysUp(k).stream().mapToDouble(u -> support(k, u, Double.POSITIVE_INFINITY)).min().orElse(0));
+    }
+
+    /** The axis directions and the one that lays the largest cut on the bed. */
+    private static List<Vec3> waysUp(Mesh m) {
+        var ups = new ArrayList<>(List.of(Vec3.X, Vec3.Y, Vec3.Z, Vec3.X.times(-1), Vec3.Y.times(-1), Vec3.Z.times(-1)));
+        double most = 0;
+        Vec3 flat = Vec3.ZERO;
+        for (int f = 0; f < m.triangleCount(); f++) {
+            if (SurfaceWorth.own(m.tag(f))) continue;
+            var n = m.areaVector(f);
+            if (n.norm() > most) {
+                most = n.norm();
+                flat = n.unit().times(-1);
+            }
+        }
+        if (most > 0) ups.add(flat);
+        return ups;
+    }
+
+    /** Of the usual ways up those in which the part stands on a bed; else of the only way it does. */
+    private double leastSupport(Mesh m) {
+        double best = Double.POSITIVE_INFINITY;
+        for (var up : waysUp(m)) if (stands(m, Turn.lift(up))) best = Math.min(best, support(m, up, best));
+        if (best < Double.POSITIVE_INFINITY) return best;
+        return beds.stream()
+                .map(b -> TurnedFit.of(m, b))
+                .flatMap(Optional::stream)
+                .mapToDouble(t -> support(m, t.row2(), Double.POSITIVE_INFINITY))
+                .min()
+                .orElseGet(() -> anyWayUp(m));
+    }
+
+    private boolean stands(Mesh m, Turn lift) {
+        double x = TurnedFit.extent(m, lift.row0()), y = TurnedFit.extent(m, lift.row1()), z = TurnedFit.extent(m, lift.row2());
+        return beds.stream().anyMatch(b -> z <= b.z() && (x <= b.x() && y <= b.y() || x <= b.y() && y <= b.x()));
+    }
+
+    /** Space below overhangs down to the bed, sparsely filled, and breaking it away. Gives up above {@code enough}. */
+    private double support(Mesh m, Vec3 up, double enough) {
+        var facets = facets(m);
+        double floor = 1e300, hours = 0;
+        for (int v = 0; v < m.vertexCount(); v++) floor = Math.min(floor, up.x() * m.x(v) + up.y() * m.y(v) + up.z() * m.z(v));
+        for (int i = 0; i < facets.length && hours < enough; i += FACET) {
+            double down = -(facets[i] * up.x() + facets[i + 1] * up.y() + facets[i + 2] * up.z());
+            if (down <= LEAN * facets[i + 3]) continue;
+            double drop = facets[i + 4] * up.x() + facets[i + 5] * up.y() + facets[i + 6] * up.z() - floor;
+            if (drop > 1) hours += down * (drop * REACHES_BED * SUPPORT_FILL / rates.mm3PerHour() + REMOVE_H_MM2);
+        }
+        return hours;
+    }
+
+    /** Area vector, mm2, its length, and middle of each facet, one after the other. */
+    private double[] facets(Mesh m) {
+        return facets.computeIfAbsent(m, k -> {
+            var out = new double[FACET * k.triangleCount()];
+            for (int f = 0; f < k.triangleCount(); f++) {
+                var n = k.areaVector(f).times(0.5);
+                var c = k.centroid(f);
+                double[] row = {n.x(), n.y(), n.z(), n.norm(), c.x(), c.y(), c.z()};
+                System.arraycopy(row, 0, out, FACET * f, FACET);
+            }
+            return out;
+        });
+    }
+}

@@ -1,0 +1,142 @@
+package yellowbracket.document;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonMappingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
+import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import yellowbracket.print.QueueWish;
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Process;
+import yellowbracket.shop.Profile;
+import yellowbracket.shop.Speeds;
+
+/** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
+public final class BuildJson {
+    public static final int SCHEMA = 5;
+    private static final String FORMAT = "yellow-bracket-build";
+    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
+            .registerModule(new JavaTimeModule())
+            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
+                    DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
+
+    private BuildJson() {}
+
+    /** Why a text is no build we can read: what and what to do. */
+    public static final class Unreadable extends Exception {
+        private static final long serialVersionUID = 1;
+
+        Unreadable(String what) {
+            super(what);
+        }
+    }
+
+    public static String write(Build b) {
+        try {
+            ObjectNode root = MAPPER.createObjectNode();
+            root.put("format", FORMAT).put("schema", SCHEMA).set("build", MAPPER.valueToTree(b));
+            return MAPPER.writeValueAsString(root);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("a build can always be written", e);
+        }
+    }
+
+    public static Build read(String json) throws Unreadable {
+        try {
+            JsonNode root = MAPPER.readTree(json);
+            if (root == null || !FORMAT.equals(root.path("format").asText()))
+                throw new Unreadable("build.json is not a Yellow Bracket build; choose a .bracket file");
+            int schema = root.path("schema").asInt(-1);
+            if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to "
+                    + SCHEMA + "); update the program, nothing was changed");
+            if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
+            if (schema == 1) fromFirst(root.path("build"));
+            if (schema <= 2) fromSecond(root.path("build"));
+            if (schema <= 3) fromThird(root.path("build"));
+            if (schema <= 4) fromFourth(root.path("build"));
+            return MAPPER.treeToValue(root.path("build"), Build.class);
+        } catch (UnrecognizedPropertyException e) {
+            throw new Unreadable("build.json holds \"" + e.getPropertyName()
+                    + "\", which this version does not know; update the program, nothing was changed");
+        } catch (ValueInstantiationException e) {
+            throw new Unreadable("build.json holds an impossible value: "
+                    + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
+        } catch (JsonMappingException e) {
+            throw new Unreadable("build.json is damaged at " + where(e) + "; try the copy that ends in ~");
+        } catch (JsonProcessingException e) {
+            var at = e.getLocation();
+            throw new Unreadable(
+                    "build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
+        }
+    }
+
+    /** Schema 1 knew neither what of a file counts nor what the shop had learned. */
+    private static void fromFirst(JsonNode build) {
+        if (build instanceof ObjectNode b && !b.has("rates")) b.putObject("rates");
+        for (var p : build.path("props"))
+            if (p instanceof ObjectNode o && !o.has("intake")) o.set("intake", MAPPER.valueToTree(yellowbracket.intake.Intake.AS_IT_IS));
+    }
+
+    /** Schema 2 knew neither other proportions nor scanned heads. */
+    private static void fromSecond(JsonNode build) {
+        for (var p : build.path("props"))
+            if (p instanceof ObjectNode o && !o.has("reshape")) o.set("reshape", MAPPER.valueToTree(yellowbracket.size.Reshape.NONE));
+        for (var w : build.path("wearers")) if (w instanceof ObjectNode o && !o.has("scan")) o.putNull("eyesMm").putNull("scan");
+    }
+
+    /** Schema 3 knew neither registration, locked planes nor halves made even: what was cut then has plain faces. */
+    private static void fromThird(JsonNode build) {
+        for (var p : build.path("props")) {
+            if (p.path("reshape") instanceof ObjectNode r && !r.has("even")) r.putNull("even");
+            if (p instanceof ObjectNode o && !o.has("registration"))
+                o.set("registration", MAPPER.valueToTree(yellowbracket.cut.Registration.PLAIN));
+            unlocked(p.path("cuts"));
+        }
+    }
+
+    /** Schema 4 knew neither speeds, brims and resin, nor what was decided about single prints, spools, and who is away when. */
+    private static void fromFourth(JsonNode build) {
+        for (var p : build.path("props")) {
+            if (p instanceof ObjectNode o && !o.has("prints")) o.putObject("prints");
+            if (!(p.path("profile") instanceof ObjectNode f) || f.has("speeds")) continue;
+            f.put("lineWidthMm", Math.rint(1e6 * Profile.LINE * f.path("nozzleMm").asDouble()) / 1e6)
+                    .put("brimMm", 0)
+                    .put("raftLayers", 0)
+                    .putNull("cure")
+                    .set("speeds", MAPPER.valueToTree(Speeds.USUAL));
+        }
+        printersFromFourth(build.path("printers"));
+        if (build.path("hours") instanceof ObjectNode h && !h.has("away")) h.putArray("away");
+        if (!(build instanceof ObjectNode b)) return;
+        if (!b.has("spools")) b.putArray("spools");
+        if (!b.has("queue")) b.set("queue", MAPPER.valueToTree(QueueWish.NONE));
+    }
+
+    static void printersFromFourth(JsonNode printers) {
+        for (var p : printers) if (p instanceof ObjectNode o && !o.has("process"))
+            o.put("process", Process.FILAMENT.name()).put("flowMm3S", Printer.USUAL_FLOW_MM3_S).putNull("quiet");
+    }
+
+    private static void unlocked(JsonNode tree) {
+        if (!(tree instanceof ObjectNode o) || !o.has("plane")) return;
+        if (!o.has("locked")) o.put("locked", false);
+        unlocked(o.path("above"));
+        unlocked(o.path("below"));
+    }
+
+    /** The place as a path: props[0].cuts.plane. */
+    private static String where(JsonMappingException e) {
+        var path = new StringBuilder();
+        for (var r : e.getPath())
+            path.append(r.getFieldName() == null ? "[" + r.getIndex() + "]" : (path.isEmpty() ? "" : ".") + r.getFieldName());
+        return path.isEmpty() ? "its outermost level" : path.toString();
+    }
+}

@@ -1,0 +1,181 @@
+package yellowbracket.cut.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Section;
+import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.TurnedFit;
+import yellowbracket.cut.plan.SectionPlan.Aim;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.PlaneCut;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+
+class SectionPlannerTest {
+    private static final Mesh HELM = Shapes.cappedShell(120, 4, 45, 48, 24);
+
+    private static List<SectionPlan> plans(Mesh m, PlanWishes wishes) {
+        return ((SectionPlanner.Outcome.Planned) SectionPlanner.plan(m, 1, wishes, Progress.NONE, p -> {})).plans();
+    }
+
+    private static List<Section> cut(Mesh m, SectionPlan p) {
+        return Sectioning.of(m, Bvh.of(m), p.tree(), 0, Progress.NONE).sections();
+    }
+
+    @Test
+    void everyPlanFitsAndIsWhatItSays() {
+        var bed = new Bed(160, 160, 160);
+        for (var p : plans(HELM, PlanWishes.of(bed))) {
+            var sections = cut(HELM, p);
+            assertThat(sections).as(p.name()).hasSize(p.sections());
+            assertThat(SectionPlanner.tooLarge(sections, List.of(bed))).isEmpty();
+            assertThat(p.reasons()).hasSize(p.tree().planeCount()).allSatisfy(r -> assertThat(r).matches("(?s).+: .{10,}"));
+            assertThat(p.hours()).isPositive();
+        }
+    }
+
+    @Test
+    void eachAimIsServedBestByItsOwnPlan() {
+        var outcome = (SectionPlanner.Outcome.Planned) SectionPlanner.plan(HELM, 1, new Bed(160, 160, 160), Progress.NONE);
+        var fewest = outcome.best(Aim.FEWEST);
+        assertThat(outcome.plans()).allSatisfy(p -> assertThat(p.sections()).isGreaterThanOrEqualTo(fewest.sections()));
+        assertThat(outcome.best(Aim.SUPPORT).supportH()).isLessThanOrEqualTo(fewest.supportH() + 1e-9);
+        assertThat(outcome.plans().stream().map(SectionPlan::tree).distinct().count()).as("no plan twice")
+                .isEqualTo(outcome.plans().size());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"500,3", "700,4"})
+    void aStaffTakesAsManyPartsAsItsLengthAsksFor(double length, int parts) {
+        double bed = length / parts + 4;
+        var staff = Shapes.tube(15, 11, 0, length, 24);
+        assertThat(plans(staff, PlanWishes.of(new Bed(bed, 60, 60))).stream().mapToInt(SectionPlan::sections).min().orElseThrow())
+                .isBetween(parts, parts + 1);
+    }
+
+    @Test
+    void aLongPieceThatStandsAskewIsNotCut() {
+        var stick = Shapes.box(new Vec3(-130, -5, -5), new Vec3(130, 5, 5));
+        var bed = new Bed(200, 200, 100);
+        assertThat(bed.holds(stick.bounds().size())).isFalse();
+        assertThat(plans(stick, PlanWishes.of(bed)).getFirst().aims()).contains(Aim.WHOLE);
+        var turn = TurnedFit.of(stick, bed).orElseThrow();
+        assertThat(TurnedFit.holds(stick, turn, bed)).isTrue();
+        assertThat(stick.turned(turn).bounds().size().x()).isLessThanOrEqualTo(200);
+    }
+
+    @Test
+    void whatStandsNowhereTellsByHowMuch() {
+        var stand = TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(300, 300, 300)), new Bed(200, 200, 200));
+        assertThat(stand.fits()).isFalse();
+        assertThat(stand.overMm()).isCloseTo(100, within(2.0));
+        assertThat(TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), new Bed(200, 200, 200)))
+                .isEqualTo(new TurnedFit.Stand(Optional.of(Turn.NONE), 0));
+    }
+
+    @Test
+    void lockedPlanesStay() {
+        var locked = CutPlane.across(2, 10.037);
+        CutTree kept = new CutTree.Split(locked, CutTree.WHOLE, CutTree.WHOLE, true);
+        for (var p : plans(HELM, PlanWishes.of(new Bed(160, 160, 160)).keeping(kept))) {
+            assertThat(p.tree().planes().getFirst()).isEqualTo(locked);
+            assertThat(p.tree().locks().getFirst()).isTrue();
+            assertThat(p.reasons().getFirst()).startsWith("locked; ");
+        }
+    }
+
+    @Test
+    void twoPrintersOfDifferentSizeShareTheLoad() {
+        var small = new Bed(150, 150, 150);
+        var plans = plans(HELM, PlanWishes.of(small, new Bed(300, 300, 300)));
+        assertThat(plans.getFirst().aims()).contains(Aim.WHOLE);
+        var every = plans.stream().filter(p -> p.aims().contains(Aim.EVERY_BED)).findFirst().orElseThrow();
+        assertThat(SectionPlanner.tooLarge(cut(HELM, every), List.of(small))).isEmpty();
+    }
+
+    @Test
+    void creasesAndColourBordersLeaveLessToHide() {
+        var tower = Shapes.tube(40, 0, -60, 60, 64).mapped(p -> p.z() > 0 ? new Vec3(0.6 * p.x(), 0.6 * p.y(), p.z()) : p);
+        var worth = SurfaceWorth.of(tower, p -> p.x() > 0 ? 1 : 0, Optional.empty());
+        var box = Shapes.box(new Vec3(-40, -40, -150), new Vec3(40, 40, 150));
+        var plain = SurfaceWorth.of(box, p -> 0, Optional.empty());
+        var look = CutSweep.of(plain.tagged(), Vec3.Z, new double[] {-20}, false, plain).getFirst();
+        assertThat(look.lineMm()).isCloseTo(320, within(1e-6));
+        assertThat(look.areaMm2()).isCloseTo(6400, within(1e-6));
+        assertThat(look.above()).isEqualTo(new Vec3(80, 80, 170));
+        assertThat(look.below()).isEqualTo(new Vec3(80, 80, 130));
+        assertThat(look.toHideMm()).isGreaterThan(0);
+        var upright = CutSweep.of(worth.tagged(), Vec3.X, new double[] {-0.2}, false, worth).getFirst();
+        assertThat(upright.borderMm()).as("two colours meet there").isGreaterThan(0.2 * upright.showMm());
+        assertThat(upright.toHideMm()).isLessThan(upright.showMm());
+    }
+
+    @Test
+    void openingsRepelSeams() {
+        // a tube looked out of along y, through a window in front of the eyes
+        var open = Shapes.tube(60, 56, -60, 60, 96).turned(Turn.quarter(0));
+        var worth = SurfaceWorth.of(open, p -> 0, Optional.of(Vec3.ZERO));
+        var across = CutSweep.of(worth.tagged(), Vec3.X, new double[] {0.3}, false, worth).getFirst();
+        var behind = CutSweep.of(worth.tagged(), Vec3.Y, new double[] {-30}, false, worth).getFirst();
+        assertThat(across.rimMm()).isPositive();
+        assertThat(behind.rimMm()).isZero();
+        assertThat(across.why(CutPlane.across(0, 0.3), true)).contains("crosses the rim");
+        assertThat(behind.why(CutPlane.across(1, -30), true)).contains("clear of the eye opening");
+    }
+
+    @Test
+    void aSweepSeesWhatSingleLooksSee() {
+        var worth = SurfaceWorth.creases(Shapes.torus(60, 18, 48, 24).turned(Turn.pitch(25)));
+        var n = new Vec3(0.3, 0.5, 0.8).unit();
+        double[] offsets = {-40.3, -12.7, 0.11, 13.9, 51.2};
+        var together = CutSweep.of(worth.tagged(), n, offsets, false, worth);
+        var single = new ArrayList<CutChoice>();
+        for (double d : offsets) single.addAll(CutSweep.of(worth.tagged(), n, new double[] {d}, false, worth));
+        assertThat(together).hasSize(5).isEqualTo(single);
+        for (var c : together) {
+            var halves = PlaneCut.cut(worth.tagged(), c.plane(), 0);
+            var up = halves.above().bounds().size();
+            assertThat(up.minus(c.above()).norm()).isLessThan(1e-9);
+            double cap = 0;
+            for (int f = 0; f < halves.above().triangleCount(); f++) if (halves.above().tag(f) == 0) cap += halves.above().area(f);
+            assertThat(c.areaMm2()).isCloseTo(cap, within(1e-6));
+        }
+    }
+
+    @Test
+    void aSearchThatIsStoppedLeavesItsBest() {
+        var progress = new Progress.Switch();
+        var heard = new ArrayList<List<SectionPlan>>();
+        var outcome = SectionPlanner.plan(HELM, 1, PlanWishes.of(new Bed(130, 130, 130)), progress, found -> {
+            heard.add(found);
+            if (!found.isEmpty()) progress.off();
+        });
+        assertThat(((SectionPlanner.Outcome.Planned) outcome).plans()).isEqualTo(heard.getLast()).hasSize(1);
+        var off = new Progress.Switch();
+        off.off();
+        assertThatThrownBy(() -> SectionPlanner.plan(HELM, 1, new Bed(130, 130, 130), off)).isInstanceOf(Progress.Stopped.class);
+    }
+
+    @Test
+    void moreFailuresMakeLongPrintsDearer() {
+        var safe = new PlanWishes.Rates(17_000, 0, 1.3, 0.15, 0.0014);
+        var risky = new PlanWishes.Rates(17_000, 0.02, 1.3, 0.15, 0.0014);
+        assertThat(safe.hours(2 * 170_000, 1e9) - 2 * safe.hours(170_000, 1e9)).isCloseTo(0, within(1e-9));
+        assertThat(risky.hours(2 * 170_000, 1e9)).isGreaterThan(2.1 * risky.hours(170_000, 1e9));
+        assertThat(risky.hours(170_000, 1e9)).as("(e^(0.02 * 10) - 1) / 0.02").isCloseTo(11.07, within(0.01));
+    }
+}

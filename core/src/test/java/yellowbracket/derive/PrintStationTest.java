@@ -1,0 +1,374 @@
+package yellowbracket.derive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Registration;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.device.PrinterLink;
+import yellowbracket.device.SimulatedPrinter;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildJson;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.Prop;
+import yellowbracket.document.ShopFile;
+import yellowbracket.export.QueueFile;
+import yellowbracket.intake.Intake;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.plan.Schedule;
+import yellowbracket.print.QueueWish;
+import yellowbracket.print.SectionPrint;
+import yellowbracket.print.SectionWish;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Quiet;
+import yellowbracket.shop.Spool;
+import yellowbracket.smooth.Fineness;
+
+/**
+ * The print station derived end to end on a bar in four pieces, A to D, on one printer: decisions move hours and the schedule, the log
+ * teaches.
+ */
+class PrintStationTest {
+    private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
+    private static final Catalogue SHOP = Catalogue.builtIn();
+    private static final Mesh BAR = Shapes.box(Vec3.ZERO, new Vec3(240, 40, 60));
+    private static final Printer BED = Printer.of("mid bed", 220, 220, 250, 5, 0.4, 110, 0.0022, 0.12);
+
+    private static Build build(UnaryOperator<Prop> prop, UnaryOperator<Build> change) {
+        var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 60.037))
+                .cutEverywhere(CutPlane.across(0, 120.037))
+                .cutEverywhere(CutPlane.across(0, 180.037));
+        var bar = prop.apply(Prop.fromFile("bar", "bar", BAR.contentHash(), Intake.AS_IT_IS, List.of(), SHOP)
+                .withRegistration(Registration.PLAIN)
+                .withCuts(cuts));
+        return change.apply(Build.empty(NOW.minusDays(2), ShopFile.fresh()).with(bar).withPrinters(List.of(BED)));
+    }
+
+    private static Derived derive(Build b) {
+        return Workings.derive(b, Meshes.NONE.with(BAR), SHOP, new SimulatedWeather(3),
+                Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+    }
+
+    private static Derived derive(UnaryOperator<Build> change) {
+        return derive(build(p -> p, change));
+    }
+
+    private static Build log(Build b, String... lines) {
+        for (var l : lines) b = b.with(Entry.parse(NOW.minusHours(1), l).orElseThrow());
+        return b;
+    }
+
+    private static double hours(Derived d, String section) {
+        return d.require(Node.PRINTS, "bar").print(section).hours();
+    }
+
+    private static Schedule.Placed placed(Derived d, String id) {
+        return d.require(Node.SCHEDULE, Node.BUILD).placed(id).orElseThrow(() -> new AssertionError("no task " + id));
+    }
+
+    /** Printing tasks in the order they start. */
+    private static List<String> order(Derived d) {
+        return d.require(Node.SCHEDULE, Node.BUILD)
+                .placed()
+                .stream()
+                .filter(p -> p.task().id().startsWith("print:") && !p.done())
+                .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
+                .map(p -> p.task().id())
+                .toList();
+    }
+
+    @Test
+    void aSectionHasItsOwnTurnAndProfileWhereTheMakerSaysSo() {
+        var d = derive(build(
+                p -> p.withPrint("B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())),
+                b -> b));
+        var plan = d.require(Node.PRINTS, "bar");
+        assertThat(plan.print("B").orientation().turn()).isEqualTo(Turn.quarter(0));
+        assertThat(plan.print("B").profile().name()).isEqualTo("crisp");
+        assertThat(plan.print("C").profile().name()).isEqualTo("usual");
+        assertThat(plan.print("B").hours()).isGreaterThan(1.4 * plan.print("C").hours());
+        var byHand = Turn.pitch(33).then(Turn.quarter(2));
+        var turned = derive(build(p -> p.withPrint("B", SectionWish.NONE.withTurn(Optional.of(byHand))), b -> b))
+                .require(Node.PRINTS, "bar")
+                .print("B")
+                .orientation();
+        assertThat(turned.turn()).isEqualTo(byHand);
+        assertThat(turned.label()).contains("tilted");
+    }
+
+    @Test
+    void otherCutsForgetWhatWasDecidedAboutSections() {
+        var p = build(q -> q.withPrint("B", SectionWish.NONE.withPrinter(Optional.of("mid bed"))), b -> b).props().getFirst();
+        assertThat(p.prints()).containsOnlyKeys("B");
+        assertThat(p.withPrint("B", SectionWish.NONE).prints()).isEmpty();
+        assertThat(p.withCuts(CutTree.WHOLE).prints()).isEmpty();
+        assertThat(p.withPlane(0, CutPlane.across(0, 55.037)).prints()).containsOnlyKeys("B");
+    }
+
+    @Test
+    void resinGoesToAResinPrinterOrIsToldThatThereIsNone() {
+        UnaryOperator<Prop> resin = p -> p.withPrint("A", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("resin, fine"))));
+        assertThat(derive(build(resin, b -> b)).require(Node.PRINTS, "bar").findings()).singleElement()
+                .asString()
+                .contains("photopolymer resin, but no printer does resin");
+        var vat = SHOP.morePrinters().stream().filter(p -> p.name().equals("resin vat")).findFirst().orElseThrow();
+        var plan = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(Node.PRINTS, "bar");
+        assertThat(plan.findings()).isEmpty();
+        assertThat(plan.print("A").printer().name()).isEqualTo("resin vat");
+        assertThat(plan.print("B").printer().name()).isEqualTo("mid bed");
+    }
+
+    @Test
+    void aFullBedIsOneTaskAndLosesMoreWhenItFails() {
+        var d = derive(b -> b.withQueue(QueueWish.NONE.withFullPlates(true)));
+        var plates = d.require(Node.PLATES, Node.BUILD);
+        assertThat(plates.single()).hasSize(4);
+        assertThat(plates.full()).hasSizeLessThan(4);
+        var plate = plates.full().getFirst();
+        var task = placed(d, "print:" + plate.name());
+        assertThat(task.task().activeH()).isCloseTo(plate.hours(), within(1e-9));
+        assertThat(placed(d, "clean:" + plate.sections().getLast()).start()).isAfterOrEqualTo(task.ready());
+        assertThat(plates.full().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum())
+                .isGreaterThan(plates.single().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
+        assertThat(d.require(Node.SCHEDULE, Node.BUILD).conflicts()).isEmpty();
+    }
+
+    @Test
+    void whatIsDoneLeavesThePlates() {
+        var d = derive(log(build(p -> p, b -> b.withQueue(QueueWish.NONE.withFullPlates(true))), "done A+B 3 h #mid-bed"));
+        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.sections().stream())).containsExactlyInAnyOrder("C",
+                "D");
+        assertThat(placed(d, "print:A").done()).isTrue();
+        assertThat(placed(d, "print:B").done()).isTrue();
+    }
+
+    @Test
+    void thePrintsComeInTheOrderWishedFor() {
+        var wished = derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("D", "B"))));
+        assertThat(order(wished).subList(0, 2)).containsExactly("print:D", "print:B");
+        assertThat(order(wished)).hasSize(4);
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D")))))).containsExactly("print:C", "print:A",
+                "print:D", "print:B");
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("Z")))))).as("a section that is gone is passed over")
+                .hasSize(4);
+    }
+
+    @Test
+    void aPrintUnderWayIsInHandSinceItStarted() {
+        var d = derive(b -> b.with(Entry.parse(NOW.minusMinutes(40), "started C #mid-bed").orElseThrow())
+                .withQueue(QueueWish.NONE.withOrder(List.of("D"))));
+        assertThat(placed(d, "print:C").start()).isEqualTo(NOW.minusMinutes(40));
+        assertThat(order(d).subList(0, 2)).containsExactly("print:C", "print:D");
+        assertThat(placed(d, "print:D").start()).isAfterOrEqualTo(placed(d, "print:C").end());
+        var late = derive(b -> b.with(Entry.parse(NOW.minusDays(3), "started C #mid-bed").orElseThrow()));
+        assertThat(placed(late, "print:C").end()).as("overdue, not over").isAfter(NOW);
+    }
+
+    @Test
+    void quietHoursPauseAPrintAndNobodyThereKeepsOneFromStarting() {
+        double h = hours(derive(b -> b), "A");
+        var quiet = new Quiet(LocalTime.of(22, 0), LocalTime.of(8, 0));
+        var d = derive(b -> b.withPrinters(List.of(BED.withQuiet(Optional.of(quiet)))));
+        for (var id : order(d)) {
+            assertThat(quiet.holds(placed(d, id).start().toLocalTime())).as(id).isFalse();
+            assertThat(quiet.holds(placed(d, id).end().minusMinutes(1).toLocalTime())).as(id).isFalse();
+        }
+        assertThat(h).isGreaterThan(1);
+        assertThat(order(d).stream().anyMatch(id -> java.time.Duration.between(placed(d, id).start(), placed(d, id).end()).toHours() > 10))
+                .as("one of them waits for the morning")
+                .isTrue();
+        var away = derive(b -> b.withHours(b.hours().awayOnWeekdays(LocalTime.of(8, 0), LocalTime.of(17, 0))));
+        for (var id : order(away)) {
+            var at = placed(away, id).start();
+            boolean workday = at.getDayOfWeek().getValue() < 6;
+            assertThat(workday && !at.toLocalTime().isBefore(LocalTime.of(8, 0)) && at.toLocalTime().isBefore(LocalTime.of(17, 0)))
+                    .as(id + " starts " + at)
+                    .isFalse();
+        }
+        assertThat(new Quiet(LocalTime.of(9, 0), LocalTime.of(12, 0)).holds(LocalTime.of(12, 0))).isFalse();
+    }
+
+    @Test
+    void theLogTeachesThePrinterAndNoLaterDecisionChangesWhatItTaught() {
+        double before = hours(derive(b -> b), "B");
+        var taught = log(build(p -> p, b -> b), "done A 6 h planned 4 h #mid-bed", "done C 6 h planned 4 h #mid-bed",
+                "done D 6 h planned 4 h #mid-bed");
+        var d = derive(taught);
+        double factor = d.require(Node.RECORDS, Node.BUILD).of("mid bed").factor().factor();
+        assertThat(factor).isBetween(1.15, 1.35);
+        assertThat(hours(d, "B")).isCloseTo(factor * before, within(1e-9));
+        var finer = derive(Edit.profile("bar", SHOP.profile("crisp")).change().apply(taught));
+        assertThat(finer.require(Node.RECORDS, Node.BUILD).of("mid bed").factor().factor()).isEqualTo(factor);
+        assertThat(d.require(Node.TASKS, Node.BUILD).own()).containsKey("printer:mid bed");
+    }
+
+    @Test
+    void aLineAboutAPrintKeepsWhatThePlanKnewAndDrawsFromTheSpool() {
+        var b = build(p -> p, x -> x.withSpools(List.of(new Spool("grey", "PLA", 900, 200, "mid bed"))));
+        var d = derive(b);
+        var after = LogEdit.of(NOW, "done B 5 h", b, d).orElseThrow().change().apply(b);
+        var entry = after.log().getLast();
+        assertThat(entry.text()).startsWith("done B 5 h planned ").endsWith(" h #mid-bed");
+        assertThat(entry.planned().orElseThrow()).isCloseTo(hours(d, "B"), within(0.01));
+        assertThat(after.spools().getFirst().grams()).isCloseTo(900 - d.require(Node.PRINTS, "bar").print("B").grams(), within(1e-9));
+        var failed = LogEdit.of(NOW, "failed B 50 % 2 h clog", b, d).orElseThrow().change().apply(b);
+        assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(Node.PRINTS, "bar").print("B").grams(),
+                within(1e-9));
+        assertThat(LogEdit.of(NOW, "done B 5 h planned 4 h #mid-bed", b, d).orElseThrow().change().apply(b).log().getLast().text())
+                .isEqualTo("done B 5 h planned 4 h #mid-bed");
+        var vat = b.withPrinters(List.of(BED, Printer.of("attic", 220, 220, 250, 5, 0.4, 60, 0.002, 0.1)));
+        assertThat(LogEdit.of(NOW, "done B 5 h #attic", vat, d).orElseThrow().change().apply(vat).log().getLast().text())
+                .as("the plan had it on another printer: its hours are not those")
+                .isEqualTo("done B 5 h #attic");
+        assertThat(LogEdit.of(NOW, "a note", b, d).orElseThrow().change().apply(b).spools()).isEqualTo(b.spools());
+        assertThat(LogEdit.of(NOW, "  ", b, d)).isEmpty();
+    }
+
+    /**
+     * A print started on the simulated printer, lost to a fault and logged moves the failure rate, and with it the hours to be expected.
+     */
+    @Test
+    void aFaultOnTheLinkedPrinterMovesTheEstimate() {
+        var b = build(p -> p, x -> x);
+        var d = derive(b);
+        var print = d.require(Node.PRINTS, "bar").print("B");
+        var link = new SimulatedPrinter("mid bed", 3, 5);
+        link.start(new PrinterLink.Job("B", print.estimate().layers(), print.hours()));
+        assertThat(LogEdit.line(link.status(), "mid-bed")).isEqualTo("started B #mid-bed");
+        link.advance(50);
+        assertThat(link.status().state()).isEqualTo(PrinterLink.State.FAULT);
+        var after = derive(LogEdit.of(NOW, LogEdit.line(link.status(), "mid-bed"), b, d).orElseThrow().change().apply(b));
+        assertThat(after.require(Node.RECORDS, Node.BUILD).of("mid bed").failed()).isEqualTo(1);
+        assertThat(after.require(Node.PRINTS, "bar").print("B").expectedHours()).isGreaterThan(print.expectedHours());
+        var well = new SimulatedPrinter("mid bed", 3, 0);
+        well.start(new PrinterLink.Job("B", 10, 2));
+        well.advance(50);
+        assertThat(LogEdit.line(well.status(), "mid-bed")).matches("done B \\d\\.\\d\\d h #mid-bed");
+    }
+
+    @Test
+    void spoolsAreCheckedInTheOrderOfTheSchedule() {
+        var d = derive(b -> b.withSpools(List.of(new Spool("grey", "PLA", 60, 200, "mid bed")))
+                .withQueue(QueueWish.NONE.withOrder(List.of("D", "C", "B", "A"))));
+        var draws = d.require(Node.SPOOLS, Node.BUILD).draws();
+        assertThat(draws).extracting(x -> x.job().name()).containsExactly("D", "C", "B", "A");
+        assertThat(d.require(Node.SPOOLS, Node.BUILD).findings()).isNotEmpty().first().asString().contains("grey runs out");
+    }
+
+    @Test
+    void theQueueGoesOutAndComesBackInTheOrderOfItsRows(@TempDir Path dir) throws Exception {
+        var d = derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D", "B"))));
+        var file = QueueFile.write(d.require(Node.PLATES, Node.BUILD), d.require(Node.SCHEDULE, Node.BUILD), dir.resolve("queue.csv"));
+        var lines = Files.readAllLines(file);
+        assertThat(lines).hasSize(5);
+        assertThat(lines.getFirst()).startsWith("section,printer,plate");
+        assertThat(lines.get(1)).startsWith("C,mid bed,1,");
+        var swapped = new ArrayList<>(lines);
+        java.util.Collections.swap(swapped, 1, 4);
+        Files.write(file, swapped);
+        assertThat(QueueFile.read(file, Set.of("A", "B", "C", "D"), Set.of("mid bed"))).isEqualTo(new QueueFile.Outcome.Read(
+                List.of("B", "A", "D", "C"), Map.of("A", "mid bed", "B", "mid bed", "C", "mid bed", "D", "mid bed")));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"section,printer\\nQ,mid bed|line 2|no section \"Q\"",
+            "section,printer\\nA,attic|line 2|no printer \"attic\"", "section\\nA\\nB\\nA|line 4|there twice",
+            "letter\\nA|line 1|no column \"section\"", "section,printer\\n||empty", "''||no column"})
+    void aQueueThatCannotBeReadSaysWhere(String text, String where, String what, @TempDir Path dir) throws Exception {
+        var file = dir.resolve("q.csv");
+        Files.writeString(file, text.replace("\\n", "\n"));
+        assertThat(QueueFile.read(file, Set.of("A", "B"), Set.of("mid bed"))).isInstanceOfSatisfying(QueueFile.Outcome.Refused.class, r -> {
+            assertThat(r.problem().sentence()).contains(what);
+            if (where != null) assertThat(r.problem().where()).startsWith(where);
+        });
+        assertThat(QueueFile.read(dir.resolve("none.csv"), Set.of(), Set.of())).isInstanceOf(QueueFile.Outcome.Refused.class);
+    }
+
+    @Test
+    void finerLayersPrintLongerAndSmoothFasterAndTheLeastSumIsSeen() throws Exception {
+        try (var w = new Workings(SHOP, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), d -> {})) {
+            w.show(build(p -> p, b -> b), Meshes.NONE.with(BAR), "bar");
+            for (int i = 0; i < 600 && !w.latest().fresh(Node.ONE_PIECE, "bar"); i++) Thread.sleep(50);
+            var fine = w.latest().require(Node.FINENESS, "bar");
+            assertThat(fine.nozzles()).containsExactly(0.4, 0.6, 0.8);
+            var narrow = fine.of(0.4);
+            assertThat(narrow).isSortedAccordingTo(java.util.Comparator.comparingDouble(p -> -p.printH()));
+            assertThat(narrow.getFirst().linesUm()).isLessThan(narrow.getLast().linesUm());
+            assertThat(fine.least().orElseThrow().sumH())
+                    .isEqualTo(fine.points().stream().mapToDouble(Fineness.Point::sumH).min().orElseThrow());
+            var plan = w.latest().require(Node.PRINTS, "bar");
+            assertThat(narrow.stream().filter(p -> p.layerMm() == 0.2).findFirst().orElseThrow().printH())
+                    .as("the curve goes through what is planned")
+                    .isCloseTo(plan.expectedHours(), within(0.01 * plan.expectedHours()));
+            var whole = w.latest().require(Node.ONE_PIECE, "bar");
+            assertThat(whole.expectedHours() - whole.hours()).as("a failure loses all of it")
+                    .isGreaterThan(plan.prints().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
+            assertThat(w.latest().require(Node.WAYS, "bar").bySection().get("B")).hasSizeBetween(2, 7)
+                    .allSatisfy(x -> assertThat(x.print().hours()).isGreaterThan(0));
+            assertThat(w.latest().require(Node.POSTS, "bar").bySection()).containsOnlyKeys("A", "B", "C", "D");
+        }
+    }
+
+    @Test
+    void sectionsOfOneProfileShareAndOthersDoNot() {
+        var d = derive(build(p -> p.withPrint("B", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("crisp")))),
+                b -> b.withQueue(QueueWish.NONE.withFullPlates(true))));
+        assertThat(d.require(Node.PLATES, Node.BUILD).full()).anySatisfy(p -> assertThat(p.sections()).containsExactly("B"));
+        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.prints().stream()).map(SectionPrint::name))
+                .containsExactlyInAnyOrder("A", "B", "C", "D");
+    }
+
+    @Test
+    void aBuildOfTheSchemaBeforeIsReadWithWhatItDidNotKnow() throws Exception {
+        var now = BuildJson.write(build(p -> p, b -> b));
+        var old = new com.fasterxml.jackson.databind.ObjectMapper().readTree(now);
+        ((com.fasterxml.jackson.databind.node.ObjectNode) old).put("schema", 4);
+        var b = (com.fasterxml.jackson.databind.node.ObjectNode) old.path("build");
+        b.remove(List.of("spools", "queue"));
+        ((com.fasterxml.jackson.databind.node.ObjectNode) b.path("hours")).remove("away");
+        for (var p : b.path("props")) {
+            ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove("prints");
+            ((com.fasterxml.jackson.databind.node.ObjectNode) p.path("profile"))
+                    .remove(List.of("lineWidthMm", "speeds", "brimMm", "raftLayers", "cure"));
+        }
+        for (var p : b.path("printers"))
+            ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove(List.of("process", "flowMm3S", "quiet"));
+        assertThat(BuildJson.write(BuildJson.read(old.toString()))).isEqualTo(now);
+    }
+
+    @Test
+    void theLeastSumIsFoundOverAllNozzlesAndInEach() {
+        var fine = new Fineness(List.of(new Fineness.Point(0.4, 0.2, 40, 10, 900, 140), new Fineness.Point(0.4, 0.3, 30, 12, 900, 200),
+                new Fineness.Point(0.6, 0.3, 28, 13, 900, 200), new Fineness.Point(0.6, 0.45, 27, 20, 900, 300)));
+        assertThat(fine.least().orElseThrow().nozzleMm()).isEqualTo(0.6);
+        assertThat(fine.least(0.4).orElseThrow().layerMm()).isEqualTo(0.3);
+        assertThat(fine.nozzles()).containsExactly(0.4, 0.6);
+        assertThat(fine.least(0.8)).isEmpty();
+        assertThat(fine.of(0.6).getLast().sumH()).isCloseTo(47, within(1e-12));
+    }
+}

@@ -1,0 +1,156 @@
+package yellowbracket.export;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import biweekly.Biweekly;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Node;
+import yellowbracket.derive.Workings;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.Build;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.Prop;
+import yellowbracket.document.ShopFile;
+import yellowbracket.intake.Intake;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.MeshAssert;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.shop.Catalogue;
+
+/** The files other programs read: each is opened again and says what the build says. */
+class ExportTest {
+    private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
+    private static final Mesh BEAM = Shapes.box(Vec3.ZERO, new Vec3(180, 40, 60));
+    private static Build build;
+    private static Derived derived;
+
+    @TempDir
+    Path dir;
+
+    @BeforeAll
+    static void derive() {
+        var shop = Catalogue.builtIn();
+        var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Intake.AS_IT_IS, List.of(), shop)
+                .withRegistration(yellowbracket.cut.Registration.PLAIN)
+                .withCuts(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE));
+        var empty = Build.empty(NOW.minusDays(3), ShopFile.fresh());
+        var log = List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large").orElseThrow(),
+                Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle").orElseThrow());
+        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(),
+                empty.hours(), 20, 3, List.of(), List.of(), yellowbracket.print.QueueWish.NONE, log, Map.of());
+        derived = Workings.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3),
+                Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
+    }
+
+    private static List<Map<String, String>> rows(Path csv) throws IOException {
+        try (var p = CSVParser.parse(Files.readString(csv), CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get())) {
+            return p.getRecords().stream().map(r -> r.toMap()).toList();
+        }
+    }
+
+    private static SectionFiles beam() {
+        return new SectionFiles("beam", 1, derived.require(Node.REGISTERED, "beam"),
+                java.util.Optional.of(derived.require(Node.PRINTS, "beam")));
+    }
+
+    @Test
+    void sectionsStandOnTheBedAndAddUp() throws Exception {
+        var files = beam().write(dir.resolve("out")).all();
+        assertThat(files).extracting(f -> f.getFileName().toString())
+                .containsExactly("section-A.stl", "section-B.stl", "all-sections.3mf", "cut-list.csv", "section-map.pdf");
+        double volume = 0;
+        for (var f : files.subList(0, 2)) {
+            var m = ((MeshFile.Read) MeshFile.read(f, Progress.NONE)).mesh();
+            MeshAssert.assertClosed(m);
+            assertThat(m.bounds().min().z()).as("on the bed").isCloseTo(0, within(1e-4));
+            assertThat(m.bounds().centre().x()).as("in its middle").isCloseTo(0, within(1e-4));
+            volume += m.volumeMm3();
+        }
+        assertThat(volume).isCloseTo(BEAM.volumeMm3(), within(1e-3 * volume));
+    }
+
+    @Test
+    void theCutListNamesSizeHoursAndSeams() throws Exception {
+        beam().write(dir.resolve("list"));
+        var list = rows(dir.resolve("list/cut-list.csv"));
+        assertThat(list).hasSize(2);
+        assertThat(list.getFirst()).containsEntry("section", "A").containsEntry("seams", "A|B").containsEntry("closed", "yes");
+        double cubic = list.stream().mapToDouble(r -> Double.parseDouble(r.get("volume mm3"))).sum();
+        assertThat(cubic).isCloseTo(180 * 40 * 60, within(2.0));
+        assertThat(list).allSatisfy(r -> {
+            assertThat(Double.parseDouble(r.get("hours"))).isPositive();
+            assertThat(Double.parseDouble(r.get("grams"))).isPositive();
+            assertThat(r.get("printer")).isNotBlank();
+        });
+    }
+
+    @Test
+    void theCalendarHoldsEveryTaskToCome() throws Exception {
+        var schedule = derived.require(Node.SCHEDULE, Node.BUILD);
+        var file = Export.calendar(build, schedule, dir.resolve("plan.ics"));
+        var events = Biweekly.parse(Files.readString(file)).first().getEvents();
+        assertThat(events).hasSize((int) schedule.placed().stream().filter(p -> !p.done()).count());
+        assertThat(events).allSatisfy(e -> assertThat(e.getDateEnd().getValue()).isAfterOrEqualTo(e.getDateStart().getValue()));
+        assertThat(events.stream().map(e -> e.getUid().getValue()).distinct().count()).as("each its own").isEqualTo(events.size());
+        assertThat(events).anySatisfy(e -> assertThat(e.getSummary().getValue()).contains("print A"));
+    }
+
+    @Test
+    void theLogSurvivesCommasAndQuotes() throws Exception {
+        var files = Export.log(build, dir);
+        var list = rows(files.getFirst());
+        assertThat(list).hasSize(2);
+        assertThat(list.getFirst()).containsEntry("kind", "spent").containsEntry("money", "12.5");
+        assertThat(list.getFirst().get("text")).contains("\"fine\" filler, large");
+        assertThat(list.get(1)).containsEntry("kind", "failed").containsEntry("about", "print:A");
+        assertThat(Files.readString(files.get(1))).startsWith("# beam, the first: log").contains("filler");
+    }
+
+    @Test
+    void sheetsAndBookAreReadable() throws Exception {
+        for (var file : List.of(Export.sheets(build, derived, dir.resolve("sheets.pdf")),
+                Export.book(build, derived, dir.resolve("book.pdf")))) {
+            try (var pdf = Loader.loadPDF(file.toFile())) {
+                assertThat(pdf.getNumberOfPages()).isPositive();
+                var text = new PDFTextStripper().getText(pdf);
+                assertThat(text).contains("beam");
+                if (file.endsWith("sheets.pdf")) assertThat(text).contains("prints", "seams", "A|B", "ladder", "coats");
+                else assertThat(text).contains("fair", "filler", "tasks done");
+            }
+        }
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenIsAnErrorAndNothingIsLeft() throws Exception {
+        var blocked = Files.createFile(dir.resolve("file"));
+        assertThatThrownBy(() -> beam().write(blocked.resolve("out"))).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> Export.log(build, blocked)).isInstanceOf(IOException.class);
+        assertThat(Files.size(blocked)).isZero();
+        try (var left = Files.list(dir)) {
+            assertThat(left).hasSize(1);
+        }
+    }
+}
