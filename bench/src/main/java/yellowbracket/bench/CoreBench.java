@@ -1,5 +1,7 @@
 package yellowbracket.bench;
 
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.time.LocalDate;
@@ -22,8 +24,8 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
-import yellowbracket.derive.Workings;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.work.TaskId;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -34,7 +36,7 @@ import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Actual;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
-import yellowbracket.plan.Task;
+import yellowbracket.work.Task;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Cavity;
@@ -56,7 +58,7 @@ public class CoreBench {
     private Cavity nothing;
     private HeadForm head;
     private List<Task> tasks;
-    private Map<String, Actual> done;
+    private Map<TaskId, Actual> done;
     private Scheduler scheduler;
 
     @Setup
@@ -68,10 +70,10 @@ public class CoreBench {
         nothing = Cavity.of(helm, Bvh.of(Mesh.empty()));
         head = HeadForm.of(demo.build().wearers().getFirst().head());
         var now = LocalDateTime.of(2026, 3, 30, 18, 0);
-        Derived d = Workings.derive(demo.build(), demo.meshes(), Catalogue.builtIn(), new SimulatedWeather(11),
+        Derived d = Everything.derive(demo.build(), demo.meshes(), Catalogue.builtIn(), new SimulatedWeather(11),
                 java.time.Clock.fixed(now.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
-        tasks = d.require(Node.TASKS, Node.BUILD).list();
-        done = d.require(Node.TASKS, Node.BUILD).lessons().doneWith(tasks);
+        tasks = d.require(PlanFigures.TASKS, Figure.BUILD).list();
+        done = d.require(PlanFigures.TASKS, Figure.BUILD).lessons().doneWith(tasks);
         scheduler = new Scheduler(now, demo.build().due(), WorkHours.evenings(), t -> true);
     }
 
@@ -126,13 +128,13 @@ public class CoreBench {
     /** The tasks' hours summed along each chain: what no schedule can do without. */
     @Benchmark
     public double scheduleReference() {
-        var longest = new java.util.HashMap<String, Double>();
+        var longest = new java.util.HashMap<TaskId, Double>();
         double most = 0;
         for (var t : tasks) {
             double before = 0;
             for (var id : t.after()) before = Math.max(before, longest.getOrDefault(id, 0.0));
-            longest.put(t.id(), before + t.activeH() + t.waitH());
-            most = Math.max(most, before + t.activeH() + t.waitH());
+            longest.put(t.id(), before + t.activeH() + t.lag().leastH());
+            most = Math.max(most, before + t.activeH() + t.lag().leastH());
         }
         return most;
     }

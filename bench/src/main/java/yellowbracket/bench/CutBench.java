@@ -18,6 +18,7 @@ import yellowbracket.cut.Bed;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.Section;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.plan.PlanWishes;
 import yellowbracket.cut.plan.SectionPlanner;
@@ -59,7 +60,7 @@ public class CutBench {
         helm = demo.mesh("helm");
         light = Simplify.to(helm, 22_000, Progress.NONE);
         index = Bvh.of(helm);
-        demoCuts = demo.build().prop("helm").orElseThrow().cuts();
+        demoCuts = demo.build().prop("helm").orElseThrow().cut().tree();
         dozens = CutTree.WHOLE;
         for (double x : new double[] {-60.137, 60.137}) dozens = dozens.cutEverywhere(CutPlane.across(0, x));
         for (double y : new double[] {-60.137, 60.137}) dozens = dozens.cutEverywhere(CutPlane.across(1, y));
@@ -87,7 +88,7 @@ public class CutBench {
     /** Some two dozen sections and their seams, faces worked. */
     @Benchmark
     public Registered registered() {
-        var cuts = Sectioning.of(helm, index, dozens, 0, Progress.NONE);
+        var cuts = Sectioning.of(helm, index, dozens, "helm", Letters.alone(), Progress.NONE);
         return Registrar.of(helm, index, cuts, dozens, SCALE, Registration.FITTING, Progress.NONE);
     }
 
@@ -117,12 +118,12 @@ public class CutBench {
     /** What the bench redraws while a plane is dragged. */
     @Benchmark
     public Map<String, Mesh> planeMovedOnProxy() {
-        return Sectioning.sketch(light, demoCuts, 0);
+        return Sectioning.sketch(light, demoCuts, Letters.alone());
     }
 
     /** What a moved plane settles to: sections and seams of the full mesh. */
     @Benchmark
     public List<Section> planeSettled() {
-        return Sectioning.of(helm, index, demoCuts, 0, Progress.NONE).sections();
+        return Sectioning.of(helm, index, demoCuts, "helm", Letters.alone(), Progress.NONE).sections();
     }
 }

@@ -16,6 +16,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Section;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.demo.DemoBuild;
@@ -64,16 +65,16 @@ public class PrintBench {
                 .cutEverywhere(CutPlane.across(1, 20.137))
                 .cutEverywhere(CutPlane.across(2, 30.137))
                 .cutEverywhere(CutPlane.across(2, -40.137));
-        dozen = Sectioning.of(helm, index, cuts, 0, Progress.NONE).sections();
+        dozen = Sectioning.of(helm, index, cuts, "helm", Letters.alone(), Progress.NONE).sections();
         samples = dozen.stream().map(s -> SurfaceSamples.of(s.mesh(), index, SAMPLES)).toList();
         items = new ArrayList<>();
         for (int i = 0; i < dozen.size(); i++) {
             var s = dozen.get(i);
             var way = Orientation.of(s.mesh(), samples.get(i), usual, Turn.NONE);
             var printer = shop.printers().getLast();
-            var print = new SectionPrint(s.name(), way, usual, printer, Estimate.of(s.mesh(), way, usual, shop.material("PLA"), printer),
+            var print = new SectionPrint(s.id(), way, usual, printer, Estimate.of(s.mesh(), way, usual, shop.material("PLA"), printer),
                     true);
-            items.add(new Plates.Item(s.name(), Shadow.of(s.mesh(), Turn.NONE, 1, Plates.CELL_MM), 0, print, ""));
+            items.add(new Plates.Item(s.id(), Shadow.of(s.mesh(), Turn.NONE, 1, Plates.CELL_MM), 0, print, ""));
         }
     }
 

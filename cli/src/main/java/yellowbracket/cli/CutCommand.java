@@ -16,6 +16,7 @@ import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;
 import yellowbracket.cut.plan.PlanWishes;
@@ -77,7 +78,7 @@ final class CutCommand extends Output {
     @Override
     Map<String, Object> work() throws IOException {
         var room = beds();
-        var wanted = aim();
+        var wanted = PlanAim.of("--aim", aim, spec);
         if (!(scale > 0.01 && scale < 50))
             throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
         var file = mesh(model);
@@ -98,18 +99,22 @@ final class CutCommand extends Output {
         return document(registered, files, planned, plan, room);
     }
 
+    /** The one prop there is. */
+    private static final String MODEL = "model";
+
     private Registered sections(Mesh mesh, SectionPlan plan) {
         var index = Bvh.of(mesh);
         var wanted = Registration.PLAIN.withUsual(faces.kind()).withMarks(marks, marks);
-        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), 0, Progress.NONE), plan.tree(), scale, wanted,
-                Progress.NONE);
+        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), MODEL, Letters.alone(), Progress.NONE), plan.tree(), scale,
+                wanted, Progress.NONE);
     }
 
     private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan,
             List<Bed> room) {
         var sections = r.sections();
-        var findings = new ArrayList<>(sections.findings());
-        findings.addAll(r.findings());
+        var findings = new ArrayList<String>();
+        sections.findings().forEach(f -> findings.add(f.words()));
+        r.findings().forEach(f -> findings.add(f.words()));
         r.refused().forEach(q -> findings.add(q.words()));
         findings.addAll(Alike.sentences(Alike.among(sections.sections())));
         var list = sections.sections().stream().map(s -> {
@@ -148,18 +153,5 @@ final class CutCommand extends Output {
         } catch (IllegalArgumentException e) {
             throw new ParameterException(spec.commandLine(), e.getMessage());
         }
-    }
-
-    private SectionPlan.Aim aim() {
-        return switch (aim) {
-            case "work" -> SectionPlan.Aim.CHEAPEST;
-            case "fewest" -> SectionPlan.Aim.FEWEST;
-            case "hidden" -> SectionPlan.Aim.HIDDEN;
-            case "support" -> SectionPlan.Aim.SUPPORT;
-            case "every" -> SectionPlan.Aim.EVERY_BED;
-            case "whole" -> SectionPlan.Aim.WHOLE;
-            default -> throw new ParameterException(spec.commandLine(),
-                    "--aim " + aim + ": one of work, fewest, hidden, support, every, whole");
-        };
     }
 }

@@ -1,5 +1,9 @@
 package yellowbracket.cli;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -10,7 +14,6 @@ import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yellowbracket.derive.Node;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 
@@ -39,8 +42,8 @@ final class ExportCommand extends Output {
                 case SECTIONS -> sections(o);
                 case SHEETS -> List.of(Export.sheets(o.build(), o.derived(), out.resolve("sheets.pdf")));
                 case BOOK -> List.of(Export.book(o.build(), o.derived(), out.resolve("build-book.pdf")));
-                case CALENDAR ->
-                        List.of(Export.calendar(o.build(), o.derived().require(Node.SCHEDULE, Node.BUILD), out.resolve("plan.ics")));
+                case CALENDAR -> List
+                        .of(Export.calendar(o.build(), o.derived().require(PlanFigures.SCHEDULE, Figure.BUILD), out.resolve("plan.ics")));
                 case LOG -> Export.log(o.build(), out);
             };
             return map("files", files.stream().map(Path::toString).toList());
@@ -52,8 +55,8 @@ final class ExportCommand extends Output {
     private List<Path> sections(Opened o) throws IOException {
         var files = new ArrayList<Path>();
         for (var p : o.build().props())
-            files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(Node.REGISTERED, p.id()),
-                    Optional.of(o.derived().require(Node.PRINTS, p.id()))).write(out.resolve(p.id())).all());
+            files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(CutFigures.REGISTERED, p.id()),
+                    Optional.of(o.derived().require(PrintFigures.PRINTS, p.id()))).write(out.resolve(p.id())).all());
         return files;
     }
 }

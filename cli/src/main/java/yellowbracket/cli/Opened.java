@@ -5,7 +5,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Workings;
+import yellowbracket.derive.all.Everything;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
@@ -24,7 +24,7 @@ record Opened(Build build, Meshes meshes, Derived derived) {
             case BuildFile.Outcome.Opened o -> {
                 var zone = ZoneId.systemDefault();
                 var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
-                yield new Opened(o.build(), o.meshes(), Workings.derive(o.build(), o.meshes(), Catalogue.builtIn(),
+                yield new Opened(o.build(), o.meshes(), Everything.derive(o.build(), o.meshes(), Catalogue.builtIn(),
                         new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
             }
         };

@@ -1,5 +1,7 @@
 package yellowbracket.cli;
 
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Locale;
@@ -7,8 +9,7 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yellowbracket.derive.Node;
-import yellowbracket.plan.Task;
+import yellowbracket.work.Task;
 
 @Command(name = "plan", description = "the schedule of a build, its slack and chance")
 final class PlanCommand extends Output {
@@ -21,22 +22,22 @@ final class PlanCommand extends Output {
     @Override
     Map<String, Object> work() {
         var opened = Opened.of(build, today);
-        var s = opened.derived().get(Node.SCHEDULE).orElseThrow(() -> new Refused(reason(opened)));
+        var s = opened.derived().get(PlanFigures.SCHEDULE).orElseThrow(() -> new Refused(reason(opened)));
         var tasks = s.placed()
                 .stream()
-                .map(p -> map("id", p.task().id(), "station", p.task().station().label(), "name", p.task().name(), "start",
-                        p.start().toString(), "end", p.end().toString(), "activeH", p.task().activeH(), "waitH", p.task().waitH(),
+                .map(p -> map("id", p.task().id().text(), "station", p.task().station().label(), "name", p.task().name(), "start",
+                        p.start().toString(), "end", p.end().toString(), "activeH", p.task().activeH(), "waitH", p.task().lag().leastH(),
                         "resource",
                         p.task().resource() == Task.Resource.PRINTER ? p.task().printer()
                                 : p.task().resource().name().toLowerCase(Locale.ROOT),
                         "done", p.done()))
                 .toList();
         return map("tasks", tasks, "finish", s.finish().toString(), "due", s.due().toString(), "slackH", s.slackH(), "chance",
-                opened.derived().get(Node.CHANCE).map(Node.Chance::share).orElse(0.0), "findings", s.conflicts());
+                opened.derived().get(PlanFigures.CHANCE).map(PlanFigures.Chance::share).orElse(0.0), "findings", s.conflicts());
     }
 
     private static String reason(Opened o) {
-        String r = o.derived().reason(Node.SCHEDULE, Node.BUILD);
+        String r = o.derived().reason(PlanFigures.SCHEDULE, Figure.BUILD);
         return r.isEmpty() ? "the build cannot be planned: it holds no prop." : r + ".";
     }
 }

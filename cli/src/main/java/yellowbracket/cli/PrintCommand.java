@@ -12,7 +12,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import yellowbracket.cut.Bed;
+import java.util.stream.Stream;
 import yellowbracket.cut.Section;
+import yellowbracket.finding.Finding;
+import yellowbracket.work.SectionId;
 import yellowbracket.cut.TurnedFit;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.mesh.index.Bvh;
@@ -74,9 +77,13 @@ final class PrintCommand extends Output {
         var choices = new HashMap<String, List<Orientation>>();
         for (var file : files()) {
             var mesh = mesh(file);
-            String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "").replaceFirst("^section-", "");
+            String name = file.getFileName()
+                    .toString()
+                    .replaceFirst("\\.[^.]*$", "")
+                    .replaceFirst("^section-", "")
+                    .replaceAll("[/+:]", "-");
             var index = Bvh.of(mesh);
-            sections.add(new Section(name, mesh, MeshHealth.balanced(mesh)));
+            sections.add(new Section(new SectionId("files", name), mesh, MeshHealth.balanced(mesh)));
             var samples = SurfaceSamples.of(mesh, index, SAMPLES);
             var ways = new ArrayList<>(Orientation.choices(mesh, samples, profile));
             if (ways.stream().noneMatch(o -> o.fits(1, printer)))
@@ -102,9 +109,7 @@ final class PrintCommand extends Output {
 
     /** What fits no bed, then the rules that speak. */
     private static List<String> findings(PrintPlan plan, Catalogue shop) {
-        var out = new ArrayList<>(plan.findings());
-        PrintRules.of(plan.prints(), shop, false).forEach(r -> out.add(r.words()));
-        return out;
+        return Stream.concat(plan.findings().stream(), PrintRules.of(plan.prints(), shop, false).stream()).map(Finding::words).toList();
     }
 
     private List<Path> files() {

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
@@ -93,7 +94,7 @@ final class SizeCommand extends OnAHead {
                 .toList();
     }
 
-    private static String line(Fit.Finding f) {
+    private static String line(Finding f) {
         return f.weight().name().toLowerCase(Locale.ROOT) + ": " + f.words();
     }
 

@@ -8,7 +8,7 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import yellowbracket.derive.Pricing;
+import yellowbracket.print.PricedPiece;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.repair.MeshHealth;
@@ -41,7 +41,8 @@ final class TestPieceCommand extends OnAHead {
             throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");
         }
         var shop = Catalogue.builtIn();
-        var print = Pricing.of(piece, shop.profile("usual"), shop.printers().getFirst(), shop).print();
+        var usual = shop.profile("usual");
+        var print = PricedPiece.of(piece, usual, shop.printers().getFirst(), shop.material(usual.material())).print();
         try {
             Files.createDirectories(out.toAbsolutePath().getParent());
             MeshWriter.write(List.of(new MeshWriter.Named(piece.fileName(fit.scale()), piece.mesh())), to, out);

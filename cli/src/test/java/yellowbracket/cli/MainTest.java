@@ -12,6 +12,11 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import yellowbracket.document.BuildFile;
+import yellowbracket.mesh.Progress;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+import yellowbracket.smooth.SmoothWish;
 import yellowbracket.demo.DemoMeshes;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
@@ -216,5 +221,72 @@ class MainTest {
         assertThat(yb("size", helm, "--head", "big").err()).contains("--head is written");
         assertThat(yb("export", helm, "--what", "song", "--out", dir).exit()).isEqualTo(2);
         assertThat(yb("help").exit()).isZero();
+    }
+
+    @Test
+    void aBuildIsMadeWithoutTheWindow(@TempDir Path dir) throws Exception {
+        var board = dir.resolve("Shelf Board.stl");
+        var leg = dir.resolve("leg.stl");
+        StlWriter.write(Shapes.box(Vec3.ZERO, new Vec3(500, 120, 30)), "board", board);
+        StlWriter.write(Shapes.box(Vec3.ZERO, new Vec3(40, 40, 400)), "leg", leg);
+        var out = dir.resolve("shelf.bracket");
+        var j = yb("new", board, leg, "--out", out, "--name", "shelf", "--bed", "220x220x250", "--layer", "0.28", "--infill", "10",
+                "--material", "petg", "--finish", "arms_length", "--school", "paste", "--due", "2026-05-02", "--today", "2026-03-30",
+                "--json").json();
+        holds(j, "file", "props", "findings");
+        assertThat(j.get("props").get(0).get("id").asText()).isEqualTo("shelf-board");
+        assertThat(j.get("props").get(0).get("sections")).extracting(JsonNode::asText).containsExactly("A", "B", "C");
+        assertThat(j.get("props").get(1).get("sections")).as("letters run on").extracting(JsonNode::asText).containsExactly("D", "E");
+        var build = ((BuildFile.Outcome.Opened) BuildFile.read(out, Progress.NONE)).build();
+        assertThat(build.name()).isEqualTo("shelf");
+        assertThat(build.due()).isEqualTo("2026-05-02T08:00");
+        var print = build.props().getFirst().print().profile();
+        assertThat(print.material()).isEqualTo("PETG");
+        assertThat(print.layerMm()).isEqualTo(0.28);
+        assertThat(print.infill()).isEqualTo(0.1);
+        assertThat(build.props().getFirst().smooth())
+                .isEqualTo(new SmoothWish(Finish.ARMS_LENGTH, School.PASTE, SmoothWish.Hurry.LEAST_WORK));
+        assertThat(yb("plan", out, "--today", "2026-03-30", "--json").json().get("tasks").get(0).get("id").asText())
+                .isEqualTo("size:shelf-board");
+        assertThat(yb("new", board, board, "--out", dir.resolve("two.bracket"), "--cut", "whole", "--json").json().get("props"))
+                .extracting(p -> p.get("id").asText())
+                .containsExactly("shelf-board", "shelf-board-2");
+    }
+
+    @Test
+    void whatCannotBeMadeIsRefused(@TempDir Path dir) throws Exception {
+        var out = dir.resolve("x.bracket");
+        refused(yb("new", dir.resolve("none.stl"), "--out", out), "there is no such file");
+        refused(yb("new", box, "--out", dir.resolve("x.zip")), "ends in .bracket");
+        refused(yb("new", box, "--out", out, "--profile", "splendid"), "is not known: crisp");
+        refused(yb("new", box, "--out", out, "--material", "cheese"), "--material cheese is not known: PLA");
+        refused(yb("new", box, "--out", out, "--layer", "0.5"), "three quarters");
+        refused(yb("new", box, "--out", out, "--scale", "-1"), "a scale lies between");
+        refused(yb("new", box, "--out", out, "--due", "2020-01-01", "--today", "2026-03-30"), "lies before 2026-03-30");
+        refused(yb("new", box, "--out", out, "--zones", box), "cannot be kept in a build yet");
+        assertThat(yb("new", box, "--out", out, "--cut", "pretty").exit()).isEqualTo(2);
+        assertThat(yb("new", box, "--out", out, "--scale", "big").exit()).isEqualTo(2);
+        assertThat(yb("new", box, "--out", out, "--bed", "oops").exit()).isEqualTo(2);
+        assertThat(out).doesNotExist();
+        assertThat(yb("new", box, "--out", out, "--scale", "fit", "--json").json().get("findings").get(0).asText())
+                .contains("nobody wears it");
+    }
+
+    @Test
+    void aLineIsWrittenInTheLogAndTeaches(@TempDir Path dir) throws Exception {
+        var out = dir.resolve("box.bracket");
+        yb("new", box, "--out", out, "--today", "2026-03-30");
+        var j = yb("log", out, "add", "done size:box 0.9 h", "--at", "2026-03-31T18:20", "--today", "2026-03-31", "--json").json();
+        holds(j, "entries", "rates", "findings");
+        assertThat(j.get("entries").get(0).get("about").asText()).isEqualTo("size:box");
+        assertThat(j.get("entries").get(0).get("at").asText()).isEqualTo("2026-03-31T18:20");
+        holds(j.get("rates").get(0), "operation", "factor", "yours", "jobs");
+        assertThat(j.get("rates").get(0).get("operation").asText()).isEqualTo("size");
+        assertThat(j.get("rates").get(0).get("factor").asDouble()).isGreaterThan(1);
+        assertThat(yb("log", out, "add", "done Q 2 h", "--today", "2026-03-31").out()).contains("kept as a note");
+        assertThat(yb("log", out, "--json").json().get("entries")).as("both were saved").hasSize(2);
+        refused(yb("log", out, "add", "  "), "the line is blank");
+        refused(yb("log", dir.resolve("none.bracket")), "there is no such file");
+        assertThat(yb("log", out, "remove", "x").exit()).isEqualTo(2);
     }
 }

@@ -1,5 +1,8 @@
 package yellowbracket.colour;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,7 +17,7 @@ import yellowbracket.shop.Coating;
  * Areas are sampled on the mesh.
  */
 public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, double waitH, double cans, double cost, double maskDm2,
-        List<String> findings) {
+        List<Finding> findings) {
     public record Area(ColourZone zone, double dm2) {}
 
     /**
@@ -33,6 +36,8 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
     /** Undercoats at hand, as colours. */
     public static final Map<String, String> UNDERCOATS = Map.of("white", "#f2f2ee", "grey", "#8b8f92", "red-brown", "#7a3b2a", "black",
             "#1b1c1e");
+    /** The zone of what goes over everything. */
+    public static final String ALL = "all";
     private static final double SETUP_H = 0.25;
 
     /**
@@ -42,8 +47,8 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
     public static ColourPlan of(List<SurfaceSamples> samples, double scale, List<ColourZone> zones, String seal, Catalogue shop) {
         var areas = areas(samples, scale, zones);
         double total = areas.stream().mapToDouble(Area::dm2).sum();
-        if (areas.isEmpty() || total <= 0)
-            return new ColourPlan(List.of(), List.of(), 0, 0, 0, 0, 0, List.of("no colour zones: add one to plan the painting"));
+        if (areas.isEmpty() || total <= 0) return new ColourPlan(List.of(), List.of(), 0, 0, 0, 0, 0,
+                List.of(Finding.care("no colour zones: add one to plan the painting")));
         var order = new ArrayList<>(areas);
         order.sort(Comparator.comparing(
                 (Area a) -> shop.coating(a.zone.paint()).kind() == Coating.Kind.PAINT && shop.coating(a.zone.paint()).sprayed() ? 0 : 1)
@@ -51,9 +56,9 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
                 .thenComparing(a -> -Lab.ofHex(a.zone.hex()).l()));
         var coats = new ArrayList<Coats>();
         String under = undercoat(areas);
-        coats.add(coats("all", shop.coating("sealing primer"), UNDERCOATS.get(under), 2, total, 0, shop));
+        coats.add(coats(ALL, shop.coating("sealing primer"), UNDERCOATS.get(under), 2, total, 0, shop));
         double painted = 0;
-        var findings = new ArrayList<String>();
+        var findings = new ArrayList<Finding>();
         for (var a : order) {
             var paint = shop.coating(a.zone.paint());
             int n = Cover.coats(UNDERCOATS.get(under), a.zone.hex(),
@@ -62,18 +67,19 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
             double mask = paint.sprayed() ? Math.min(painted, 3 * a.dm2) : 0;
             coats.add(coats(a.zone.name(), paint, a.zone.hex(), n, a.dm2, mask, shop));
             painted += a.dm2;
-            if (n >= 6) findings.add(a.zone.name() + ": " + n + " coats to hide " + under + ": give it an undercoat of its own");
+            if (n >= 6) findings.add(Finding.of(Weight.CARE, Subject.named(a.zone.name()),
+                    a.zone.name() + ": " + n + " coats to hide " + under + ": give it an undercoat of its own"));
         }
         if (!seal.isEmpty()) {
             var clear = shop.coating(seal);
-            coats.add(coats("all", clear, "#ffffff", 2, total, 0, shop));
+            coats.add(coats(ALL, clear, "#ffffff", 2, total, 0, shop));
             if (order.stream().anyMatch(a -> shop.coating(a.zone.paint()).kind() == Coating.Kind.METAL))
-                findings.add("clear coat dulls mirror metal: mask it or test on a card first");
+                findings.add(Finding.care("clear coat dulls mirror metal: mask it or test on a card first"));
             order.stream()
-                    .filter(a -> shop.coating(a.zone.paint()).binder().contains("enamel"))
+                    .filter(a -> shop.coating(a.zone.paint()).binder() == Coating.Binder.ENAMEL)
                     .findFirst()
-                    .ifPresent(a -> findings.add("solvent clear over fresh enamel wrinkles: leave " + a.zone.name() + " "
-                            + Math.round(shop.coating(a.zone.paint()).fullH()) + " h first"));
+                    .ifPresent(a -> findings.add(Finding.care("solvent clear over fresh enamel wrinkles: leave " + a.zone.name() + " "
+                            + Math.round(shop.coating(a.zone.paint()).fullH()) + " h first")));
         }
         double hours = coats.stream().mapToDouble(Coats::handH).sum(), wait = coats.stream().mapToDouble(Coats::waitH).sum();
         double cans = coats.stream().filter(Coats::sprayed).mapToDouble(Coats::cans).sum(),

@@ -87,6 +87,14 @@ public sealed interface CutTree {
         };
     }
 
+    /** The same planes, none locked: what the sections follow from. */
+    default CutTree unlocked() {
+        return switch (this) {
+            case Whole w -> w;
+            case Split s -> new Split(s.plane, s.above.unlocked(), s.below.unlocked(), false);
+        };
+    }
+
     /** The same tree with plane {@code number} locked or let go. */
     default CutTree withLock(int number, boolean on) {
         return switch (this) {

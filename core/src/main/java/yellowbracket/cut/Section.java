@@ -2,9 +2,15 @@ package yellowbracket.cut;
 
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.work.SectionId;
 
 /** A printable piece: its letter, its mesh (mm, where it sits in the prop), and whether that mesh is closed. */
-public record Section(String name, Mesh mesh, boolean closed) {
+public record Section(SectionId id, Mesh mesh, boolean closed) {
+    /** Its letter. */
+    public String name() {
+        return id.letter();
+    }
+
     public Vec3 size() {
         return mesh.bounds().size();
     }
@@ -17,6 +23,6 @@ public record Section(String name, Mesh mesh, boolean closed) {
     }
 
     public Section scaled(double k) {
-        return new Section(name, mesh.scaled(k), closed);
+        return new Section(id, mesh.scaled(k), closed);
     }
 }

@@ -1,5 +1,10 @@
 package yellowbracket.cut;
 
+import yellowbracket.work.Station;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -15,6 +20,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.repair.MeshHealth;
+import yellowbracket.work.SectionId;
 
 /**
  * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void
@@ -22,7 +28,7 @@ import yellowbracket.mesh.repair.MeshHealth;
  * it. Letters follow the tree, so that what the last planes parted, and what is joined first again, has neighbouring letters, and moving a
  * plane renames nothing.
  */
-public record Sectioning(List<Section> sections, List<Seam> seams, List<String> findings) {
+public record Sectioning(List<Section> sections, List<Seam> seams, List<Finding> findings) {
     /** Above this the work stops: nobody glues so many. */
     public static final int MOST_SECTIONS = 200;
     private static final Comparator<Mesh> HIGHEST_FIRST = Comparator.comparingDouble((Mesh m) -> Math.rint(m.bounds().centre().z() / 25))
@@ -33,26 +39,28 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     /** A section of less volume, mm3, is told as a sliver. */
     private static final double SLIVER_MM3 = 60;
 
-    /** @param firstLetter index of the first section's letter, so that props of one build do not share names */
-    public static Sectioning of(Mesh model, Bvh index, CutTree tree, int firstLetter, Progress progress) {
+    /** @param prop whose model it is @param letters its block, so that props of one build do not share names */
+    public static Sectioning of(Mesh model, Bvh index, CutTree tree, String prop, Letters letters, Progress progress) {
         var pieces = new ArrayList<Mesh>();
-        var findings = new ArrayList<String>();
+        var findings = new ArrayList<Finding>();
         int open = cut(model, tree, 0, pieces, progress);
-        if (open > 0) findings.add(open + " open chains were left uncapped: the model has holes, mend it before cutting");
+        if (open > 0) findings.add(Finding
+                .of(Weight.STOP, Subject.WHOLE, "%d open chains were left uncapped: the model has holes, mend it before cutting", open)
+                .fixedBy(Fix.go("mend it", Station.SIZE, "health")));
         if (pieces.size() > MOST_SECTIONS) {
-            findings.add(
-                    "the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes");
+            findings.add(Finding.stop(
+                    "the cuts leave " + pieces.size() + " sections, more than " + MOST_SECTIONS + ": take a larger bed or fewer planes"));
             pieces.subList(MOST_SECTIONS, pieces.size()).clear();
         }
         var sections = new ArrayList<Section>();
         for (var piece : pieces) {
-            String name = Section.letter(firstLetter + sections.size());
-            sections.add(new Section(name, piece, MeshHealth.balanced(piece)));
+            var id = new SectionId(prop, letters.at(sections.size()));
+            sections.add(new Section(id, piece, MeshHealth.balanced(piece)));
         }
         var slivers = sections.stream().filter(q -> Math.abs(q.mesh().volumeMm3()) < SLIVER_MM3).map(Section::name).toList();
-        if (!slivers.isEmpty()) findings.add((slivers.size() == 1 ? "section " + slivers.getFirst() + " is a sliver"
+        if (!slivers.isEmpty()) findings.add(Finding.care((slivers.size() == 1 ? "section " + slivers.getFirst() + " is a sliver"
                 : slivers.size() + " sections are slivers (" + some(slivers) + ")")
-                + ": move the plane that makes it, or drop the body on the size page");
+                + ": move the plane that makes it, or drop the body on the size page"));
         progress.check();
         return new Sectioning(List.copyOf(sections), SeamFinder.find(sections, tree, index), List.copyOf(findings));
     }
@@ -67,7 +75,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
         progress.check();
         return sections.stream()
                 .filter(s -> pieces.containsKey(s.name()))
-                .map(s -> new Section(s.name(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name()))))
+                .map(s -> new Section(s.id(), pieces.get(s.name()), MeshHealth.balanced(pieces.get(s.name()))))
                 .toList();
     }
 
@@ -95,11 +103,11 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<String> 
     }
 
     /** The pieces of a light copy of the model in the order in which {@link #of} names them; for drawing while a plane moves. */
-    public static Map<String, Mesh> sketch(Mesh light, CutTree tree, int firstLetter) {
+    public static Map<String, Mesh> sketch(Mesh light, CutTree tree, Letters letters) {
         var pieces = new ArrayList<Mesh>();
         cut(light, tree, 0, pieces, Progress.NONE);
         var out = new LinkedHashMap<String, Mesh>();
-        for (var p : pieces) out.put(Section.letter(firstLetter + out.size()), p);
+        for (var p : pieces) out.put(letters.at(out.size()), p);
         return out;
     }
 

@@ -2,6 +2,7 @@ package yellowbracket.derive;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import yellowbracket.document.Build;
 
 /**
@@ -9,19 +10,41 @@ import yellowbracket.document.Build;
  */
 public final class Derived {
     /** A result's standing. */
-    public enum State { FRESH, WORKING, FAILED }
+    public enum State { FRESH, WORKING, FAILED, BLOCKED, ABSENT }
 
-    record Key(String node, String prop) {}
+    /** A value, an older one while the new one is worked out, or none with the reason. Compares by the value's identity. */
+    public record Entry(State state, Object value, String reason) {
+        static final Entry UNKNOWN = new Entry(State.WORKING, null, "");
 
-    record Result(State state, Object value, String reason) {}
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof Entry e && state == e.state && value == e.value && reason.equals(e.reason);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * state.hashCode() + System.identityHashCode(value);
+        }
+    }
 
     public static final Derived NOTHING = new Derived(Map.of(), Optional.empty());
-    private final Map<Key, Result> results;
+    private final Map<Figure.Key, Entry> entries;
     private final Optional<Build> build;
+    private final BiConsumer<Figure<?>, String> asked;
 
-    Derived(Map<Key, Result> results, Optional<Build> build) {
-        this.results = Map.copyOf(results);
+    Derived(Map<Figure.Key, Entry> entries, Optional<Build> build) {
+        this(Map.copyOf(entries), build, (figure, prop) -> {});
+    }
+
+    private Derived(Map<Figure.Key, Entry> entries, Optional<Build> build, BiConsumer<Figure<?>, String> asked) {
+        this.entries = entries;
         this.build = build;
+        this.asked = asked;
+    }
+
+    /** The same results, telling what is asked of them: whoever shows an answer can then tell whether it has changed. */
+    public Derived watched(BiConsumer<Figure<?>, String> listener) {
+        return new Derived(entries, build, listener);
     }
 
     /** The build these results are being made for. */
@@ -29,37 +52,47 @@ public final class Derived {
         return build;
     }
 
-    public <T> Optional<T> get(Node<T> node, String prop) {
-        var r = results.get(new Key(node.name(), prop));
-        return r == null || r.value == null ? Optional.empty() : Optional.of(node.type().cast(r.value));
+    public <T> Entry entry(Figure<T> figure, String prop) {
+        asked.accept(figure, prop);
+        return entries.getOrDefault(figure.key(prop), Entry.UNKNOWN);
     }
 
-    public <T> Optional<T> get(Node<T> node) {
-        return get(node, Node.BUILD);
+    public <T> Optional<T> get(Figure<T> figure, String prop) {
+        return Optional.ofNullable(entry(figure, prop).value).map(figure.type()::cast);
     }
 
-    public State state(Node<?> node, String prop) {
-        var r = results.get(new Key(node.name(), prop));
-        return r == null ? State.WORKING : r.state;
+    public <T> Optional<T> get(Figure<T> figure) {
+        return get(figure, Figure.BUILD);
     }
 
-    public boolean fresh(Node<?> node, String prop) {
-        return state(node, prop) == State.FRESH;
+    public State state(Figure<?> figure, String prop) {
+        return entry(figure, prop).state;
     }
 
-    /** Why a result failed, empty if it did not. */
-    public String reason(Node<?> node, String prop) {
-        var r = results.get(new Key(node.name(), prop));
-        return r == null ? "" : r.reason;
+    public boolean fresh(Figure<?> figure, String prop) {
+        return state(figure, prop) == State.FRESH;
+    }
+
+    public boolean fresh(Figure<?> figure) {
+        return fresh(figure, Figure.BUILD);
+    }
+
+    /** Why a result failed or is blocked, empty otherwise. */
+    public String reason(Figure<?> figure, String prop) {
+        return entry(figure, prop).reason;
     }
 
     /** The result. @throws IllegalStateException with the reason if there is none */
-    public <T> T require(Node<T> node, String prop) {
-        return get(node, prop).orElseThrow(
-                () -> new IllegalStateException(reason(node, prop).isEmpty() ? node.name() + " is not known yet" : reason(node, prop)));
+    public <T> T require(Figure<T> figure, String prop) {
+        return get(figure, prop).orElseThrow(() -> new IllegalStateException(
+                reason(figure, prop).isEmpty() ? figure.name() + " is not known yet" : reason(figure, prop)));
     }
 
-    Map<Key, Result> results() {
-        return results;
+    public <T> T require(Figure<T> figure) {
+        return require(figure, Figure.BUILD);
+    }
+
+    Map<Figure.Key, Entry> entries() {
+        return entries;
     }
 }

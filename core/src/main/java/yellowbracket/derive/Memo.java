@@ -1,50 +1,101 @@
 package yellowbracket.derive;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
- * Remembers the values of each node asked for last, with the inputs they were made from, so that undo, redo and what-ifs cost nothing
- * twice. Thread-safe.
+ * Remembers what rules made, with what they had read, so that undo, redo and what-ifs cost nothing twice. Bounded by bytes: parts shared by
+ * several values count once; what was used longest ago goes first, but nothing of the build that is shown. Thread-safe.
  */
 public final class Memo {
-    /** Enough for a table of alternatives; each entry shares most of its parts with the next. */
-    private static final int KEPT = 12;
+    /** A quarter of the heap leaves room for the window, one set of values in the making, and the collector. */
+    private static final int OF_HEAP = 4;
+    /** Traces of one figure; more are hardly ever asked for again, and each must be looked through. */
+    private static final int KEPT = 24;
 
-    private record Entry(List<Object> inputs, Object value) {}
+    private final long budget;
+    private final Map<Figure.Key, ArrayDeque<Trace>> traces = new HashMap<>();
+    private final IdentityHashMap<Object, Integer> counts = new IdentityHashMap<>();
+    private long bytes;
+    private long clock;
 
-    private final Map<Derived.Key, ArrayDeque<Entry>> entries = new HashMap<>();
+    public Memo() {
+        this(Runtime.getRuntime().maxMemory() / OF_HEAP);
+    }
 
-    synchronized Optional<Object> find(Derived.Key key, List<Object> inputs) {
-        var list = entries.get(key);
-        if (list == null) return Optional.empty();
-        for (var e : list) {
-            if (!same(e.inputs, inputs)) continue;
-            list.remove(e);
-            list.addFirst(e);
-            return Optional.of(e.value);
+    /** @param budget bytes */
+    public Memo(long budget) {
+        this.budget = budget;
+    }
+
+    /** Newest first. */
+    synchronized List<Trace> of(Figure.Key key) {
+        return List.copyOf(traces.getOrDefault(key, new ArrayDeque<>()));
+    }
+
+    synchronized void put(Figure<?> figure, Figure.Key key, Trace trace) {
+        var list = traces.computeIfAbsent(key, k -> new ArrayDeque<>());
+        list.addFirst(trace);
+        trace.use(++clock);
+        for (var p : trace.parts()) if (counts.merge(p, 1, Integer::sum) == 1) bytes += Weights.bytes(p);
+        if (figure.superseded()) while (list.size() > 1) drop(list.removeLast());
+        while (list.size() > KEPT) drop(list.removeLast());
+        if (bytes > budget) shrink();
+    }
+
+    /** @param shown for the build on screen */
+    synchronized void use(Figure.Key key, Trace trace, boolean shown) {
+        trace.use(++clock);
+        if (!shown) return;
+        for (var t : traces.getOrDefault(key, new ArrayDeque<>())) t.show(t == trace);
+    }
+
+    private void shrink() {
+        record Place(ArrayDeque<Trace> list, Trace trace) {}
+        var old = new ArrayList<Place>();
+        traces.values().forEach(l -> l.stream().filter(t -> !t.shown() && !t.parts().isEmpty()).forEach(t -> old.add(new Place(l, t))));
+        old.sort(Comparator.comparingLong(p -> p.trace.used()));
+        for (var p : old) {
+            if (bytes <= budget) return;
+            p.list.remove(p.trace);
+            drop(p.trace);
         }
-        return Optional.empty();
     }
 
-    synchronized void put(Derived.Key key, List<Object> inputs, Object value) {
-        var list = entries.computeIfAbsent(key, k -> new ArrayDeque<>());
-        list.addFirst(new Entry(inputs, value));
-        while (list.size() > KEPT) list.removeLast();
+    private void drop(Trace t) {
+        for (var p : t.parts()) if (counts.merge(p, -1, (a, b) -> a + b == 0 ? null : a + b) == null) bytes -= Weights.bytes(p);
     }
 
-    /** The value asked for last, whatever it was made from: a first guess. */
-    synchronized Optional<Object> newest(Derived.Key key) {
-        var list = entries.get(key);
-        return list == null || list.isEmpty() ? Optional.empty() : Optional.of(list.getFirst().value);
+    /** Of props that are gone. */
+    synchronized void forget(Set<String> props) {
+        for (var key : List.copyOf(traces.keySet())) if (props.contains(key.prop())) traces.remove(key).forEach(this::drop);
     }
 
-    private static boolean same(List<Object> a, List<Object> b) {
-        if (a.size() != b.size()) return false;
-        for (int i = 0; i < a.size(); i++) if (a.get(i) != b.get(i) && !a.get(i).equals(b.get(i))) return false;
-        return true;
+    /** When memory has run out. */
+    synchronized void clear() {
+        traces.clear();
+        counts.clear();
+        bytes = 0;
+    }
+
+    /** The value made or used last, whatever it was made from. */
+    synchronized <T> Optional<T> newest(Figure<T> figure, String prop) {
+        return traces.getOrDefault(figure.key(prop), new ArrayDeque<>())
+                .stream()
+                .filter(t -> t.outcome() instanceof Outcome.Made)
+                .max(Comparator.comparingLong(Trace::used))
+                .map(t -> figure.type().cast(((Outcome.Made) t.outcome()).value()));
+    }
+
+    /** What is kept weighs so many bytes, about. */
+    public synchronized long bytes() {
+        return bytes;
     }
 }

@@ -3,11 +3,16 @@ package yellowbracket.derive;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import yellowbracket.program.ProgramLog;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
@@ -16,37 +21,44 @@ import yellowbracket.shop.Catalogue;
 
 /**
  * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are
- * dropped. Listeners
- * hear after every node, on the worker's thread. What-ifs wait until the shown build is derived and share what is already known.
+ * dropped. Listeners hear after every figure, on the worker's thread. What-ifs wait until the shown build is derived and share what is
+ * already known. Inner loops of rules run on a pool that leaves one core to the window.
  */
 public final class Workings implements AutoCloseable {
+    /** What is wanted of a build, in the order people need it. */
+    public interface Wants {
+        /** Everything. @param first the prop on screen */
+        List<Want> all(Build build, String first);
+
+        /** What a table of alternatives shows. */
+        List<Want> figures(Build build);
+    }
+
     private final Memo memo;
     private final Catalogue shop;
     private final WeatherFeed weather;
     private final Clock clock;
+    private final Wants wants;
     private final Consumer<Derived> listener;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(daemon("workings"));
+    private final ForkJoinPool pool = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
     private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
 
-    /** @param listener hears each new state of results, on a worker thread */
-    public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Consumer<Derived> listener) {
-        this(shop, weather, clock, new Memo(), listener);
-    }
-
-    /** @param memo what is known already; it may be shared with others that use the same catalogue */
-    public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Memo memo, Consumer<Derived> listener) {
+    /** @param memo what is known already; it may be shared with others that use the same catalogue @param listener on a worker thread */
+    public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Memo memo, Wants wants, Consumer<Derived> listener) {
         this.memo = memo;
         this.shop = shop;
         this.weather = weather;
         this.clock = clock;
+        this.wants = wants;
         this.listener = listener;
     }
 
-    /** Every number at once on the caller's thread, for the command line and tests; drawings are left out. */
-    public static Derived derive(Build build, Meshes meshes, Catalogue shop, WeatherFeed weather, Clock clock, Progress progress) {
-        return new Derivation(build, meshes, new Memo(), weather, shop, now(clock), Derived.NOTHING, progress, d -> {}).runPlan();
+    /** At once, on the caller's thread. */
+    public static Derived derive(World world, List<Want> wants, Memo memo, Progress progress) {
+        return new Pass(world, memo, false, Derived.NOTHING, progress, d -> {}).run(wants);
     }
 
     /** Starts deriving for this build; returns at once. @param first id of the prop whose results are wanted first */
@@ -61,14 +73,18 @@ public final class Workings implements AutoCloseable {
     private void run(Build build, Meshes meshes, String first, Progress.Switch request) {
         if (request.stopRequested()) return;
         try {
-            new Derivation(build, meshes, memo, weather, shop, now(clock), latest, request, d -> {
+            new Pass(world(build, meshes), memo, true, latest, request, d -> {
                 if (current.get() != request) return;
                 latest = d;
                 listener.accept(d);
-            }).run(first);
+            }).run(wants.all(build, first));
         } catch (Progress.Stopped e) {
             // a newer request has taken over
         }
+    }
+
+    private World world(Build build, Meshes meshes) {
+        return new World(build, meshes, shop, weather, rounded(clock));
     }
 
     public Derived latest() {
@@ -93,7 +109,7 @@ public final class Workings implements AutoCloseable {
                 }
             };
             try {
-                var d = new Derivation(build, meshes, memo, weather, shop, now(clock), Derived.NOTHING, stop, x -> {}).runFigures();
+                var d = new Pass(world(build, meshes), memo, false, Derived.NOTHING, stop, x -> {}).run(wants.figures(build));
                 if (!stop.stopRequested()) then.accept(build, d);
             } catch (Progress.Stopped e) {
                 // the alternatives belong to a build that is no longer shown
@@ -104,20 +120,29 @@ public final class Workings implements AutoCloseable {
     /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */
     private void submit(Runnable work) {
         try {
-            worker.execute(work);
-        } catch (java.util.concurrent.RejectedExecutionException e) {
+            worker.execute(() -> inPool(work));
+        } catch (RejectedExecutionException e) {
             if (!worker.isShutdown()) throw e;
         }
     }
 
-    /** Minutes are exact enough, and keep the schedule from being made anew at every call. */
-    private static LocalDateTime now(Clock clock) {
+    /** Parallel streams run on the pool they are started in. */
+    private void inPool(Runnable work) {
+        try {
+            pool.submit(work).join();
+        } catch (RuntimeException | Error e) {
+            if (!worker.isShutdown()) ProgramLog.failure("deriving", e);
+        }
+    }
+
+    /** Five minutes are exact enough, and keep the schedule from being made anew at every call. */
+    public static LocalDateTime rounded(Clock clock) {
         var t = LocalDateTime.now(clock).truncatedTo(ChronoUnit.MINUTES);
         return t.minusMinutes(t.getMinute() % 5);
     }
 
     /** Threads that do not keep the program alive. */
-    public static java.util.concurrent.ThreadFactory daemon(String name) {
+    public static ThreadFactory daemon(String name) {
         return r -> {
             var t = new Thread(r, name);
             t.setDaemon(true);
@@ -131,5 +156,6 @@ public final class Workings implements AutoCloseable {
         if (request != null) request.off();
         asideRound.set(new Object());
         worker.shutdownNow();
+        pool.shutdown();
     }
 }

@@ -1,12 +1,15 @@
 package yellowbracket.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import yellowbracket.derive.Workings;
+import java.util.TreeMap;
 import yellowbracket.log.Entry;
+import yellowbracket.log.Names;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
@@ -14,16 +17,17 @@ import yellowbracket.shop.Rate;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
+import yellowbracket.work.SectionId;
 
 /**
- * One project: decisions and facts only; everything else is derived by {@link Workings}. Immutable. It carries the wearers, printers and
- * stock it was
- * planned with, and the
- * {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when it must be ready.
+ * One project: decisions and facts only; everything else is derived from it. Immutable. It carries the wearers, printers and stock it was
+ * planned with, and the {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when
+ * it must be ready.
  */
+@RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates) {
+        List<Entry> log, Map<String, Rate> rates) implements BuildBuilder.With, Names {
     /** The random seed only the demo build has. */
     public static final long DEMO_SEED = 20260312;
 
@@ -34,13 +38,28 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         stock = List.copyOf(stock);
         spools = List.copyOf(spools);
         log = List.copyOf(log);
-        rates = java.util.Collections.unmodifiableSortedMap(new java.util.TreeMap<>(rates));
+        rates = Collections.unmodifiableSortedMap(new TreeMap<>(rates));
     }
 
     /** Nothing in it yet; ready in six weeks. It takes what the shop has and knows. */
     public static Build empty(LocalDateTime now, ShopFile shop) {
-        return new Build("new build", now, "ready by", now.toLocalDate().plusWeeks(6).atTime(8, 0), List.of(), shop.wearers(),
-                shop.printers(), WorkHours.evenings(), 20, 1, shop.stock(), shop.spools(), QueueWish.NONE, List.of(), shop.rates());
+        return BuildBuilder.builder()
+                .name("new build")
+                .started(now)
+                .event("ready by")
+                .due(now.toLocalDate().plusWeeks(6).atTime(8, 0))
+                .props(List.of())
+                .wearers(shop.wearers())
+                .printers(shop.printers())
+                .hours(WorkHours.evenings())
+                .shopCelsius(20)
+                .seed(1)
+                .stock(shop.stock())
+                .spools(shop.spools())
+                .queue(QueueWish.NONE)
+                .log(List.of())
+                .rates(shop.rates())
+                .build();
     }
 
     /** Whether this is the made-up demo build, whose people and hours are nobody's. */
@@ -61,33 +80,46 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         return wearers.stream().filter(w -> w.name().equals(name)).findFirst();
     }
 
-    /** The same with the prop of that id replaced, or added at the end. */
+    @Override
+    public Optional<SectionId> section(String letter) {
+        if (!SectionId.isLetter(letter)) return Optional.empty();
+        return props.stream().filter(p -> p.letters().holds(letter)).map(p -> p.section(letter)).findFirst();
+    }
+
+    @Override
+    public Optional<Integer> cuts(String prop) {
+        return prop(prop).map(p -> p.cut().revision());
+    }
+
+    /** The first letter that no prop's block holds. */
+    public int freeLetter() {
+        return props.stream().mapToInt(p -> p.letters().end()).max().orElse(0);
+    }
+
+    /** The same with the prop of that id replaced, or added at the end; its block of letters grows with its cuts, beyond all others. */
     public Build with(Prop prop) {
+        var named = prop
+                .withLetters(prop.letters().grownFor(prop.cut().tree().planeCount() + 1, Math.max(freeLetter(), prop.letters().end())));
         var list = new ArrayList<Prop>();
         boolean found = false;
         for (var p : props) {
             boolean same = p.id().equals(prop.id());
             found |= same;
-            list.add(same ? prop : p);
+            list.add(same ? named : p);
         }
-        if (!found) list.add(prop);
-        return new Build(name, started, event, due, list, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
+        if (!found) list.add(named);
+        return withProps(list);
     }
 
     public Build withoutProp(String id) {
-        return new Build(name, started, event, due, props.stream().filter(p -> !p.id().equals(id)).toList(), wearers, printers, hours,
-                shopCelsius, seed, stock, spools, queue, log, rates);
+        return withProps(props.stream().filter(p -> !p.id().equals(id)).toList());
     }
 
     public Build with(Wearer wearer) {
         var list = new ArrayList<>(wearers);
         list.removeIf(w -> w.name().equals(wearer.name()));
         list.add(wearer);
-        return new Build(name, started, event, due, props, list, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
-    }
-
-    public Build withPrinters(List<Printer> all) {
-        return new Build(name, started, event, due, props, wearers, all, hours, shopCelsius, seed, stock, spools, queue, log, rates);
+        return withWearers(list);
     }
 
     public Build with(Entry entry) {
@@ -96,27 +128,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         return withLog(list);
     }
 
-    public Build withLog(List<Entry> all) {
-        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, all, rates);
-    }
-
     public Build withDue(String what, LocalDateTime when) {
-        return new Build(name, started, what, when, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
-    }
-
-    public Build withHours(WorkHours w) {
-        return new Build(name, started, event, due, props, wearers, printers, w, shopCelsius, seed, stock, spools, queue, log, rates);
-    }
-
-    public Build withSpools(List<Spool> all) {
-        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, all, queue, log, rates);
-    }
-
-    public Build withQueue(QueueWish q) {
-        return new Build(name, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, q, log, rates);
-    }
-
-    public Build withName(String n) {
-        return new Build(n, started, event, due, props, wearers, printers, hours, shopCelsius, seed, stock, spools, queue, log, rates);
+        return withEvent(what).withDue(when);
     }
 }

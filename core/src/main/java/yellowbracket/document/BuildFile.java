@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
+import java.util.Optional;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
@@ -101,7 +102,7 @@ public final class BuildFile {
     }
 
     private static Outcome read(String name, byte[] bytes, Progress progress) throws IOException, BuildJson.Unreadable {
-        Build build = null;
+        Optional<String> json = Optional.empty();
         var meshes = Meshes.NONE;
         long total = 0;
         int entries = 0;
@@ -113,7 +114,7 @@ public final class BuildFile {
                 total += content.length;
                 if (total >= MOST_BYTES)
                     return refuse(name, "entry " + e.getName(), "it unpacks to more than 4 GB", "this is not a build file");
-                if (e.getName().equals("build.json")) build = BuildJson.read(new String(content, StandardCharsets.UTF_8));
+                if (e.getName().equals("build.json")) json = Optional.of(new String(content, StandardCharsets.UTF_8));
                 else if (e.getName().startsWith("photos/") && Photo.NAME.matcher(e.getName().substring(7)).matches()) {
                     var photo = Photo.of(content, e.getName().substring(e.getName().length() - 3));
                     if (!e.getName().endsWith(photo.name())) return refuse(name, e.getName(),
@@ -134,8 +135,9 @@ public final class BuildFile {
                 }
             }
         }
-        if (build == null) return refuse(name, "", "there is no build.json in it: this is not a build file, or it is damaged",
+        if (json.isEmpty()) return refuse(name, "", "there is no build.json in it: this is not a build file, or it is damaged",
                 "choose a .bracket file, or try the copy that ends in ~");
+        var build = BuildJson.read(json.get(), new CutCount(meshes, progress));
         for (var p : build.props()) if (meshes.get(p.mesh()).isEmpty())
             return refuse(name, "prop " + p.name(), "its mesh is missing from the file", "try the copy that ends in ~");
         return new Outcome.Opened(build, meshes);

@@ -11,6 +11,14 @@ import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.ToIntFunction;
+import yellowbracket.cut.Letters;
+import yellowbracket.log.Entry;
+import yellowbracket.work.SectionId;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
@@ -19,12 +27,13 @@ import yellowbracket.shop.Speeds;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 5;
+    public static final int SCHEMA = 6;
     private static final String FORMAT = "yellow-bracket-build";
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
             .registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
             .enable(SerializationFeature.INDENT_OUTPUT)
+            .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES, DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES,
                     DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
 
@@ -49,7 +58,16 @@ public final class BuildJson {
         }
     }
 
+    /** @throws Unreadable also for what an older version left out; sections of old builds are counted by their planes */
     public static Build read(String json) throws Unreadable {
+        return read(json, p -> p.cut().tree().planeCount() + 1);
+    }
+
+    /**
+     * @param sections how many sections the cuts of a prop leave: asked for builds of before schema 6, where letters ran on from prop to
+     * prop
+     */
+    public static Build read(String json, ToIntFunction<Prop> sections) throws Unreadable {
         try {
             JsonNode root = MAPPER.readTree(json);
             if (root == null || !FORMAT.equals(root.path("format").asText()))
@@ -62,6 +80,7 @@ public final class BuildJson {
             if (schema <= 2) fromSecond(root.path("build"));
             if (schema <= 3) fromThird(root.path("build"));
             if (schema <= 4) fromFourth(root.path("build"));
+            if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
             throw new Unreadable("build.json holds \"" + e.getPropertyName()
@@ -118,6 +137,74 @@ public final class BuildJson {
         if (!(build instanceof ObjectNode b)) return;
         if (!b.has("spools")) b.putArray("spools");
         if (!b.has("queue")) b.set("queue", MAPPER.valueToTree(QueueWish.NONE));
+    }
+
+    /**
+     * Schema 5 kept the decisions of all stations side by side, and named sections by a letter alone: letters ran on from prop to prop, so
+     * how many a prop has decides what the log and the queue speak of. Single use.
+     */
+    private static final class BeforeLetters {
+        private final JsonNode build;
+
+        BeforeLetters(JsonNode build) {
+            this.build = build;
+        }
+
+        Build read(ToIntFunction<Prop> sections) throws JsonProcessingException {
+            var log = build.path("log");
+            var order = build.path("queue").path("order");
+            if (!(build instanceof ObjectNode b)) return MAPPER.treeToValue(build, Build.class);
+            b.putArray("log");
+            if (b.path("queue") instanceof ObjectNode q) q.putArray("order");
+            for (var p : build.path("props")) if (p instanceof ObjectNode o) byStation(o);
+            var read = lettered(MAPPER.treeToValue(build, Build.class), sections);
+            var entries = new ArrayList<Entry>();
+            for (var e : log) entries.add(entry(e, read));
+            var queue = new ArrayList<SectionId>();
+            for (var letter : order) read.section(letter.asText()).ifPresent(queue::add);
+            return read.withLog(entries).withQueue(read.queue().withOrder(queue));
+        }
+
+        private static void byStation(ObjectNode p) {
+            moved(p, "size", "reshape", "scale", "wearers");
+            moved(p, "cut", "registration").set("tree", p.remove("cuts"));
+            ((ObjectNode) p.path("cut")).put("revision", 0);
+            moved(p, "print", "profile").set("sections", p.remove("prints"));
+            p.putObject("join").set("products", p.remove("joins"));
+            moved(p, "smooth", "finish", "school", "hurry");
+            moved(p, "colour", "zones", "seal");
+            p.putObject("wear");
+            p.set("letters", MAPPER.valueToTree(Letters.from(0, 1)));
+        }
+
+        private static ObjectNode moved(ObjectNode p, String station, String... fields) {
+            var wish = MAPPER.createObjectNode();
+            for (var f : fields) wish.set(f, p.remove(f));
+            p.set(station, wish);
+            return wish;
+        }
+
+        private static Build lettered(Build b, ToIntFunction<Prop> sections) {
+            var props = new ArrayList<Prop>();
+            int first = 0;
+            for (var p : b.props()) {
+                int count = Math.max(1, sections.applyAsInt(p));
+                int loose = Math.max(1, count - p.cut().tree().planeCount());
+                props.add(p.withLetters(new Letters(loose, List.of(new Letters.Run(first, count)))));
+                first += count;
+            }
+            return b.withProps(props);
+        }
+
+        /** Read from its line again, which is what it was made from; photos are tags that stand in no line. */
+        private static Entry entry(JsonNode e, Build names) throws JsonProcessingException {
+            var at = MAPPER.treeToValue(e.path("at"), LocalDateTime.class);
+            var tags = new ArrayList<String>();
+            for (var t : e.path("tags")) tags.add(t.asText());
+            return Entry.parse(at, e.path("text").asText(), names)
+                    .orElseGet(() -> new Entry(at, Entry.Kind.NOTE, Optional.empty(), 0, 0, Optional.empty(), "", tags))
+                    .withTags(tags);
+        }
     }
 
     static void printersFromFourth(JsonNode printers) {

@@ -4,7 +4,10 @@ import java.util.function.UnaryOperator;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.colour.ColourWish;
+import yellowbracket.finding.Fix;
 import yellowbracket.intake.Intake;
+import yellowbracket.smooth.SmoothWish;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.print.QueueWish;
@@ -25,62 +28,66 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     public static Edit scale(String prop, double scale) {
-        return ofProp(String.format(java.util.Locale.ROOT, "scale to %.1f %%", 100 * scale), prop, p -> p.withScale(scale));
+        return ofProp(String.format(java.util.Locale.ROOT, "scale to %.1f %%", 100 * scale), prop,
+                p -> p.withSize(p.size().withScale(scale)));
     }
 
     public static Edit reshape(String name, String prop, UnaryOperator<Reshape> change) {
-        return ofProp(name, prop, p -> p.withReshape(change.apply(p.reshape())));
+        return ofProp(name, prop, p -> p.withSize(p.size().withReshape(change.apply(p.size().reshape()))));
     }
 
     /** Takes what was proposed for a head that does not pass. */
     public static Edit remedy(String prop, Remedy remedy) {
         return ofProp(remedy.words(), prop, p -> switch (remedy) {
-            case Remedy.WidenNeck w -> p.withReshape(p.reshape().widened(w.neck()));
-            case Remedy.Part part -> p.withCuts(p.cuts().cutEverywhere(CutPlane.across(1, part.modelY())));
-            case Remedy.Larger l -> p.withScale(l.scale());
+            case Remedy.WidenNeck w -> p.withSize(p.size().withReshape(p.size().reshape().widened(w.neck())));
+            case Remedy.Part part -> p.cutAs(p.cut().cutAnew(p.cut().tree().cutEverywhere(CutPlane.across(1, part.modelY()))));
+            case Remedy.Larger l -> p.withSize(p.size().withScale(l.scale()));
         });
     }
 
     /** A scale and proportions that go together. */
     public static Edit proportions(String prop, Proportions q) {
-        return ofProp("scale by axis to " + q.words(), prop,
-                p -> p.withScale(q.scale())
-                        .withReshape(p.reshape()
-                                .along(p.reshape().wide() * q.reshape().wide(), p.reshape().deep() * q.reshape().deep(),
-                                        p.reshape().tall() * q.reshape().tall())));
+        return ofProp("scale by axis to " + q.words(), prop, p -> {
+            var now = p.size().reshape();
+            var more = q.reshape();
+            return p.withSize(p.size()
+                    .withScale(q.scale())
+                    .withReshape(now.along(now.wide() * more.wide(), now.deep() * more.deep(), now.tall() * more.tall())));
+        });
     }
 
     public static Edit wearers(String prop, java.util.List<String> names) {
-        return ofProp(names.isEmpty() ? "nobody wears it" : "worn by " + String.join(" and ", names), prop, p -> p.withWearers(names));
+        return ofProp(names.isEmpty() ? "nobody wears it" : "worn by " + String.join(" and ", names), prop,
+                p -> p.withSize(p.size().withWearers(names)));
     }
 
     public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {
-        return ofProp(name, prop, p -> p.withIntake(change.apply(p.intake())));
+        return ofProp(name, prop, p -> p.taking(change.apply(p.intake())));
     }
 
     public static Edit cuts(String name, String prop, UnaryOperator<CutTree> change) {
-        return ofProp(name, prop, p -> p.withCuts(change.apply(p.cuts())));
+        return ofProp(name, prop, p -> p.cutAs(p.cut().cutAnew(change.apply(p.cut().tree()))));
     }
 
     public static Edit lockPlane(String prop, int number, boolean on) {
-        return ofProp((on ? "keep plane " : "let go of plane ") + (number + 1), prop, p -> p.withLock(number, on));
+        return ofProp((on ? "keep plane " : "let go of plane ") + (number + 1), prop, p -> p.withCut(p.cut().withLock(number, on)));
     }
 
     public static Edit movePlane(String prop, int number, CutPlane to) {
-        return ofProp("move cut to " + to.words(), prop, p -> p.withPlane(number, to));
+        return ofProp("move cut to " + to.words(), prop, p -> p.withCut(p.cut().withPlane(number, to)));
     }
 
     public static Edit registration(String name, String prop, UnaryOperator<Registration> change) {
-        return ofProp(name, prop, p -> p.withRegistration(change.apply(p.registration())));
+        return ofProp(name, prop, p -> p.withCut(p.cut().withRegistration(change.apply(p.cut().registration()))));
     }
 
     public static Edit profile(String prop, Profile profile) {
-        return ofProp("print " + profile.name() + ", " + profile.layerMm() + " mm", prop, p -> p.withProfile(profile));
+        return ofProp("print " + profile.name() + ", " + profile.layerMm() + " mm", prop, p -> p.withPrint(p.print().withProfile(profile)));
     }
 
     /** What is decided about one section's print. */
     public static Edit print(String name, String prop, String section, UnaryOperator<SectionWish> change) {
-        return ofProp(name, prop, p -> p.withPrint(section, change.apply(p.print(section))));
+        return ofProp(name, prop, p -> p.withPrint(p.print().withSection(section, change.apply(p.print().section(section)))));
     }
 
     public static Edit queue(String name, UnaryOperator<QueueWish> change) {
@@ -105,7 +112,20 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     public static Edit join(String prop, String seam, String product) {
-        return ofProp("join " + seam + " with " + product, prop, p -> p.withJoin(seam, product));
+        return ofProp("join " + seam + " with " + product, prop, p -> p.withJoin(p.join().with(seam, product)));
+    }
+
+    public static Edit smoothing(String name, String prop, UnaryOperator<SmoothWish> change) {
+        return ofProp(name, prop, p -> p.withSmooth(change.apply(p.smooth())));
+    }
+
+    public static Edit colours(String name, String prop, UnaryOperator<ColourWish> change) {
+        return ofProp(name, prop, p -> p.withColour(change.apply(p.colour())));
+    }
+
+    /** What would mend a finding, where that is a change. */
+    public static <W> Edit fix(String prop, Fix.Change<W> fix) {
+        return ofProp(fix.words(), prop, p -> p.with(fix.decision(), fix.change()));
     }
 
     public static Edit log(Entry entry) {

@@ -59,12 +59,13 @@ public final class Journal {
         var json = folder.resolve("build.json");
         if (!Files.isRegularFile(json)) return Optional.empty();
         try {
-            var build = BuildJson.read(Files.readString(json));
+            var text = Files.readString(json);
             var meshes = Meshes.NONE;
-            for (var p : build.props()) {
+            for (var p : BuildJson.read(text).props()) {
                 if (!(MeshFile.read(folder.resolve(p.mesh() + ".stl"), Progress.NONE) instanceof MeshFile.Read r)) return Optional.empty();
                 meshes = meshes.with(r.mesh());
             }
+            var build = BuildJson.read(text, new CutCount(meshes, Progress.NONE));
             for (var e : build.log()) for (var name : e.photos())
                 if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r)
                     meshes = meshes.with(r.photo());

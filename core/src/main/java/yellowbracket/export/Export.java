@@ -1,5 +1,11 @@
 package yellowbracket.export;
 
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.wear.WearFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.colour.ColourFigures;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
@@ -17,8 +23,8 @@ import java.util.Locale;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.document.Build;
+import yellowbracket.work.TaskId;
 import yellowbracket.mesh.io.SafeFile;
 
 /**
@@ -36,12 +42,12 @@ public final class Export {
         for (var p : schedule.placed()) {
             if (p.done()) continue;
             var event = new VEvent();
-            event.setUid(new Uid(
-                    Integer.toHexString(build.name().hashCode()) + "-" + p.task().id().replaceAll("[^A-Za-z0-9]", "-") + "@yellowbracket"));
+            event.setUid(new Uid(Integer.toHexString(build.name().hashCode()) + "-" + p.task().id().text().replaceAll("[^A-Za-z0-9]", "-")
+                    + "@yellowbracket"));
             event.setDateTimeStamp(Date.from(schedule.now().atZone(zone).toInstant()));
             event.setSummary(p.task().name() + " (" + p.task().prop() + ")");
             event.setDescription(String.format(Locale.ROOT, "%s, about %.1f h of work, %.1f h waiting after; %s",
-                    p.task().station().label(), p.task().activeH(), p.task().waitH(), p.task().source()));
+                    p.task().station().label(), p.task().activeH(), p.task().lag().leastH(), p.task().effort().source()));
             event.setDateStart(Date.from(p.start().atZone(zone).toInstant()));
             event.setDateEnd(Date.from(p.end().atZone(zone).toInstant()));
             calendar.addEvent(event);
@@ -54,7 +60,7 @@ public final class Export {
         var csv = csv(folder.resolve("log.csv"), List.of("when", "kind", "about", "hours", "money", "text", "tags"),
                 build.log()
                         .stream()
-                        .map(e -> List.<Object>of(e.at(), e.kind().name().toLowerCase(Locale.ROOT), e.about(),
+                        .map(e -> List.<Object>of(e.at(), e.kind().name().toLowerCase(Locale.ROOT), e.task().map(TaskId::text).orElse(""),
                                 e.hours() > 0 ? e.hours() : "", e.money() > 0 ? e.money() : "", e.text(), String.join(" ", e.tags())))
                         .toList());
         var text = new StringBuilder("# " + build.name() + ": log\n\n");
@@ -69,14 +75,14 @@ public final class Export {
         var pages = new PdfPages();
         for (var p : build.props()) {
             pages.page(build.name() + ": " + p.name());
-            derived.get(Node.PRINTS, p.id())
+            derived.get(PrintFigures.PRINTS, p.id())
                     .ifPresent(q -> pages.block("prints",
                             q.prints()
                                     .stream()
                                     .map(x -> text("%-3s %5.1f h %6.0f g  %s, %s", x.name(), x.hours(), x.estimate().grams(),
                                             x.printer().name(), x.orientation().label()))
                                     .toList()));
-            derived.get(Node.JOINS, p.id()).ifPresent(q -> {
+            derived.get(JoinFigures.JOINS, p.id()).ifPresent(q -> {
                 pages.block("seams",
                         q.joins()
                                 .stream()
@@ -86,16 +92,16 @@ public final class Export {
                 pages.block("order of assembly",
                         q.steps().stream().map(s -> s.number() + "  " + s.words() + "   " + String.join(" ", s.seams())).toList());
             });
-            derived.get(Node.SMOOTH, p.id())
+            derived.get(SmoothFigures.SMOOTH, p.id())
                     .ifPresent(q -> pages.block("ladder",
                             q.work().stream().map(w -> text("%-34s %5.1f h  %s", w.step().what(), w.hours(), w.amount())).toList()));
-            derived.get(Node.COLOUR, p.id())
+            derived.get(ColourFigures.COLOUR, p.id())
                     .ifPresent(q -> pages.block("coats",
                             q.coats()
                                     .stream()
                                     .map(c -> text("%-14s %-24s %d coats %5.1f dm2", c.zone(), c.product(), c.count(), c.dm2()))
                                     .toList()));
-            derived.get(Node.PADS, p.id())
+            derived.get(WearFigures.PADS, p.id())
                     .ifPresent(q -> q.sets()
                             .forEach(set -> pages.block("pads for " + set.wearer().name(),
                                     set.pads()
@@ -113,8 +119,8 @@ public final class Export {
         pages.page(build.name());
         pages.block("for", List.of(build.event() + ", " + build.due().toLocalDate()));
         pages.block("props",
-                build.props().stream().map(p -> text("%s at %.1f %%, %s", p.name(), 100 * p.scale(), p.profile().name())).toList());
-        derived.get(Node.TASKS)
+                build.props().stream().map(p -> text("%s at %.1f %%, %s", p.name(), 100 * p.scale(), p.print().profile().name())).toList());
+        derived.get(PlanFigures.TASKS)
                 .ifPresent(t -> pages.block("so far",
                         List.of(text("%d of %d tasks done, spent %.2f",
                                 t.list().stream().filter(x -> t.lessons().done().containsKey(x.id())).count(), t.list().size(),

@@ -1,11 +1,13 @@
 package yellowbracket.export;
 
+import yellowbracket.derive.print.PrintFigures;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,10 +18,10 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
-import yellowbracket.derive.Node;
 import yellowbracket.mesh.io.ReadProblem;
 import yellowbracket.plan.Schedule;
-import yellowbracket.plan.Task;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 import yellowbracket.print.Plates;
 import yellowbracket.print.SectionPrint;
 
@@ -36,26 +38,25 @@ public final class QueueFile {
 
     /** Read: the order and the printer of each section; refused: which line, why, what to do. */
     public sealed interface Outcome {
-        record Read(List<String> order, Map<String, String> printers) implements Outcome {}
+        record Read(List<SectionId> order, Map<SectionId, String> printers) implements Outcome {}
 
         record Refused(ReadProblem problem) implements Outcome {}
     }
 
-    public static Path write(Node.Plating plates, Schedule schedule, Path file) throws IOException {
+    public static Path write(PrintFigures.Plating plates, Schedule schedule, Path file) throws IOException {
         var placed = schedule.placed()
                 .stream()
-                .filter(p -> p.task().resource() == Task.Resource.PRINTER)
+                .filter(p -> p.task().id() instanceof TaskId.Print)
                 .collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
         var rows = new ArrayList<List<Object>>();
         var sorted = plates.chosen()
                 .stream()
-                .sorted(Comparator.comparing((Plates.Plate p) -> Optional.ofNullable(placed.get("print:" + p.name()))
-                        .map(Schedule.Placed::start)
-                        .orElse(schedule.due())))
+                .sorted(Comparator.comparing(
+                        (Plates.Plate p) -> Optional.ofNullable(placed.get(p.task())).map(Schedule.Placed::start).orElse(schedule.due())))
                 .toList();
         int number = 1;
         for (var plate : sorted) {
-            var at = Optional.ofNullable(placed.get("print:" + plate.name()));
+            var at = Optional.ofNullable(placed.get(plate.task()));
             for (var p : plate.prints()) rows.add(row(p, number, at));
             number++;
         }
@@ -74,7 +75,7 @@ public final class QueueFile {
     }
 
     /** Never throws for what the file holds. @param sections and @param printers the build has */
-    public static Outcome read(Path file, Set<String> sections, Set<String> printers) {
+    public static Outcome read(Path file, Collection<SectionId> sections, Set<String> printers) {
         String name = String.valueOf(file.getFileName());
         try {
             if (Files.size(file) > MOST_BYTES) return refused(name, "", "the file is too large for a queue", "choose the queue's CSV file");
@@ -86,9 +87,9 @@ public final class QueueFile {
         }
     }
 
-    private static Outcome parse(String name, String text, Set<String> sections, Set<String> printers) {
-        var order = new ArrayList<String>();
-        var on = new LinkedHashMap<String, String>();
+    private static Outcome parse(String name, String text, Collection<SectionId> sections, Set<String> printers) {
+        var order = new ArrayList<SectionId>();
+        var on = new LinkedHashMap<SectionId, String>();
         try (var csv = CSVParser.parse(new StringReader(text),
                 CSVFormat.DEFAULT.builder()
                         .setHeader()
@@ -100,16 +101,18 @@ public final class QueueFile {
             if (!csv.getHeaderNames().contains("section"))
                 return refused(name, "line 1", "there is no column \"section\"", "export the queue and change the order of its rows");
             for (var row : csv) {
-                String where = "line " + csv.getCurrentLineNumber(), section = row.isSet("section") ? row.get("section") : "",
-                        printer = row.isMapped("printer") && row.isSet("printer") ? row.get("printer") : "";
-                if (!sections.contains(section)) return refused(name, where, "there is no section \"" + section + "\"",
-                        "the build has " + String.join(", ", new TreeSet<>(sections)));
-                if (order.contains(section))
-                    return refused(name, where, "section " + section + " is there twice", "leave one row of each section");
+                String where = "line " + csv.getCurrentLineNumber();
+                String letter = row.isSet("section") ? row.get("section") : "";
+                String printer = row.isMapped("printer") && row.isSet("printer") ? row.get("printer") : "";
+                var section = sections.stream().filter(s -> s.letter().equals(letter)).findFirst();
+                if (section.isEmpty()) return refused(name, where, "there is no section \"" + letter + "\"",
+                        "the build has " + String.join(", ", sections.stream().map(SectionId::letter).sorted(SectionId.LETTERS).toList()));
+                if (order.contains(section.get()))
+                    return refused(name, where, "section " + letter + " is there twice", "leave one row of each section");
                 if (!printer.isEmpty() && !printers.contains(printer)) return refused(name, where,
                         "there is no printer \"" + printer + "\"", "the shop has " + String.join(", ", new TreeSet<>(printers)));
-                order.add(section);
-                if (!printer.isEmpty()) on.put(section, printer);
+                order.add(section.get());
+                if (!printer.isEmpty()) on.put(section.get(), printer);
             }
         } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
             return refused(name, "", "this is no table (" + e.getMessage() + ")", "export the queue and change the order of its rows");

@@ -1,5 +1,6 @@
 package yellowbracket.export;
 
+import yellowbracket.finding.Finding;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -207,7 +208,7 @@ final class SectionMap {
                 registered.words(s.name())));
         if (!registered.hardware().isEmpty()) heading("hardware");
         for (var h : registered.hardware()) row(h.words());
-        var rest = new ArrayList<>(registered.findings());
+        var rest = new ArrayList<>(registered.findings().stream().map(Finding::words).toList());
         registered.refused().forEach(r -> rest.add(r.words()));
         if (!rest.isEmpty()) heading("mind");
         for (var f : rest) for (var line : wrapped(f)) row(line);

@@ -1,5 +1,8 @@
 package yellowbracket.join;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -14,7 +17,7 @@ import yellowbracket.shop.JoinProduct;
 /**
  * A method for each seam and the order in which clusters of sections come together; light and small first, so that every join can be held.
  */
-public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> findings) {
+public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> findings) {
     /** Two subassemblies brought together over all seams between them at once. */
     public record Step(int number, List<String> one, List<String> other, List<String> seams) {
         public String words() {
@@ -39,7 +42,7 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
     public static JoinPlan of(List<Section> sections, List<Seam> seams, Map<String, Double> grams, String material, double celsius,
             Map<String, String> chosen, Catalogue shop) {
         var joins = new ArrayList<SeamJoin>();
-        var findings = new ArrayList<String>();
+        var findings = new ArrayList<Finding>();
         var centres = new HashMap<String, yellowbracket.mesh.Vec3>();
         sections.forEach(s -> centres.put(s.name(), s.mesh().bounds().centre()));
         for (var seam : seams) {
@@ -52,7 +55,7 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<String> find
                     .findFirst()
                     .orElse(options.getFirst()) : options.getFirst();
             joins.add(join);
-            if (join.reserve() < LEAST_RESERVE) findings.add(String.format(Locale.ROOT,
+            if (join.reserve() < LEAST_RESERVE) findings.add(Finding.of(Weight.CARE, Subject.seam(seam.name()),
                     "seam %s bears only %.1f times its load: add a rod or an inner strip", seam.name(), join.reserve()));
         }
         return new JoinPlan(List.copyOf(joins), order(sections, seams, grams), List.copyOf(findings));

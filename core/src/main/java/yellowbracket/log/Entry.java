@@ -1,6 +1,8 @@
 package yellowbracket.log;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -8,50 +10,106 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import yellowbracket.print.FailureKind;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /**
- * One entry. {@code about}: the id of a task or empty; {@code hours}, {@code money}: 0 where not told. Parsed from a line:
- * {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]}, {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY
- * what}, {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note. Words that start with # are tags.
+ * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
+ * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
+ * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
+ * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note, so is a line about a section or task that the
+ * build does not have. Words that start with # are tags.
  */
-public record Entry(LocalDateTime at, Kind kind, String about, double hours, double money, String text, List<String> tags) {
+@RecordBuilder
+public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
+        String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, FIT }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
-    private static final Pattern STARTED = Pattern.compile("started\\s+([A-Z]{1,2}(?:\\+[A-Z]{1,2})*|print:\\S+)(?:\\s.*)?");
+    private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
     private static final Pattern PLANNED = Pattern.compile("\\bplanned\\s+(\\d+(?:[.,]\\d+)?)\\s*h\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
+    /** Letters alone, or as the program wrote them before sections carried their prop: print:A+B, clean:A. */
+    private static final Pattern LETTERS = Pattern.compile("(?:(print|clean):)?([A-Z]{1,2}[0-9]{0,3}(?:\\+[A-Z]{1,2}[0-9]{0,3})*)");
 
     public Entry {
         tags = List.copyOf(tags);
     }
 
     /** Never fails: what is not understood is a note with the text as it was typed. Empty for a blank line. */
-    public static Optional<Entry> parse(LocalDateTime at, String line) {
+    public static Optional<Entry> parse(LocalDateTime at, String line, Names names) {
         String text = line.strip();
         if (text.isEmpty()) return Optional.empty();
-        var tags = TAG.matcher(text).results().map(m -> m.group(1)).toList();
-        var done = DONE.matcher(text);
-        if (done.matches()) return Optional.of(new Entry(at, Kind.DONE, taskId(done.group(1)), hours(done.group(2)), 0, text, tags));
-        var failed = FAILED.matcher(text);
-        if (failed.matches())
-            return Optional.of(new Entry(at, Kind.FAILED, taskId(failed.group(1)), hours(failed.group(2)), 0, text, tags));
-        var started = STARTED.matcher(text);
-        if (started.matches()) return Optional.of(new Entry(at, Kind.STARTED, taskId(started.group(1)), 0, 0, text, tags));
-        var spent = SPENT.matcher(text);
-        if (spent.matches()) return Optional.of(new Entry(at, Kind.SPENT, "", 0, number(spent.group(1)), text, tags));
-        if (trial(text).isPresent())
-            return Optional.of(new Entry(at, Kind.FIT, FIT.matcher(text).results().findFirst().orElseThrow().group(1), 0, 0, text, tags));
-        return Optional.of(new Entry(at, Kind.NOTE, "", 0, 0, text, tags));
+        return Optional.of(new Reader(at, text, names).read());
+    }
+
+    /** Reads one line. Single use. */
+    private record Reader(LocalDateTime at, String text, Names names) {
+        Entry read() {
+            var note = new Entry(at, Kind.NOTE, Optional.empty(), 0, 0, Optional.empty(), text,
+                    TAG.matcher(text).results().map(m -> m.group(1)).toList());
+            var done = DONE.matcher(text);
+            if (done.matches()) return named(note, Kind.DONE, done.group(1), e -> e.withHours(Entry.hours(done.group(2))));
+            var failed = FAILED.matcher(text);
+            if (failed.matches()) return named(note, Kind.FAILED, failed.group(1),
+                    e -> e.withHours(Entry.hours(failed.group(2))).withFailure(Optional.of(FailureKind.in(text))));
+            var started = STARTED.matcher(text);
+            if (started.matches()) return named(note, Kind.STARTED, started.group(1), e -> e);
+            var spent = SPENT.matcher(text);
+            if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
+            if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
+            if (Entry.trial(text).isEmpty()) return note;
+            var prop = FIT.matcher(text).results().findFirst().orElseThrow().group(1);
+            return names.cuts(prop).isEmpty() ? note : about(note.withKind(Kind.FIT), TaskId.size(prop));
+        }
+
+        private Entry named(Entry note, Kind kind, String word, java.util.function.UnaryOperator<Entry> rest) {
+            return task(word).filter(t -> kind != Kind.STARTED || t instanceof TaskId.Print)
+                    .map(t -> rest.apply(about(note.withKind(kind), t)))
+                    .orElse(note);
+        }
+
+        private Entry about(Entry e, TaskId task) {
+            return e.withAbout(Optional.of(About.of(task, names)));
+        }
+
+        /** A bare section letter means its print, several joined by + the plate they are on. */
+        private Optional<TaskId> task(String word) {
+            var m = LETTERS.matcher(word);
+            if (!m.matches()) return TaskId.parse(word).filter(t -> About.of(t, names).current(names));
+            var sections = Arrays.stream(m.group(2).split("\\+")).map(names::section).toList();
+            if (!sections.stream().allMatch(Optional::isPresent)) return Optional.empty();
+            var ids = sections.stream().map(Optional::get).toList();
+            if ("clean".equals(m.group(1))) return ids.size() == 1 ? Optional.of(new TaskId.Clean(ids.getFirst())) : Optional.empty();
+            return Optional.of(new TaskId.Print(ids));
+        }
+    }
+
+    /** Whether a line is written like one about a task, known or not. */
+    public static boolean namesATask(String line) {
+        String text = line.strip();
+        return DONE.matcher(text).matches() || FAILED.matcher(text).matches();
+    }
+
+    /** The task it is about, whatever cuts it was written under. */
+    public Optional<TaskId> task() {
+        return about.map(About::task);
+    }
+
+    /** The sections of the print it is about; none for anything else. */
+    public List<SectionId> printed() {
+        return task().filter(t -> t instanceof TaskId.Print).map(t -> ((TaskId.Print) t).sections()).orElse(List.of());
     }
 
     /** How far a failed print had come, 0 to 1; only where a percentage was told. */
@@ -68,6 +126,12 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
         return m.find() && number(m.group(1)) > 0 ? OptionalDouble.of(number(m.group(1))) : OptionalDouble.empty();
     }
 
+    /** What was learned, without its tags; only of a lesson. */
+    public Optional<String> lesson() {
+        var m = LESSON.matcher(text);
+        return kind == Kind.LESSON && m.matches() ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
+    }
+
     private static final String PHOTO = "photo:";
 
     /** Names of the photos that go with it. */
@@ -76,9 +140,9 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
     }
 
     public Entry withPhoto(String name) {
-        var all = new java.util.ArrayList<>(tags);
+        var all = new ArrayList<>(tags);
         if (!all.contains(PHOTO + name)) all.add(PHOTO + name);
-        return new Entry(at, kind, about, hours, money, text, all);
+        return withTags(all);
     }
 
     /** What a test piece told, and on whom; only of entries of that kind. */
@@ -101,15 +165,10 @@ public record Entry(LocalDateTime at, Kind kind, String about, double hours, dou
 
     /** The line that says how a test piece fitted; {@link #parse} reads it back. */
     public static String line(String prop, String wearer, Trial t) {
-        String how = t.verdict() == Trial.Verdict.FITS ? t.zone().map(z -> " " + z.label()).orElse("")
-                : t.zone().map(z -> " " + z.label()).orElse("") + String.format(Locale.ROOT, " %.1f mm", t.mm());
+        String zone = t.zone().map(z -> " " + z.label()).orElse("");
+        String how = t.verdict() == Trial.Verdict.FITS ? zone : zone + String.format(Locale.ROOT, " %.1f mm", t.mm());
         return String.format(Locale.ROOT, "fit %s %s %s%s at %.1f %%", prop, wearer, t.verdict().name().toLowerCase(Locale.ROOT), how,
                 100 * t.scale());
-    }
-
-    /** A bare section letter means its print, several joined by + the plate they are on. */
-    private static String taskId(String word) {
-        return word.matches("[A-Z]{1,2}(\\+[A-Z]{1,2})*") ? "print:" + word : word;
     }
 
     private static double hours(String rest) {

@@ -2,40 +2,47 @@ package yellowbracket.log;
 
 import java.time.LocalDateTime;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import yellowbracket.plan.Actual;
-import yellowbracket.plan.Task;
 import yellowbracket.shop.Rate;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
-/** What the log says about this maker: tasks done, prints under way since when, money spent, failures, and hours against the catalogue. */
-public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> running, Map<String, Rate> rates, Map<String, Integer> failures,
+/**
+ * What the log says about this maker: tasks done, prints under way since when, money spent, failures, and hours against the catalogue.
+ * Lines about sections of cuts that are no more count as history: their failures and money, not as done.
+ */
+public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> running, Map<String, Rate> rates, Map<TaskId, Integer> failures,
         double spent) {
 
-    /** Facts that need no plan: done tasks (hours 0 where not told), failures by section, spend. */
-    public static Lessons facts(List<Entry> log) {
-        var done = new TreeMap<String, Actual>();
-        var failures = new TreeMap<String, Integer>();
-        var running = new TreeMap<String, LocalDateTime>();
+    /** Facts that need no plan: done tasks (hours 0 where not told), failures by print, spend. */
+    public static Lessons facts(List<Entry> log, Names names) {
+        var done = new LinkedHashMap<TaskId, Actual>();
+        var failures = new LinkedHashMap<TaskId, Integer>();
+        var running = new LinkedHashMap<TaskId, LocalDateTime>();
         double spent = 0;
         for (var e : log) {
+            if (e.kind() == Entry.Kind.SPENT) spent += e.money();
+            if (e.about().isEmpty()) continue;
+            var task = e.about().get().task();
+            if (e.kind() == Entry.Kind.FAILED) failures.merge(task, 1, Integer::sum);
+            if (!e.about().get().current(names)) continue;
             switch (e.kind()) {
-                case STARTED -> running.put(e.about(), e.at());
+                case STARTED -> running.put(task, e.at());
                 case DONE -> {
-                    running.remove(e.about());
-                    done.put(e.about(), new Actual(e.about(), e.at(), e.hours()));
+                    running.remove(task);
+                    done.put(task, new Actual(task, e.at(), e.hours()));
                     // of a plate only the sum is known: its sections take the hours planned
-                    sections(e.about()).forEach(s -> done.put(s, new Actual(s, e.at(), 0)));
+                    each(task).forEach(s -> done.put(s, new Actual(s, e.at(), 0)));
                 }
                 case FAILED -> {
-                    failures.merge(e.about(), 1, Integer::sum);
-                    running.remove(e.about());
-                    done.remove(e.about());
-                    sections(e.about()).forEach(done::remove);
+                    running.remove(task);
+                    done.remove(task);
+                    each(task).forEach(done::remove);
                 }
-                case SPENT -> spent += e.money();
-                case NOTE, FIT -> {}
+                case SPENT, NOTE, FIT, LESSON -> {}
             }
         }
         return new Lessons(done, running, Map.of(), failures, spent);
@@ -43,7 +50,8 @@ public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> runni
 
     /**
      * Adds the rates learned from tasks that are done and told their hours, against the hours planned by the catalogue alone, to those
-     * known before.
+     * known
+     * before.
      */
     public Lessons learn(List<Task> catalogueTasks, Map<String, Rate> before) {
         var learned = new HashMap<>(before);
@@ -51,21 +59,28 @@ public record Lessons(Map<String, Actual> done, Map<String, LocalDateTime> runni
             var a = done.get(t.id());
             // printers have a record of their own
             if (a == null || !(a.hours() > 0) || !(t.activeH() > 0) || t.resource() == Task.Resource.PRINTER) continue;
-            learned.put(t.rateKey(), learned.getOrDefault(t.rateKey(), Rate.UNKNOWN).with(a.hours(), t.activeH()));
+            learned.put(t.operation().rate(), learned.getOrDefault(t.operation().rate(), Rate.UNKNOWN).with(a.hours(), t.activeH()));
         }
         return new Lessons(done, running, Map.copyOf(learned), failures, spent);
     }
 
-    /** The prints on a plate, print:A+B; none of anything else. */
-    private static List<String> sections(String about) {
-        return about.startsWith("print:") && about.contains("+")
-                ? java.util.Arrays.stream(about.substring(6).split("\\+")).map(s -> "print:" + s).toList()
+    /** Tasks of the catalogue at this maker's own rates; prints carry their printer's factor already. */
+    public List<Task> apply(List<Task> catalogueTasks) {
+        return catalogueTasks.stream().map(t -> {
+            var rate = rates.get(t.operation().rate());
+            return rate == null || t.resource() == Task.Resource.PRINTER ? t : t.atRate(rate.factor(), rate.spread(), rate.source());
+        }).toList();
+    }
+
+    /** The prints on a plate, each by itself; none of anything else. */
+    private static List<TaskId> each(TaskId task) {
+        return task instanceof TaskId.Print(var sections) && sections.size() > 1 ? sections.stream().<TaskId>map(TaskId::print).toList()
                 : List.of();
     }
 
     /** Done tasks whose hours were not told take those planned. */
-    public Map<String, Actual> doneWith(List<Task> tasks) {
-        var out = new HashMap<String, Actual>();
+    public Map<TaskId, Actual> doneWith(List<Task> tasks) {
+        var out = new HashMap<TaskId, Actual>();
         for (var t : tasks) {
             var a = done.get(t.id());
             if (a != null) out.put(t.id(), a.hours() > 0 ? a : new Actual(a.task(), a.end(), t.activeH()));

@@ -30,13 +30,13 @@ public record PrintRecord(String printer, int done, double hours, Map<FailureKin
         int done = 0;
         double hours = 0;
         for (var e : log) {
-            if (e.kind() != Entry.Kind.FAILED && e.kind() != Entry.Kind.DONE || !e.about().startsWith("print:")) continue;
-            if (e.kind() == Entry.Kind.FAILED && e.text().contains("cancelled")) continue; // the maker's doing, not the printer's
+            if (e.kind() != Entry.Kind.FAILED && e.kind() != Entry.Kind.DONE || e.printed().isEmpty()) continue;
+            if (e.failure().filter(FailureKind::byHand).isPresent()) continue;
             boolean tagged = e.tags().contains(printer.tag());
             if (!tagged && all.stream().anyMatch(p -> e.tags().contains(p.tag()))) continue;
             hours += e.hours() / (tagged ? 1 : all.size());
             if (e.kind() == Entry.Kind.FAILED) {
-                kinds.merge(FailureKind.in(e.text()), 1, Integer::sum);
+                kinds.merge(e.failure().orElse(FailureKind.OTHER), 1, Integer::sum);
                 continue;
             }
             done++;

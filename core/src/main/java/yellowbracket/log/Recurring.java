@@ -1,16 +1,22 @@
 package yellowbracket.log;
 
 import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import yellowbracket.print.FailureKind;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
+import yellowbracket.print.PrintRules;
 import yellowbracket.print.SectionPrint;
+import yellowbracket.work.SectionId;
 
 /**
  * Lessons that come back: a print still ahead that is like one that failed, by what matters for that kind of failure, with the lesson
@@ -25,32 +31,30 @@ public final class Recurring {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
-    /**
-     * {@code section} ahead is in the same situation as {@code failed}, lost on {@code day} to {@code kind}; {@code lesson}: what to do.
-     */
-    public record Warning(String section, String failed, FailureKind kind, java.time.LocalDate day, String lesson) {
-        public String words() {
-            return String.format(Locale.ROOT, "section %s is in the same situation as %s, which failed on %s (%s)%s", section, failed,
-                    DAY.format(day), kind.words(), lesson.isEmpty() ? "" : ": " + lesson);
-        }
-    }
+    /** The print that failed, when, and how. */
+    private record Loss(SectionPrint then, FailureKind kind, LocalDate day, String lesson) {}
 
-    /** At most one a section: the newest. @param ahead prints not done yet @param all every print of the build by section */
-    public static List<Warning> of(List<Entry> log, List<SectionPrint> ahead, Map<String, SectionPrint> all) {
-        var out = new LinkedHashMap<String, Warning>();
+    /** At most one a section: the newest. @param ahead prints not done yet @param all every print of the prop by section */
+    public static List<Finding> of(List<Entry> log, List<SectionPrint> ahead, Map<SectionId, SectionPrint> all) {
+        var out = new LinkedHashMap<SectionId, Finding>();
         var printers = all.values().stream().map(p -> p.printer().tag()).collect(Collectors.toSet());
         for (int i = 0; i < log.size(); i++) {
             var e = log.get(i);
             if (e.kind() != Entry.Kind.FAILED) continue;
-            String name = e.about().replaceFirst("^print:", "");
-            var then = Optional.ofNullable(all.get(name));
-            var kind = FailureKind.in(e.text());
-            if (then.isEmpty() || kind == FailureKind.OTHER) continue;
-            String lesson = lesson(log, i, e).orElse(kind.advice());
-            for (var p : ahead) if (onSame(e, p, then.get(), printers) && alike(kind, p, then.get()) && !heeded(lesson, p))
-                out.put(p.name(), new Warning(p.name(), name, kind, e.at().toLocalDate(), lesson));
+            var then = e.printed().stream().map(all::get).filter(Objects::nonNull).findFirst();
+            var kind = e.failure().orElse(FailureKind.OTHER);
+            if (then.isEmpty() || kind == FailureKind.OTHER || kind.byHand()) continue;
+            var loss = new Loss(then.get(), kind, e.at().toLocalDate(), lesson(log, i, e).orElse(kind.advice()));
+            for (var p : ahead) if (onSame(e, p, loss.then, printers) && alike(kind, p, loss.then) && !heeded(loss.lesson, p))
+                out.put(p.id(), finding(p, loss));
         }
-        return new ArrayList<>(out.values());
+        return List.copyOf(out.values());
+    }
+
+    private static Finding finding(SectionPrint p, Loss loss) {
+        var found = Finding.of(Weight.CARE, Subject.section(p.id()), "section %s is in the same situation as %s, which failed on %s (%s)%s",
+                p.name(), loss.then.name(), DAY.format(loss.day), loss.kind.words(), loss.lesson.isEmpty() ? "" : ": " + loss.lesson);
+        return FailureKind.asksForBrim(loss.lesson) ? found.fixedBy(PrintRules.brim(p)) : found;
     }
 
     /** An entry that names no printer is about the one the plan gave that section. */
@@ -70,22 +74,22 @@ public final class Recurring {
             case RAN_OUT -> p.grams() >= AS_BAD * then.grams();
             case CLOG, UNDER_EXTRUDED -> p.profile().material().equals(then.profile().material()) && p.hours() >= AS_BAD * then.hours();
             case POWER -> p.hours() >= AS_BAD * then.hours();
-            case OTHER -> false;
+            case CANCELLED, OTHER -> false;
         };
     }
 
     /** A brim that was asked for and is there settles it. */
     private static boolean heeded(String lesson, SectionPrint p) {
-        return lesson.contains("brim") && p.profile().brimMm() > 0;
+        return FailureKind.asksForBrim(lesson) && p.profile().brimMm() > 0;
     }
 
-    /** The first line beginning "lesson:" after the failure that shares a tag with it, or has none. */
+    /** The first lesson after the failure that shares a tag with it, or has none. */
     private static Optional<String> lesson(List<Entry> log, int from, Entry failed) {
         return log.subList(from + 1, log.size())
                 .stream()
-                .filter(e -> e.text().toLowerCase(Locale.ROOT).startsWith("lesson:"))
+                .filter(e -> e.kind() == Entry.Kind.LESSON)
                 .filter(e -> e.tags().isEmpty() || e.tags().stream().anyMatch(failed.tags()::contains))
                 .findFirst()
-                .map(e -> e.text().substring("lesson:".length()).replaceAll("#\\S+", "").strip());
+                .flatMap(Entry::lesson);
     }
 }

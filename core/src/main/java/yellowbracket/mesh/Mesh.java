@@ -278,6 +278,11 @@ public final class Mesh {
         }
     }
 
+    /** Memory its arrays take. */
+    public long bytes() {
+        return 8L * xyz.length + 4L * tri.length + 4L * tag.length;
+    }
+
     private static Bounds3 boundsOf(double[] xyz) {
         if (xyz.length == 0) return null;
         double[] lo = {xyz[0], xyz[1], xyz[2]}, hi = lo.clone();

@@ -5,6 +5,9 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.work.Station;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
 /** Tasks with their times. {@code ready}: when what follows may start. A done task carries what really happened. */
 public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed) {
@@ -19,7 +22,7 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
         return Duration.between(finish(), due).toMinutes() / 60.0;
     }
 
-    public Optional<Placed> placed(String id) {
+    public Optional<Placed> placed(TaskId id) {
         return placed.stream().filter(p -> p.task.id().equals(id)).findFirst();
     }
 
@@ -39,8 +42,8 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
             if (p.done || p.start.isBefore(now)) continue; // begun is begun
             for (var id : p.task.after()) {
                 var before = placed(id);
-                if (before.isEmpty()) out.add(p.task.id() + " waits for " + id + ", which is not planned");
-                else if (p.start.isBefore(before.get().ready)) out.add(p.task.id() + " starts before " + id + " is ready");
+                if (before.isEmpty()) out.add(p.task.name() + " waits for " + id.text() + ", which is not planned");
+                else if (p.start.isBefore(before.get().ready)) out.add(p.task.name() + " starts before " + id.text() + " is ready");
                 else if (!before.get().done) late(p, before.get()).ifPresent(out::add);
             }
         }
@@ -51,9 +54,9 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
     private static Optional<String> late(Placed p, Placed before) {
         double gap = Duration.between(before.end, p.start).toMinutes() / 60.0;
         var t = before.task;
-        boolean closed = t.latestH() > 0 && gap > t.latestH() + t.waitH() && gap < t.againH();
+        boolean closed = t.lag().mostH() > 0 && gap > t.lag().mostH() + t.lag().leastH() && gap < t.lag().againH();
         return closed ? Optional.of("recoat window: " + p.task.name() + " comes " + Math.round(gap) + " h after " + t.name() + ", between "
-                + Math.round(t.latestH() + t.waitH()) + " and " + Math.round(t.againH())) : Optional.empty();
+                + Math.round(t.lag().mostH() + t.lag().leastH()) + " and " + Math.round(t.lag().againH())) : Optional.empty();
     }
 
     private void overlaps(List<String> out) {
@@ -64,7 +67,7 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
                     || b.task.resource() != Task.Resource.PRINTER)
                 continue;
             if (a.start.isBefore(b.end) && b.start.isBefore(a.end))
-                out.add(a.task.id() + " and " + b.task.id() + " overlap on " + a.task.printer());
+                out.add(a.task.name() + " and " + b.task.name() + " overlap on " + a.task.printer());
         }
     }
 }

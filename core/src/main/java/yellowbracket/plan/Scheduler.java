@@ -11,6 +11,8 @@ import java.util.function.Predicate;
 import java.util.random.RandomGenerator;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Quiet;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
 /**
  * Serial schedule generation (Kolisch, Hartmann 1999) with the longest remaining chain first: each task, when all it waits for is placed,
@@ -49,12 +51,12 @@ public final class Scheduler {
     }
 
     /** @throws IllegalArgumentException if tasks wait for each other in a ring, or a task has no time long enough in any week */
-    public Schedule schedule(List<Task> tasks, Map<String, Actual> done) {
+    public Schedule schedule(List<Task> tasks, Map<TaskId, Actual> done) {
         return schedule(tasks, new Facts(done, Map.of(), List.of()));
     }
 
     /** What is done, the prints under way since when, and those that are to come first on their printers, in that order, by task id. */
-    public record Facts(Map<String, Actual> done, Map<String, LocalDateTime> running, List<String> order) {}
+    public record Facts(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> running, List<TaskId> order) {}
 
     public Schedule schedule(List<Task> tasks, Facts facts) {
         return new Run(tasks, facts, work).place();
@@ -69,18 +71,18 @@ public final class Scheduler {
         for (int i = 0; i < runs; i++) {
             progress.check();
             progress.report(i, runs);
-            var drawn = tasks.stream().map(t -> t.withActive(draw(t, random))).toList();
+            var drawn = tasks.stream().map(t -> t.lasting(draw(t, random))).toList();
             if (new Run(drawn, facts, work).place().slackH() >= 0) ready++;
         }
         return (double) ready / runs;
     }
 
     private static double draw(Task t, RandomGenerator random) {
-        double one = t.activeH() * Math.exp(t.spread() * random.nextGaussian() - t.spread() * t.spread() / 2);
-        if (t.resource() != Task.Resource.PRINTER || t.failuresPerHour() <= 0) return one;
+        double one = t.activeH() * Math.exp(t.effort().spread() * random.nextGaussian() - t.effort().spread() * t.effort().spread() / 2);
+        if (t.resource() != Task.Resource.PRINTER || t.doer().failuresPerHour() <= 0) return one;
         double sum = 0;
         for (int attempt = 0; attempt < 20; attempt++) {
-            double fails = -Math.log(1 - random.nextDouble()) / t.failuresPerHour();
+            double fails = -Math.log(1 - random.nextDouble()) / t.doer().failuresPerHour();
             if (fails >= one) return sum + one;
             sum += fails;
         }
@@ -89,8 +91,8 @@ public final class Scheduler {
 
     private final class Run {
         private final List<Task> tasks;
-        private final Map<String, Integer> index = new HashMap<>();
-        private final Map<String, Actual> done;
+        private final Map<TaskId, Integer> index = new HashMap<>();
+        private final Map<TaskId, Actual> done;
         private final int[][] before;
         private final double[] tail;
         private final int[] start;
@@ -99,7 +101,7 @@ public final class Scheduler {
         private int[] free;
         private int spans;
         private final Map<String, Integer> printerFree = new HashMap<>();
-        private final Map<String, LocalDateTime> running;
+        private final Map<TaskId, LocalDateTime> running;
         /** Which print on the same printer must be placed before this one, or -1. */
         private final int[] follows;
 
@@ -121,7 +123,7 @@ public final class Scheduler {
         }
 
         Schedule place() {
-            for (int i : topological()) tail[i] += tasks.get(i).activeH() + tasks.get(i).waitH();
+            for (int i : topological()) tail[i] += tasks.get(i).activeH() + tasks.get(i).lag().leastH();
             var placed = new boolean[tasks.size()];
             for (int n = 0; n < tasks.size(); n++) {
                 int next = -1;
@@ -141,7 +143,7 @@ public final class Scheduler {
         }
 
         /** Prints under way come first on their printer, then those named in order, then the others as their tails want. */
-        private int[] follows(List<String> order) {
+        private int[] follows(List<TaskId> order) {
             var out = new int[tasks.size()];
             Arrays.fill(out, -1);
             var last = new HashMap<String, Integer>();
@@ -173,7 +175,7 @@ public final class Scheduler {
             for (int i = 0; i < n; i++) if (waiting[i] == 0) order[count++] = i;
             while (head < count) {
                 int i = order[head++];
-                double behind = tail[i] + tasks.get(i).activeH() + tasks.get(i).waitH();
+                double behind = tail[i] + tasks.get(i).activeH() + tasks.get(i).lag().leastH();
                 for (int b : before[i]) {
                     tail[b] = Math.max(tail[b], behind);
                     if (--waiting[b] == 0) order[count++] = b;
@@ -189,7 +191,7 @@ public final class Scheduler {
             if (fact != null) {
                 end[i] = (int) ChronoUnit.MINUTES.between(now, fact.end());
                 start[i] = end[i] - (int) Math.round(60 * fact.hours());
-                ready[i] = end[i] + (int) Math.round(60 * t.waitH());
+                ready[i] = end[i] + (int) Math.round(60 * t.lag().leastH());
                 return;
             }
             int from = 0;
@@ -200,7 +202,7 @@ public final class Scheduler {
                 case SPRAY -> spray(i, from, minutes);
                 case PERSON -> work(i, t, from, minutes);
             }
-            ready[i] = end[i] + (int) Math.round(60 * t.waitH());
+            ready[i] = end[i] + (int) Math.round(60 * t.lag().leastH());
         }
 
         private void print(int i, Task t, int from, int minutes) {
@@ -254,7 +256,7 @@ public final class Scheduler {
         private void work(int i, Task t, int from, int minutes) {
             int s = 0;
             while (s < spans && free[2 * s + 1] <= from) s++;
-            if (!t.splits()) {
+            if (!t.doer().splits()) {
                 while (s < spans && free[2 * s + 1] - Math.max(from, free[2 * s]) < minutes) s++;
                 if (s == spans) throw new IllegalArgumentException(
                         t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");

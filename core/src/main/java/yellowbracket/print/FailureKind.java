@@ -13,7 +13,9 @@ public enum FailureKind {
     WARPED("warped", "warp|lifted|curled", "brim, closed chamber, no draught; smaller footprint"),
     UNDER_EXTRUDED("under-extruded", "under.?extru|gaps in", "check flow and temperature, dry the filament"),
     POWER("power or link lost", "power|link lost|vanished|disconnected", "a surge-safe socket; see whether the printer can resume"),
-    OTHER("other", "", "");
+    CANCELLED("cancelled", "cancelled|stopped by hand", ""), OTHER("other", "", "");
+
+    private static final Pattern BRIM = Pattern.compile("\\bbrim\\b", Pattern.CASE_INSENSITIVE);
 
     private final String words;
     private final Pattern pattern;
@@ -32,6 +34,16 @@ public enum FailureKind {
     /** Empty for what nobody knows. */
     public String advice() {
         return advice;
+    }
+
+    /** The maker's doing, not the printer's. */
+    public boolean byHand() {
+        return this == CANCELLED;
+    }
+
+    /** Whether a lesson asks for a brim, in the maker's words or ours. */
+    public static boolean asksForBrim(String lesson) {
+        return BRIM.matcher(lesson).find();
     }
 
     /** The first kind whose words the text holds. */

@@ -37,13 +37,22 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
 
     /** As it is worn, on each side, on edges and corners of its box, and on every face it comes to rest on; best first for this profile. */
     public static List<Orientation> choices(Mesh section, SurfaceSamples samples, Profile profile) {
-        var measure = new Measure(section, samples, profile, COARSE);
+        return choices(section, samples, profile.supportAngleDeg());
+    }
+
+    /** @param supportAngleDeg faces that lean more from upright are held */
+    public static List<Orientation> choices(Mesh section, SurfaceSamples samples, double supportAngleDeg) {
+        var measure = new Measure(section, samples, supportAngleDeg, COARSE);
         return measure.ups().parallelStream().map(measure::of).sorted(Comparator.comparingDouble(Orientation::cost)).toList();
     }
 
     /** One more way up, such as the only one in which a section stands on its bed, or one turned by hand. */
     public static Orientation of(Mesh section, SurfaceSamples samples, Profile profile, Turn turn) {
-        return new Measure(section, samples, profile, FINE).of(turn);
+        return of(section, samples, profile.supportAngleDeg(), turn);
+    }
+
+    public static Orientation of(Mesh section, SurfaceSamples samples, double supportAngleDeg, Turn turn) {
+        return new Measure(section, samples, supportAngleDeg, FINE).of(turn);
     }
 
     /** The best choice that fits the printer, or the best of all when none does. */
@@ -166,14 +175,14 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         private final Mesh section;
         private final SurfaceSamples samples;
         private final boolean[] seen;
-        private final Profile profile;
+        private final double supportAngleDeg;
         private final int cells;
         private final Vec3 centre;
 
-        Measure(Mesh section, SurfaceSamples samples, Profile profile, int cells) {
+        Measure(Mesh section, SurfaceSamples samples, double supportAngleDeg, int cells) {
             this.section = section;
             this.samples = samples;
-            this.profile = profile;
+            this.supportAngleDeg = supportAngleDeg;
             this.cells = cells;
             seen = samples.seenByFacet(section);
             centre = section.centreOfMass();
@@ -211,7 +220,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
             var xyz = Turned.points(section, turn);
             var size = new Vec3(extent(xyz, 0), extent(xyz, 1), extent(xyz, 2));
             var columns = Columns.of(section, seen, turn, Math.max(0.05, Math.sqrt(size.x() * size.y()) / cells));
-            var need = columns.need(profile.supportAngleDeg(), turn.apply(centre));
+            var need = columns.need(supportAngleDeg, turn.apply(centre));
             var steps = samples.samples()
                     .stream()
                     .filter(SurfaceSamples.Sample::seen)

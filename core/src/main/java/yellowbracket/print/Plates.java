@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yellowbracket.shop.Printer;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /**
  * Sections' shadows packed on one printer's beds, in the order given: each goes on the first plate of its batch where it fits, at the
@@ -32,13 +34,13 @@ public final class Plates {
     }
 
     /** One section to be placed. {@code batch}: only what is printed alike (layer, material, nozzle) shares a plate. */
-    public record Item(String section, Shadow shadow, double brimMm, SectionPrint print, String batch) {}
+    public record Item(SectionId section, Shadow shadow, double brimMm, SectionPrint print, String batch) {}
 
     /**
      * Where a section stands: {@code x}, {@code y} of its box's lower left corner on the bed, mm from the bed's; turned by {@code quarters}
      * counter-clockwise from its print's turn.
      */
-    public record Place(String section, double x, double y, int quarters, double wideMm, double deepMm) {}
+    public record Place(SectionId section, double x, double y, int quarters, double wideMm, double deepMm) {}
 
     /** What is printed in one go. */
     public record Plate(Printer printer, List<Place> places, List<SectionPrint> prints) {
@@ -50,12 +52,16 @@ public final class Plates {
             prints = List.copyOf(prints);
         }
 
-        public List<String> sections() {
-            return prints.stream().map(SectionPrint::name).toList();
+        public List<SectionId> sections() {
+            return prints.stream().map(SectionPrint::id).toList();
+        }
+
+        public TaskId.Print task() {
+            return new TaskId.Print(sections());
         }
 
         public String name() {
-            return String.join("+", sections());
+            return task().letters();
         }
 
         public double hours() {

@@ -1,5 +1,10 @@
 package yellowbracket.print;
 
+import yellowbracket.work.Station;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,7 +19,7 @@ import yellowbracket.shop.Profile;
  * fits,
  * which for two printers is within a sixth of the best possible (Graham, "Bounds on multiprocessing timing anomalies", 1969).
  */
-public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
+public record PrintPlan(List<SectionPrint> prints, List<Finding> findings) {
 
     /**
      * @param sections in real mm
@@ -31,8 +36,9 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
      */
     public static PrintPlan of(List<Section> sections, Map<String, List<Orientation>> choices, Map<String, SectionWish> wishes,
             double scale, Profile profile, List<Printer> printers, Catalogue shop) {
-        if (printers.isEmpty()) return new PrintPlan(List.of(), List.of("no printer: add one to the shop"));
-        var findings = new ArrayList<String>();
+        if (printers.isEmpty()) return new PrintPlan(List.of(),
+                List.of(Finding.stop("no printer: add one to the shop").fixedBy(Fix.go("printers", Station.PRINT, "printers"))));
+        var findings = new ArrayList<Finding>();
         var tried = sections.parallelStream().map(s -> {
             var wish = wishes.getOrDefault(s.name(), SectionWish.NONE);
             var own = wish.profile().orElse(profile);
@@ -40,9 +46,9 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
         }).toList();
         for (var s : sections) {
             var own = wishes.getOrDefault(s.name(), SectionWish.NONE).profile().orElse(profile);
-            if (printers.stream().noneMatch(p -> p.process() == own.process()))
-                findings.add("section " + s.name() + " is to be printed in " + own.material() + ", but no printer does "
-                        + own.process().name().toLowerCase(java.util.Locale.ROOT) + ": add one, or choose another profile");
+            if (printers.stream().noneMatch(p -> p.process() == own.process())) findings.add(Finding.of(Weight.STOP,
+                    Subject.section(s.id()), "section " + s.name() + " is to be printed in " + own.material() + ", but no printer does "
+                            + own.process().name().toLowerCase(java.util.Locale.ROOT) + ": add one, or choose another profile"));
         }
         return assign(tried, printers, findings);
     }
@@ -60,11 +66,11 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
                 .flatMap(t -> choices.stream().filter(o -> o.turn().equals(t)).findFirst())
                 .orElseGet(() -> Orientation.pick(choices, scale, p));
         var laid = way.laid(scale, p).scaled(scale);
-        return new SectionPrint(s.name(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p),
+        return new SectionPrint(s.id(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p),
                 way.fits(scale, p));
     }
 
-    private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<String> findings) {
+    private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<Finding> findings) {
         var load = new double[printers.size()];
         var out = new ArrayList<SectionPrint>();
         var byName = new ArrayList<>(tried);
@@ -83,9 +89,9 @@ public record PrintPlan(List<SectionPrint> prints, List<String> findings) {
             if (best == null) {
                 best = options.getFirst();
                 var size = best.orientation().size();
-                findings.add(String.format(java.util.Locale.ROOT,
+                findings.add(Finding.of(Weight.STOP, Subject.section(best.id()),
                         "section %s (%.0f x %.0f x %.0f mm) fits no printer: cut it again or add a larger bed", best.name(), size.x(),
-                        size.y(), size.z()));
+                        size.y(), size.z()).fixedBy(Fix.go("cut it again", Station.CUT, "plans")));
             }
             load[printers.indexOf(best.printer())] += best.expectedHours();
             out.add(best);

@@ -8,7 +8,12 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Material;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
-import yellowbracket.size.Fit.Weight;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 
 /**
  * Common workshop rules on profile and stance of prints: layer against nozzle, walls against strength, heat and sun against the material,
@@ -35,7 +40,7 @@ public final class PrintRules {
     private final List<SectionPrint> prints;
     private final Catalogue shop;
     private final boolean worn;
-    private final List<Remark> out = new ArrayList<>();
+    private final List<Finding> out = new ArrayList<>();
 
     private PrintRules(List<SectionPrint> prints, Catalogue shop, boolean worn) {
         this.prints = prints;
@@ -44,25 +49,25 @@ public final class PrintRules {
     }
 
     /** Heaviest first. @param prints those still ahead @param worn the prop goes on somebody */
-    public static List<Remark> of(List<SectionPrint> prints, Catalogue shop, boolean worn) {
+    public static List<Finding> of(List<SectionPrint> prints, Catalogue shop, boolean worn) {
         return new PrintRules(prints, shop, worn).run();
     }
 
-    private List<Remark> run() {
+    private List<Finding> run() {
         prints.stream().map(SectionPrint::profile).distinct().forEach(this::profile);
         prints.forEach(this::section);
-        out.sort(Comparator.comparing(Remark::weight));
+        out.sort(Finding.GRAVEST_FIRST);
         return List.copyOf(out);
     }
 
     private void profile(Profile p) {
-        p.check().forEach(w -> out.add(Remark.of(Weight.STOP, "", p.name() + ": " + w)));
+        p.check().forEach(w -> out.add(remark(Weight.STOP, Optional.empty(), p.name() + ": " + w)));
         var material = shop.material(p.material());
         if (p.process() == Process.FILAMENT) {
-            if (p.layerMm() < THIN_LAYER * p.nozzleMm()) out.add(Remark.of(Weight.CARE, "",
+            if (p.layerMm() < THIN_LAYER * p.nozzleMm()) out.add(remark(Weight.CARE, Optional.empty(),
                     text("layers of %.2f mm are under a fifth of the %.1f mm nozzle: the flow gets uneven", p.layerMm(), p.nozzleMm())));
             int enough = (int) Math.ceil(WORN_WALL_MM / p.lineWidthMm() - 1e-9);
-            if (worn && p.walls() < enough) out.add(Remark.of(Weight.CARE, "",
+            if (worn && p.walls() < enough) out.add(remark(Weight.CARE, Optional.empty(),
                     text("walls of %.1f mm: what is worn wants %.1f mm, and sanding takes some of it", p.wallMm(), WORN_WALL_MM),
                     enough + " walls", q -> q.withWalls(enough)));
             prints.stream()
@@ -70,19 +75,19 @@ public final class PrintRules {
                     .map(q -> q.printer().name() + " has a " + q.printer().nozzleMm() + " mm nozzle fitted: change it to " + p.nozzleMm()
                             + " mm first")
                     .distinct()
-                    .forEach(w -> out.add(Remark.of(Weight.NOTE, "", w)));
-        } else out.add(Remark.of(Weight.NOTE, "",
+                    .forEach(w -> out.add(remark(Weight.NOTE, Optional.empty(), w)));
+        } else out.add(remark(Weight.NOTE, Optional.empty(),
                 "resin: gloves and glasses; wash, dry, cure hard before sanding, wet only; leftovers and wipes are cured before the bin"));
         heat(material);
     }
 
     private void heat(Material m) {
         if (m.softensC() < SOFT_C)
-            out.add(Remark.of(Weight.NOTE, "", text("%s softens at %.0f C: not in a hot car, not for hours in the sun%s", m.name(),
-                    m.softensC(), m.name().equals("PLA") ? "; ASA stands both" : "")));
+            out.add(remark(Weight.NOTE, Optional.empty(), text("%s softens at %.0f C: not in a hot car, not for hours in the sun%s",
+                    m.name(), m.softensC(), m.name().equals("PLA") ? "; ASA stands both" : "")));
         else if (!m.sunProof())
-            out.add(Remark.of(Weight.NOTE, "", m.name() + " goes brittle in the sun after months: paint it, or take ASA"));
-        if (m.fumes()) out.add(Remark.of(Weight.NOTE, "",
+            out.add(remark(Weight.NOTE, Optional.empty(), m.name() + " goes brittle in the sun after months: paint it, or take ASA"));
+        if (m.fumes()) out.add(remark(Weight.NOTE, Optional.empty(),
                 m.name() + " gives off fumes while printing: closed chamber or air out, nobody sleeping in the room"));
     }
 
@@ -92,27 +97,25 @@ public final class PrintRules {
         boolean held = p.profile().brimMm() >= HOLDS_MM || p.profile().raftLayers() > 0;
         slender(p);
         if (p.profile().process() == Process.RESIN) return;
-        if (o.lever() > LEVER && !held) out.add(Remark.of(Weight.CARE, p.name(),
+        if (o.lever() > LEVER && !held) out.add(remark(Weight.CARE, Optional.of(p),
                 text("section %s is %.0f mm tall on %.1f cm2: it may come off the bed", p.name(), size.z(), o.footMm2() / 100),
-                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
-        else if (o.tipDeg() < TIP_DEG && !held) out.add(Remark.of(Weight.CARE, p.name(),
+                "brim " + (int) BRIM_MM + " mm", q -> q.withBrimMm(BRIM_MM)));
+        else if (o.tipDeg() < TIP_DEG && !held) out.add(remark(Weight.CARE, Optional.of(p),
                 text("section %s leans at most %.0f degrees before it tips: another way up, or a brim", p.name(), o.tipDeg()),
-                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
+                "brim " + (int) BRIM_MM + " mm", q -> q.withBrimMm(BRIM_MM)));
         var material = shop.material(p.profile().material());
-        if (material.warp() >= WARPS && o.footMm2() > WARP_FOOT_MM2 && !held) out
-                .add(Remark
-                        .of(Weight.CARE, p.name(),
-                                text("section %s: %s pulls its corners up on a foot of %.0f cm2: brim, closed chamber, no draught",
-                                        p.name(), material.name(), o.footMm2() / 100),
-                                "brim " + (int) BRIM_MM + " mm", q -> q.withBrim(BRIM_MM)));
+        if (material.warp() >= WARPS && o.footMm2() > WARP_FOOT_MM2 && !held) out.add(remark(Weight.CARE, Optional.of(p),
+                text("section %s: %s pulls its corners up on a foot of %.0f cm2: brim, closed chamber, no draught", p.name(),
+                        material.name(), o.footMm2() / 100),
+                "brim " + (int) BRIM_MM + " mm", q -> q.withBrimMm(BRIM_MM)));
         double share = Math.max(size.x() / p.printer().usableX(), size.y() / p.printer().usableY());
         double brimmed = Math.max((size.x() + 2 * p.profile().brimMm()) / p.printer().bedX(),
                 (size.y() + 2 * p.profile().brimMm()) / p.printer().bedY());
         if (!p.fits()) return;
         if (brimmed > 1 && p.profile().brimMm() > 0)
-            out.add(Remark.of(Weight.CARE, p.name(), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(),
-                    p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrim(0)));
-        else if (share > EDGE_SHARE) out.add(Remark.of(material.warp() >= WARPS ? Weight.CARE : Weight.NOTE, p.name(),
+            out.add(remark(Weight.CARE, Optional.of(p), text("section %s fits %s, its brim of %.0f mm does not: a narrower brim", p.name(),
+                    p.printer().name(), p.profile().brimMm()), "no brim", q -> q.withBrimMm(0)));
+        else if (share > EDGE_SHARE) out.add(remark(material.warp() >= WARPS ? Weight.CARE : Weight.NOTE, Optional.of(p),
                 text("section %s reaches within %.0f mm of the edge of %s, where the bed is cooler: corners lift there first", p.name(),
                         edge(p), p.printer().name())));
     }
@@ -127,9 +130,28 @@ public final class PrintRules {
         var s = p.orientation().size();
         double[] d = {s.x(), s.y(), s.z()};
         java.util.Arrays.sort(d);
-        if (d[2] > SLENDER * d[1] && p.profile().walls() < 3 && p.profile().process() == Process.FILAMENT) out.add(Remark.of(Weight.CARE,
-                p.name(), text("section %s is slender: %d walls snap when it is handled", p.name(), p.profile().walls()), "4 walls",
+        if (d[2] > SLENDER * d[1] && p.profile().walls() < 3 && p.profile().process() == Process.FILAMENT) out.add(remark(Weight.CARE,
+                Optional.of(p), text("section %s is slender: %d walls snap when it is handled", p.name(), p.profile().walls()), "4 walls",
                 q -> q.withWalls(4)));
+    }
+
+    /** Makes a brim that holds. */
+    public static Fix brim(SectionPrint p) {
+        return profile("brim " + (int) BRIM_MM + " mm", Optional.of(p), q -> q.withBrimMm(BRIM_MM));
+    }
+
+    /** A change of one section's profile, or of the prop's and of all that sections have of their own. */
+    private static Fix profile(String words, Optional<SectionPrint> of, UnaryOperator<Profile> change) {
+        return new Fix.Change<>(words, PrintWish.class,
+                w -> of.isPresent() ? w.withProfileOf(of.get().name(), change) : w.everyProfile(change));
+    }
+
+    private static Finding remark(Weight weight, Optional<SectionPrint> of, String words) {
+        return Finding.of(weight, of.map(p -> Subject.section(p.id())).orElse(Subject.WHOLE), words);
+    }
+
+    private static Finding remark(Weight weight, Optional<SectionPrint> of, String words, String fix, UnaryOperator<Profile> change) {
+        return remark(weight, of, words).fixedBy(profile(fix, of, change));
     }
 
     private static String text(String format, Object... args) {

@@ -1,10 +1,16 @@
 package yellowbracket.print;
 
 import yellowbracket.shop.Printer;
+import yellowbracket.work.SectionId;
 import yellowbracket.shop.Profile;
 
 /** One section as it will be printed. {@code fits} is false when it exceeds the printer in every turned position. */
-public record SectionPrint(String name, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {
+public record SectionPrint(SectionId id, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {
+    /** Its letter. */
+    public String name() {
+        return id.letter();
+    }
+
     public double hours() {
         return estimate.hours();
     }

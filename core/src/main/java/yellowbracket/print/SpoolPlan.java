@@ -1,5 +1,8 @@
 package yellowbracket.print;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -62,22 +65,26 @@ public record SpoolPlan(List<Draw> draws) {
     }
 
     /** One sentence for each print whose filament needs a hand, in order. */
-    public List<String> findings() {
+    public List<Finding> findings() {
         return draws.stream().map(SpoolPlan::finding).flatMap(Optional::stream).toList();
     }
 
-    private static Optional<String> finding(Draw d) {
+    private static Optional<Finding> finding(Draw d) {
         var j = d.job();
-        if (d.spool().isEmpty()) return Optional.of(
+        if (d.spool().isEmpty()) return found(Weight.CARE, d,
                 "no spool of " + j.material() + " for " + j.name() + " on " + j.printer() + ": buy one, or weigh and enter what is there");
         var s = d.spool().get();
         if (d.runsOutAt().isPresent() && d.runsOutAt().getAsDouble() >= 1)
-            return Optional.of(text("%s just lasts for %s: %.0f g are needed, %.0f g will be left; weigh it first", s.name(), j.name(),
-                    j.grams(), d.leftG()));
+            return found(Weight.CARE, d, text("%s just lasts for %s: %.0f g are needed, %.0f g will be left; weigh it first", s.name(),
+                    j.name(), j.grams(), d.leftG()));
         if (d.runsOutAt().isPresent())
-            return Optional.of(text("%s runs out at %.0f %% of %s on %s: be there to change it, or buy a full one", s.name(),
+            return found(Weight.CARE, d, text("%s runs out at %.0f %% of %s on %s: be there to change it, or buy a full one", s.name(),
                     100 * d.runsOutAt().getAsDouble(), j.name(), j.printer()));
-        return d.change() ? Optional.of("put " + s.name() + " on " + j.printer() + " before " + j.name()) : Optional.empty();
+        return d.change() ? found(Weight.NOTE, d, "put " + s.name() + " on " + j.printer() + " before " + j.name()) : Optional.empty();
+    }
+
+    private static Optional<Finding> found(Weight weight, Draw d, String words) {
+        return Optional.of(Finding.of(weight, Subject.named(d.job().printer()), words));
     }
 
     private static String text(String format, Object... args) {

@@ -16,13 +16,36 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         List<JoinProduct> joins, List<Coating> coatings, List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2,
         double sheetDm2, double sheetCost) {
 
+    /** Read when it is first asked for; it never changes. */
+    private static final class BuiltIn {
+        private static final Catalogue READ = read();
+
+        private static Catalogue read() {
+            try (var in = Catalogue.class.getResourceAsStream("catalogue.json")) {
+                return new ObjectMapper().registerModule(new Jdk8Module())
+                        .registerModule(new JavaTimeModule())
+                        .readValue(in, Catalogue.class);
+            } catch (IOException e) {
+                throw new UncheckedIOException("the built-in catalogue is damaged", e);
+            }
+        }
+    }
+
+    public Catalogue {
+        materials = List.copyOf(materials);
+        profiles = List.copyOf(profiles);
+        printers = List.copyOf(printers);
+        morePrinters = List.copyOf(morePrinters);
+        joins = List.copyOf(joins);
+        coatings = List.copyOf(coatings);
+        grits = List.copyOf(grits);
+        foamsMm = List.copyOf(foamsMm);
+        minutesPerDm2 = Map.copyOf(minutesPerDm2);
+    }
+
     /** The catalogue that ships with the program. */
     public static Catalogue builtIn() {
-        try (var in = Catalogue.class.getResourceAsStream("catalogue.json")) {
-            return new ObjectMapper().registerModule(new Jdk8Module()).registerModule(new JavaTimeModule()).readValue(in, Catalogue.class);
-        } catch (IOException e) {
-            throw new UncheckedIOException("the built-in catalogue is damaged", e);
-        }
+        return BuiltIn.READ;
     }
 
     public Material material(String name) {

@@ -1,5 +1,7 @@
 package yellowbracket.shop;
 
+import yellowbracket.work.Hazard;
+import java.util.Set;
 import java.util.List;
 
 /**
@@ -9,7 +11,7 @@ import java.util.List;
  * in peel.
  */
 public record JoinProduct(String name, double workMin, double holdMin, double handleH, double fullH, double shearLowMpa,
-        double shearHighMpa, double gapMm, double densityGcm3, double costPer100g, double peel, List<String> materials, String hazard,
+        double shearHighMpa, double gapMm, double densityGcm3, double costPer100g, double peel, List<String> materials, Set<Hazard> hazards,
         String notes) {
     public boolean suits(String material) {
         return materials.isEmpty() || materials.contains(material);

@@ -1,9 +1,12 @@
 package yellowbracket.shop;
 
+import yellowbracket.work.Hazard;
+import java.util.Set;
+
 /**
  * A filament or resin: density g/cm3, softening point C, price a kilogram, how far its strength across layers falls short of a solid piece
  * (0..1);
  * {@code warp} 0..1: how much it pulls its corners off the bed; {@code sunProof}: lasts outdoors; {@code fumes}: needs air while printing.
  */
 public record Material(String name, Process process, double densityGcm3, double softensC, double costPerKg, double tensileMpa,
-        double layerStrength, String sanding, double warp, boolean sunProof, boolean fumes) {}
+        double layerStrength, String sanding, double warp, boolean sunProof, boolean fumes, Set<Hazard> hazards) {}

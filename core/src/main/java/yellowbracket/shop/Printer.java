@@ -1,5 +1,6 @@
 package yellowbracket.shop;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,8 +11,10 @@ import java.util.Optional;
  * corrects estimates from this maker's log (1 = as computed); {@code failuresPerHour} is the chance of losing a print per printing hour;
  * {@code quiet}: when it must not run.
  */
+@RecordBuilder
 public record Printer(String name, Process process, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm,
-        double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour, Optional<Quiet> quiet) {
+        double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour,
+        Optional<Quiet> quiet) implements PrinterBuilder.With {
     /** What a usual hot end melts. */
     public static final double USUAL_FLOW_MM3_S = 15;
 
@@ -45,17 +48,7 @@ public record Printer(String name, Process process, double bedX, double bedY, do
 
     /** After what was learned of it. */
     public Printer learned(double factor, double failures) {
-        return new Printer(name, process, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, flowMm3S, factor, failures, costPerHour, quiet);
-    }
-
-    public Printer withQuiet(Optional<Quiet> q) {
-        return new Printer(name, process, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, flowMm3S, hoursFactor, failuresPerHour,
-                costPerHour, q);
-    }
-
-    public Printer withNozzle(double mm) {
-        return new Printer(name, process, bedX, bedY, bedZ, marginMm, mm, speedMmS, flowMm3S, hoursFactor, failuresPerHour, costPerHour,
-                quiet);
+        return withHoursFactor(factor).withFailuresPerHour(failures);
     }
 
     /** What keeps this printer from being used, in words; empty if nothing does. */

@@ -1,5 +1,6 @@
 package yellowbracket.shop;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,9 +11,10 @@ import java.util.Optional;
  * the first layer, {@code raftLayers} beneath it. With {@code cure} it is a resin profile: solid, lit layer by layer, nozzle and speeds
  * unused.
  */
+@RecordBuilder
 public record Profile(String name, String material, double layerMm, double nozzleMm, double lineWidthMm, int walls, double infill,
         double topBottomMm, double supportAngleDeg, double supportDensity, Speeds speeds, double brimMm, int raftLayers,
-        Optional<Cure> cure) {
+        Optional<Cure> cure) implements ProfileBuilder.With {
     /** A layer higher than this share of the nozzle does not hold on to the one beneath. */
     public static final double MOST_LAYER = 0.75;
     /** A line is this much wider than its nozzle unless told otherwise. */
@@ -36,65 +38,13 @@ public record Profile(String name, String material, double layerMm, double nozzl
     /** Shell of a hollowed resin print. */
     private static final double RESIN_WALL_MM = 2.5;
 
-    public Profile withName(String other) {
-        return new Profile(other, material, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, brimMm, raftLayers, cure);
-    }
-
-    public Profile withLayer(double layer) {
-        return new Profile(name, material, layer, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, brimMm, raftLayers, cure);
-    }
-
     /** Another nozzle, the line as much wider as it was. */
     public Profile withNozzle(double nozzle) {
-        return new Profile(name, material, layerMm, nozzle, lineWidthMm * nozzle / nozzleMm, walls, infill, topBottomMm, supportAngleDeg,
-                supportDensity, speeds, brimMm, raftLayers, cure);
-    }
-
-    public Profile withLineWidth(double width) {
-        return new Profile(name, material, layerMm, nozzleMm, width, walls, infill, topBottomMm, supportAngleDeg, supportDensity, speeds,
-                brimMm, raftLayers, cure);
-    }
-
-    public Profile withWalls(int count) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, count, infill, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, brimMm, raftLayers, cure);
-    }
-
-    public Profile withInfill(double share) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, share, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, brimMm, raftLayers, cure);
-    }
-
-    public Profile withTopBottom(double mm) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, infill, mm, supportAngleDeg, supportDensity, speeds,
-                brimMm, raftLayers, cure);
+        return withNozzleMm(nozzle).withLineWidthMm(lineWidthMm * nozzle / nozzleMm);
     }
 
     public Profile withSupport(double angleDeg, double density) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, angleDeg, density, speeds, brimMm,
-                raftLayers, cure);
-    }
-
-    public Profile withMaterial(String other) {
-        return new Profile(name, other, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity, speeds,
-                brimMm, raftLayers, cure);
-    }
-
-    public Profile withSpeeds(Speeds other) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity,
-                other, brimMm, raftLayers, cure);
-    }
-
-    public Profile withBrim(double mm) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, mm, raftLayers, cure);
-    }
-
-    public Profile withRaft(int layers) {
-        return new Profile(name, material, layerMm, nozzleMm, lineWidthMm, walls, infill, topBottomMm, supportAngleDeg, supportDensity,
-                speeds, brimMm, layers, cure);
+        return withSupportAngleDeg(angleDeg).withSupportDensity(density);
     }
 
     /** What cannot be printed so, in words; empty if nothing. */

@@ -1,5 +1,8 @@
 package yellowbracket.size;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +19,7 @@ import yellowbracket.shop.Wearer;
  * height). Lengths mm, of the scaled prop; the long way is its longest axis.
  */
 public record Carry(double lengthMm, int axis, double balanceMm, double gripAtMm, double gripThickMm, double handHeightMm,
-        double shoulderMm, double upReachMm, double forwardReachMm, List<Fit.Finding> findings) {
+        double shoulderMm, double upReachMm, double forwardReachMm, List<Finding> findings) {
     private static final double SHOULDER = 0.818, FIST = 0.42, UP_GRIP = 1.22, FORWARD_GRIP = 0.41;
     /** A low house door less the threshold, mm. */
     public static final double DOOR_MM = 1960;
@@ -32,19 +35,20 @@ public record Carry(double lengthMm, int axis, double balanceMm, double gripAtMm
         // a staff stands on the ground and is held at hand height; anything shorter is held near where it balances
         double grip = length > 1.15 * hand ? hand : Math.clamp(balance, 0.05 * length, 0.95 * length);
         double thick = thickness(model, index, axis, low + grip / scale) * scale;
-        var out = new ArrayList<Fit.Finding>();
-        if (length > DOOR_MM) out.add(new Fit.Finding(Fit.Weight.CARE,
-                text("carried upright it does not clear a door of %.2f m: lower it, or make it come apart", DOOR_MM / 1000),
-                DOOR_MM / (length / scale) * 0.98));
-        if (length > CAR_MM) out.add(new Fit.Finding(Fit.Weight.NOTE,
-                text("it does not lie flat in a small car (%.2f m): plan a joint that opens, or a roof rack", CAR_MM / 1000), Double.NaN));
-        if (thick < THIN_GRIP_MM) out.add(new Fit.Finding(Fit.Weight.CARE,
-                text("%.0f mm thick where it is held: cramps the hand and snaps; sleeve it over a rod", thick), Double.NaN));
-        if (thick > THICK_GRIP_MM) out.add(new Fit.Finding(Fit.Weight.NOTE,
-                text("%.0f mm thick where it is held: more than a fist closes round; give it a grip", thick), Double.NaN));
+        var out = new ArrayList<Finding>();
+        if (length > DOOR_MM) out.add(Finding
+                .of(Weight.CARE, Subject.WHOLE,
+                        text("carried upright it does not clear a door of %.2f m: lower it, or make it come apart", DOOR_MM / 1000))
+                .fixedBy(SizeWish.scaleTo(DOOR_MM / (length / scale) * 0.98)));
+        if (length > CAR_MM) out.add(Finding.of(Weight.NOTE, Subject.WHOLE,
+                text("it does not lie flat in a small car (%.2f m): plan a joint that opens, or a roof rack", CAR_MM / 1000)));
+        if (thick < THIN_GRIP_MM) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                text("%.0f mm thick where it is held: cramps the hand and snaps; sleeve it over a rod", thick)));
+        if (thick > THICK_GRIP_MM) out.add(Finding.of(Weight.NOTE, Subject.WHOLE,
+                text("%.0f mm thick where it is held: more than a fist closes round; give it a grip", thick)));
         if (Math.abs(balance - grip) > 0.22 * length)
-            out.add(new Fit.Finding(Fit.Weight.NOTE, text("it balances %.0f mm %s the hand: it will tip; weight the other end",
-                    Math.abs(balance - grip), balance > grip ? "above" : "below"), Double.NaN));
+            out.add(Finding.of(Weight.NOTE, Subject.WHOLE, text("it balances %.0f mm %s the hand: it will tip; weight the other end",
+                    Math.abs(balance - grip), balance > grip ? "above" : "below")));
         return new Carry(length, axis, balance, grip, thick, hand, SHOULDER * wearer.bodyHeightMm(), UP_GRIP * wearer.bodyHeightMm(),
                 FORWARD_GRIP * wearer.bodyHeightMm(), List.copyOf(out));
     }

@@ -1,5 +1,8 @@
 package yellowbracket.size;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,12 +14,6 @@ import yellowbracket.shop.Wearer;
  * Donning}'s.
  */
 public record Fit(Room room, double scale, Pose pose, Clearance clearance, Vision vision, Air air, List<Finding> findings) {
-
-    /** Something to tell: how grave it is, in words, and a scale that would mend it where one does (NaN where none). */
-    public record Finding(Weight weight, String words, double scaleThatHelps) {}
-
-    /** How grave a finding is. */
-    public enum Weight { STOP, CARE, NOTE }
 
     /**
      * Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads
@@ -131,18 +128,21 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;
             double least = room.leastMm(z.zone());
-            if (z.minMm() < least) out.add(new Finding(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE,
-                    text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least), scales.lowest));
+            if (z.minMm() < least) out.add(Finding
+                    .of(z.minMm() < least / 2 ? Weight.STOP : Weight.CARE, Subject.WHOLE,
+                            text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least))
+                    .fixedBy(SizeWish.scaleTo(scales.lowest)));
         }
-        if (cavity.visorZ().isEmpty()) out.add(new Finding(Weight.NOTE, "no visor found: eyes are placed by the crown", Double.NaN));
+        if (cavity.visorZ().isEmpty()) out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "no visor found: eyes are placed by the crown"));
         out.addAll(seeing(v, air));
         if (scale > scales.highest)
-            out.add(new Finding(Weight.CARE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM), scales.highest));
+            out.add(Finding.of(Weight.CARE, Subject.WHOLE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM))
+                    .fixedBy(SizeWish.scaleTo(scales.highest)));
         if (room.corrected())
-            out.add(new Finding(Weight.NOTE, "clearances wanted are corrected by the test pieces in the log", Double.NaN));
+            out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "clearances wanted are corrected by the test pieces in the log"));
         if (!form.measures().assumed().isEmpty())
-            out.add(new Finding(Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
-        out.sort(java.util.Comparator.comparing(Finding::weight));
+            out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "assumed, not measured: " + String.join(", ", form.measures().assumed())));
+        out.sort(Finding.GRAVEST_FIRST);
         return List.copyOf(out);
     }
 
@@ -154,18 +154,18 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     private static List<Finding> seeing(Vision v, Air air) {
         var out = new ArrayList<Finding>();
         if (v.openShare() < 0.02)
-            out.add(new Finding(Weight.STOP, "nothing is seen ahead: there is no opening before the eyes", Double.NaN));
-        else if (v.downDeg() < 20)
-            out.add(new Finding(Weight.CARE, Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
-                    : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM()), Double.NaN));
-        if (v.eyesUpMm() != 0) out.add(new Finding(Weight.CARE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad",
-                Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise"), Double.NaN));
-        if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(new Finding(Weight.CARE,
-                text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare()), Double.NaN));
-        if (air.openCm2() < Air.WANTED_CM2) out.add(new Finding(Weight.CARE,
+            out.add(Finding.of(Weight.STOP, Subject.WHOLE, "nothing is seen ahead: there is no opening before the eyes"));
+        else if (v.downDeg() < 20) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
+                        : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM())));
+        if (v.eyesUpMm() != 0)
+            out.add(Finding.of(Weight.CARE, Subject.WHOLE, text("the eyes sit %.0f mm too %s: %s the helm by that with the crown pad",
+                    Math.abs(v.eyesUpMm()), v.eyesUpMm() > 0 ? "low" : "high", v.eyesUpMm() > 0 ? "lower" : "raise")));
+        if (v.openShare() >= 0.02 && v.bothShare() < LITTLE_OVERLAP) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                text("both eyes share only %.0f %% of the view: distances and steps are hard to judge", 100 * v.bothShare())));
+        if (air.openCm2() < Air.WANTED_CM2) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 text("little air: %.1f cm2 open near the mouth, %.0f wanted; open slots or fit a fan, and take it off to rest",
-                        air.openCm2(), Air.WANTED_CM2),
-                Double.NaN));
+                        air.openCm2(), Air.WANTED_CM2)));
         return out;
     }
 

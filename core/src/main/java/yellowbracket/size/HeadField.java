@@ -48,6 +48,10 @@ public final class HeadField {
         return grid.mm(x, y, z);
     }
 
+    public long bytes() {
+        return grid.bytes();
+    }
+
     /** Nodes of the grid. */
     public int nodes() {
         return grid.nodes();

@@ -1,5 +1,8 @@
 package yellowbracket.size;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,7 +23,7 @@ import yellowbracket.shop.Wearer;
  * strap pulls, left and right edge, real mm.
  */
 public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching, double rimGapMm, Vec3 rimGapAt, Optional<Eyes> eyes,
-        Zone touchesAt, List<Vec3> straps, List<Fit.Finding> findings) {
+        Zone touchesAt, List<Vec3> straps, List<Finding> findings) {
     static final double CELL_MM = 1.5;
     /** Soft tape or foam strip along the rim takes this up, mm. */
     public static final double TOUCH_MM = 4;
@@ -228,25 +231,26 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         return left == null ? List.of() : List.of(left, right);
     }
 
-    private static List<Fit.Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch, Vec3 gapAt) {
-        var out = new ArrayList<Fit.Finding>();
-        if (eyes.isEmpty()) out.add(new Fit.Finding(Fit.Weight.NOTE,
-                "no pair of eye openings found: the mask is held with its middle before the face", Double.NaN));
+    private static List<Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch, Vec3 gapAt) {
+        var out = new ArrayList<Finding>();
+        if (eyes.isEmpty()) out.add(
+                Finding.of(Weight.NOTE, Subject.WHOLE, "no pair of eye openings found: the mask is held with its middle before the face"));
         eyes.ifPresent(e -> {
-            if (!e.wellPlaced()) out.add(new Fit.Finding(e.withinMm() < 0 ? Fit.Weight.STOP : Fit.Weight.CARE,
-                    text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own", e.apartMm,
-                            form.measures().pupilsMm(), Math.abs(e.offMm)),
-                    e.scaleThatFits));
+            if (!e.wellPlaced())
+                out.add(Finding
+                        .of(e.withinMm() < 0 ? Weight.STOP : Weight.CARE, Subject.WHOLE,
+                                text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own",
+                                        e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)))
+                        .fixedBy(SizeWish.scaleTo(e.scaleThatFits)));
         });
-        if (p.touching < 0.35) out.add(new Fit.Finding(Fit.Weight.CARE,
+        if (p.touching < 0.35) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 text("only %.0f %% of the rim lies on the face: foam of up to %.0f mm along it, or it rocks", 100 * p.touching,
-                        Math.min(p.widest, 25)),
-                Double.NaN));
+                        Math.min(p.widest, 25))));
         if (touch == Zone.NOSE)
-            out.add(new Fit.Finding(Fit.Weight.CARE, "it rests on the nose first: pad brow and cheeks until the nose is free", Double.NaN));
+            out.add(Finding.of(Weight.CARE, Subject.WHOLE, "it rests on the nose first: pad brow and cheeks until the nose is free"));
         if (!form.measures().assumed().isEmpty())
-            out.add(new Fit.Finding(Fit.Weight.NOTE, "assumed, not measured: " + String.join(", ", form.measures().assumed()), Double.NaN));
-        out.sort(java.util.Comparator.comparing(Fit.Finding::weight));
+            out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "assumed, not measured: " + String.join(", ", form.measures().assumed())));
+        out.sort(Finding.GRAVEST_FIRST);
         return List.copyOf(out);
     }
 

@@ -52,11 +52,11 @@ public record Fineness(List<Point> points) {
         for (var s : sections) scaled.put(s.name(), samples.get(s.name()).scaled(scale));
         var ways = new ArrayList<Profile>();
         for (double nozzle : NOZZLES)
-            for (double share : SHARES) ways.add(profile.withNozzle(nozzle).withLayer(Math.round(100 * share * nozzle) / 100.0));
+            for (double share : SHARES) ways.add(profile.withNozzle(nozzle).withLayerMm(Math.round(100 * share * nozzle) / 100.0));
         return new Fineness(ways.parallelStream().map(p -> {
             var prints = plan.prints()
                     .stream()
-                    .map(q -> new SectionPrint(q.name(), q.orientation(), p, q.printer(),
+                    .map(q -> new SectionPrint(q.id(), q.orientation(), p, q.printer(),
                             Estimate.of(layers.get(q.name()).resampled(p.layerMm()), q.orientation(), p, shop.material(p.material()),
                                     q.printer()),
                             q.fits()))

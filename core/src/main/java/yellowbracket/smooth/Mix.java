@@ -1,22 +1,42 @@
 package yellowbracket.smooth;
 
+import java.util.Locale;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Hardener;
 
 /**
- * A two-part mass in batches. Hardener share: the label's nominal at 20 C, more when cold, within half to one and a half times of it; pot
- * life
- * halves for each 10 C; a batch is what can be spread in it.
+ * A two-part mass in batches: what can be spread in its pot life, which halves for each 10 C. Hardener as the label says: peroxide-cured
+ * polyester by its table of temperatures, everything else in its fixed ratio.
+ *
+ * @param gramsTotal base and hardener together @param baseEach of each batch, in g or ml as the label measures
+ * @param hardenerEach likewise @param hardenerShare hardener over base
  */
-public record Mix(String product, double gramsTotal, int batches, double gramsEach, double hardenerEachG, double hardenerShare,
-        double potLifeMin) {
+public record Mix(String product, double gramsTotal, int batches, double baseEach, double hardenerEach, Hardener.Basis basis,
+        double hardenerShare, double potLifeMin) {
+    /** Left in the cup and on the spreader. */
+    private static final double WASTE = 1.15;
+    /** One wants to be through before the pot is. */
+    private static final double OF_POT_LIFE = 0.8;
 
-    /** @param thicknessMm mean film, waste included by 15 % */
+    /** @param thicknessMm mean film, without waste @throws IllegalArgumentException for a one-part product */
     public static Mix of(Coating c, double areaDm2, double thicknessMm, double celsius, double spreadMinPerDm2) {
-        double grams = areaDm2 * 10 * thicknessMm * c.densityGcm3() * 1.15; // 1 dm2 x 1 mm = 10 cm3
+        var hardener = c.hardener().orElseThrow(() -> new IllegalArgumentException(c.name() + " has no hardener"));
+        double ml = areaDm2 * 10 * thicknessMm * WASTE; // 1 dm2 x 1 mm = 10 ml
         double pot = c.potLifeMin() * Math.pow(2, (20 - celsius) / 10);
-        double share = Math.clamp(c.hardenerShare() * (1 + 0.05 * (20 - celsius)), 0.5 * c.hardenerShare(), 1.5 * c.hardenerShare());
-        double perBatchDm2 = Math.max(0.5, 0.8 * pot / Math.max(0.05, spreadMinPerDm2));
+        double share = hardener.shareAt(celsius);
+        double perBatchDm2 = Math.max(0.5, OF_POT_LIFE * pot / Math.max(0.05, spreadMinPerDm2));
         int batches = (int) Math.max(1, Math.ceil(areaDm2 / perBatchDm2));
-        return new Mix(c.name(), grams, batches, grams / batches, grams / batches * share, share, pot);
+        double mixed = (hardener.basis() == Hardener.Basis.MASS ? ml * c.densityGcm3() : ml) / batches;
+        return new Mix(c.name(), ml * c.densityGcm3(), batches, mixed / (1 + share), mixed * share / (1 + share), hardener.basis(), share,
+                pot);
+    }
+
+    public String unit() {
+        return basis == Hardener.Basis.MASS ? "g" : "ml";
+    }
+
+    /** 2 x 80 g with 1.6 g hardener */
+    public String words() {
+        return String.format(Locale.ROOT, "%d x %.0f %s with %.1f %s hardener", batches, baseEach, unit(), hardenerEach, unit());
     }
 }

@@ -1,5 +1,6 @@
 package yellowbracket.smooth;
 
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,9 +13,14 @@ import yellowbracket.shop.Coating;
  * Sanding minutes are the mix of flat, curved and tight on this prop.
  */
 public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> work, double seamDm2, Optional<Mix> seamFiller, double hours,
-        double waitH, double cost, int sheets, double cans, double budgetUm, double takenUm, List<String> findings) {
+        double waitH, double cost, int sheets, double cans, double budgetUm, double takenUm, List<Finding> findings) {
     /** One step on the whole show side. */
     public record Work(Ladder.Step step, double areaDm2, double hours, String amount) {}
+
+    /** Hours by hand of filling and blending the seams. */
+    public double seamH() {
+        return hours - work.stream().mapToDouble(Work::hours).sum();
+    }
 
     /** Width of the filled and feathered band along a seam, mm. */
     private static final double SEAM_BAND_MM = 28;
@@ -35,7 +41,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         double seamH = band * (shop.minutes("spread filler") + 3 * shop.minutes("sand curved")) / 60;
         return switch (outcome) {
             case Ladder.Outcome.OutOfReach no -> new SmoothPlan(areas, school, finish, List.of(), band, mix, seamH, filler.sandableH(), 0,
-                    0, 0, wallMm * 1000, 0, List.of(no.why()));
+                    0, 0, wallMm * 1000, 0, List.of(Finding.stop(no.why())));
             case Ladder.Outcome.Found found -> {
                 var work = new ArrayList<Work>();
                 double cans = 0, taken = 0, sheets = 0;
@@ -51,9 +57,9 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
                         .filter(w -> w.step.kind() != Ladder.Kind.SAND)
                         .mapToDouble(w -> shop.coating(w.step.product()).filmUm() * w.step.passes())
                         .sum();
-                var findings = new ArrayList<String>();
+                var findings = new ArrayList<Finding>();
                 if (taken > wallMm * 1000 + filled - 300)
-                    findings.add("sanding takes more than walls and films hold: print one wall more or fill instead");
+                    findings.add(Finding.care("sanding takes more than walls and films hold: print one wall more or fill instead"));
                 yield new SmoothPlan(areas, school, finish, List.copyOf(work), band, mix, seamH + found.minutesPerDm2() * dm2 / 60,
                         found.waitH() + (band > 0 ? filler.sandableH() : 0), found.costPerDm2() * dm2, (int) Math.ceil(sheets), cans,
                         wallMm * 1000 + filled, taken, List.copyOf(findings));
@@ -77,9 +83,9 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         if (s.kind() == Ladder.Kind.SAND) return text("%.1f sheets", sheets);
         var c = shop.coating(s.product());
         if (c.sprayed()) return text("%.1f cans", cans);
-        if (c.kind() == Coating.Kind.FILLER || c.kind() == Coating.Kind.EPOXY) {
+        if (c.hardener().isPresent()) {
             var m = Mix.of(c, dm2 * s.passes(), c.filmUm() / 1000, celsius, s.minPerDm2() / s.passes());
-            return text("%d x %.0f g with %.1f g hardener", m.batches(), m.gramsEach(), m.hardenerEachG());
+            return m.words();
         }
         return text("%.0f ml", cans * c.containerMl());
     }

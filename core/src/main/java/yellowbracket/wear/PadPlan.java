@@ -1,5 +1,8 @@
 package yellowbracket.wear;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +14,7 @@ import yellowbracket.size.Zone;
  * One wearer's set of foam pads, from the clearance left where pads go. Foam is taken a little thicker than the gap, to be pressed by about
  * 30 %.
  */
-public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
+public record PadPlan(Wearer wearer, List<Pad> pads, List<Finding> findings) {
     /** Foam in a zone: stock layers, mm, and what is left of them when worn. {@code count}: pieces (temples are two). */
     public record Pad(Zone zone, double gapMm, List<Double> layersMm, double pressedShare, int count) {
         public String words() {
@@ -29,7 +32,7 @@ public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
 
     public static PadPlan of(Wearer wearer, Clearance clearance, List<Double> stockMm) {
         var pads = new ArrayList<Pad>();
-        var findings = new ArrayList<String>();
+        var findings = new ArrayList<Finding>();
         for (var z : clearance.zones()) {
             if (!z.zone().padded()) continue;
             double gap = z.medianMm() - wearer.hairMm() / 3;
@@ -37,8 +40,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, List<String> findings) {
             double sum = layers.stream().mapToDouble(Double::doubleValue).sum();
             double pressed = sum > 0 ? 1 - gap / sum : 0;
             pads.add(new Pad(z.zone(), gap, layers, pressed, z.zone() == Zone.TEMPLES ? 2 : 1));
-            if (gap < THINNEST_GAP_MM) findings.add(z.zone().label() + ": no room for a pad");
-            else if (sum > 45) findings.add(String.format(Locale.ROOT,
+            if (gap < THINNEST_GAP_MM) findings.add(Finding.care(z.zone().label() + ": no room for a pad"));
+            else if (sum > 45) findings.add(Finding.of(Weight.NOTE, Subject.named(z.zone().label()),
                     "%s: %.0f mm of foam is soft to stand on: hang a headband cradle instead", z.zone().label(), sum));
         }
         return new PadPlan(wearer, List.copyOf(pads), List.copyOf(findings));

@@ -94,7 +94,7 @@ class ColourTest {
         assertThat(p.areas().stream().mapToDouble(ColourPlan.Area::dm2).sum()).isCloseTo(4 * Math.PI, within(0.05 * 4 * Math.PI));
         assertThat(p.coats().getFirst().product()).isEqualTo("sealing primer");
         assertThat(p.coats().getLast().product()).isEqualTo("matt clear");
-        assertThat(p.findings()).anyMatch(f -> f.contains("wrinkles"));
+        assertThat(p.findings()).anyMatch(f -> f.words().contains("wrinkles"));
         assertThat(p.coats()).allSatisfy(c -> assertThat(c.count()).isGreaterThanOrEqualTo(2));
         assertThat(ColourPlan.of(List.of(samples.scaled(2)), 2, zones, "", SHOP).areas().getFirst().dm2())
                 .isCloseTo(4 * p.areas().getFirst().dm2(), within(1e-6));

@@ -3,6 +3,7 @@ package yellowbracket.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.work.Known;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -26,7 +27,7 @@ class AlikeTest {
             .mapped(p -> new Vec3(p.x(), p.y() * (1 + p.x() / 40), p.z() * (1 + p.y() / 50)));
 
     private static Section section(String name, Mesh m) {
-        return new Section(name, m, true);
+        return new Section(Known.p(name), m, true);
     }
 
     @Test
@@ -44,7 +45,8 @@ class AlikeTest {
     void halvesOfAPropCutInTheMiddleAreMirrorImages() {
         var shell = Shapes.cappedShell(90, 4, 45, 64, 32);
         var halves = Sectioning
-                .of(shell, Bvh.of(shell), CutTree.split(CutPlane.across(0, 0), CutTree.WHOLE, CutTree.WHOLE), 0, Progress.NONE)
+                .of(shell, Bvh.of(shell), CutTree.split(CutPlane.across(0, 0), CutTree.WHOLE, CutTree.WHOLE), "p", Letters.alone(),
+                        Progress.NONE)
                 .sections();
         assertThat(Alike.among(halves)).singleElement().satisfies(t -> assertThat(t.of()).isEqualTo("A"));
     }
@@ -98,13 +100,13 @@ class AlikeTest {
     void sectionsAreFoundInTheTreeAndMerged() {
         var box = Shapes.box(new Vec3(-50, -50, -50), new Vec3(50, 50, 50));
         var quarters = CutTree.split(CutPlane.across(2, 0.137), CutTree.WHOLE, CutTree.WHOLE).cutEverywhere(CutPlane.across(0, 0.137));
-        var sections = Sectioning.of(box, Bvh.of(box), quarters, 0, Progress.NONE).sections();
+        var sections = Sectioning.of(box, Bvh.of(box), quarters, "p", Letters.alone(), Progress.NONE).sections();
         assertThat(sections).hasSize(4).allSatisfy(s -> assertThat(quarters.at(quarters.pathTo(s))).isEqualTo(CutTree.WHOLE));
         assertThat(sections.stream().map(quarters::pathTo).distinct()).hasSize(4);
         var merged = quarters.merged(quarters.pathTo(sections.get(0)), quarters.pathTo(sections.get(1))).orElseThrow();
-        assertThat(Sectioning.of(box, Bvh.of(box), merged, 0, Progress.NONE).sections()).hasSize(3);
+        assertThat(Sectioning.of(box, Bvh.of(box), merged, "p", Letters.alone(), Progress.NONE).sections()).hasSize(3);
         var upright = quarters.merged(quarters.pathTo(sections.get(0)), quarters.pathTo(sections.get(2))).orElseThrow();
-        assertThat(Sectioning.of(box, Bvh.of(box), upright, 0, Progress.NONE).sections())
+        assertThat(Sectioning.of(box, Bvh.of(box), upright, "p", Letters.alone(), Progress.NONE).sections())
                 .extracting(s -> Math.round(s.mesh().volumeMm3() / 1e4))
                 .contains(50L);
     }

@@ -16,7 +16,7 @@ import yellowbracket.mesh.index.Bvh;
 /** Seams whose area, length, moments and share seen are known in closed form. */
 class SeamTest {
     private static Sectioning cut(Mesh m, CutTree tree) {
-        return Sectioning.of(m, Bvh.of(m), tree, 0, Progress.NONE);
+        return Sectioning.of(m, Bvh.of(m), tree, "p", Letters.alone(), Progress.NONE);
     }
 
     private static CutTree across(int axis, double at) {

@@ -20,7 +20,7 @@ import yellowbracket.mesh.index.Bvh;
 
 class SectioningTest {
     private static Sectioning of(Mesh m, CutTree t) {
-        return Sectioning.of(m, Bvh.of(m), t, 0, Progress.NONE);
+        return Sectioning.of(m, Bvh.of(m), t, "p", Letters.alone(), Progress.NONE);
     }
 
     @Test

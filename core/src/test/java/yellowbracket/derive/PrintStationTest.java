@@ -1,5 +1,16 @@
 package yellowbracket.derive;
 
+import yellowbracket.work.TaskId;
+import yellowbracket.work.SectionId;
+import yellowbracket.finding.Finding;
+import yellowbracket.derive.all.LogEdit;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.CutWish;
+import yellowbracket.work.Known;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -63,14 +74,13 @@ class PrintStationTest {
         var cuts = CutTree.WHOLE.cutEverywhere(CutPlane.across(0, 60.037))
                 .cutEverywhere(CutPlane.across(0, 120.037))
                 .cutEverywhere(CutPlane.across(0, 180.037));
-        var bar = prop.apply(Prop.fromFile("bar", "bar", BAR.contentHash(), Intake.AS_IT_IS, List.of(), SHOP)
-                .withRegistration(Registration.PLAIN)
-                .withCuts(cuts));
+        var bar = prop.apply(Prop.fromFile("bar", "bar", BAR.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, SHOP.profile("usual"))
+                .withCut(new CutWish(cuts, Registration.PLAIN, 0)));
         return change.apply(Build.empty(NOW.minusDays(2), ShopFile.fresh()).with(bar).withPrinters(List.of(BED)));
     }
 
     private static Derived derive(Build b) {
-        return Workings.derive(b, Meshes.NONE.with(BAR), SHOP, new SimulatedWeather(3),
+        return Everything.derive(b, Meshes.NONE.with(BAR), SHOP, new SimulatedWeather(3),
                 Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 
@@ -78,25 +88,42 @@ class PrintStationTest {
         return derive(build(p -> p, change));
     }
 
+    private static SectionId bar(String letter) {
+        return new SectionId("bar", letter);
+    }
+
+    private static List<SectionId> bars(String... letters) {
+        return java.util.Arrays.stream(letters).map(PrintStationTest::bar).toList();
+    }
+
+    private static TaskId print(String... letters) {
+        return new TaskId.Print(bars(letters));
+    }
+
+    /** With something decided about one section. */
+    private static Prop wishing(Prop p, String letter, SectionWish wish) {
+        return p.withPrint(p.print().withSection(letter, wish));
+    }
+
     private static Build log(Build b, String... lines) {
-        for (var l : lines) b = b.with(Entry.parse(NOW.minusHours(1), l).orElseThrow());
+        for (var l : lines) b = b.with(Entry.parse(NOW.minusHours(1), l, b).orElseThrow());
         return b;
     }
 
     private static double hours(Derived d, String section) {
-        return d.require(Node.PRINTS, "bar").print(section).hours();
+        return d.require(PrintFigures.PRINTS, "bar").print(section).hours();
     }
 
-    private static Schedule.Placed placed(Derived d, String id) {
-        return d.require(Node.SCHEDULE, Node.BUILD).placed(id).orElseThrow(() -> new AssertionError("no task " + id));
+    private static Schedule.Placed placed(Derived d, TaskId id) {
+        return d.require(PlanFigures.SCHEDULE, Figure.BUILD).placed(id).orElseThrow(() -> new AssertionError("no task " + id.text()));
     }
 
     /** Printing tasks in the order they start. */
-    private static List<String> order(Derived d) {
-        return d.require(Node.SCHEDULE, Node.BUILD)
+    private static List<TaskId> order(Derived d) {
+        return d.require(PlanFigures.SCHEDULE, Figure.BUILD)
                 .placed()
                 .stream()
-                .filter(p -> p.task().id().startsWith("print:") && !p.done())
+                .filter(p -> p.task().id() instanceof TaskId.Print && !p.done())
                 .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
                 .map(p -> p.task().id())
                 .toList();
@@ -105,16 +132,16 @@ class PrintStationTest {
     @Test
     void aSectionHasItsOwnTurnAndProfileWhereTheMakerSaysSo() {
         var d = derive(build(
-                p -> p.withPrint("B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())),
+                p -> wishing(p, "B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())),
                 b -> b));
-        var plan = d.require(Node.PRINTS, "bar");
+        var plan = d.require(PrintFigures.PRINTS, "bar");
         assertThat(plan.print("B").orientation().turn()).isEqualTo(Turn.quarter(0));
         assertThat(plan.print("B").profile().name()).isEqualTo("crisp");
         assertThat(plan.print("C").profile().name()).isEqualTo("usual");
         assertThat(plan.print("B").hours()).isGreaterThan(1.4 * plan.print("C").hours());
         var byHand = Turn.pitch(33).then(Turn.quarter(2));
-        var turned = derive(build(p -> p.withPrint("B", SectionWish.NONE.withTurn(Optional.of(byHand))), b -> b))
-                .require(Node.PRINTS, "bar")
+        var turned = derive(build(p -> wishing(p, "B", SectionWish.NONE.withTurn(Optional.of(byHand))), b -> b))
+                .require(PrintFigures.PRINTS, "bar")
                 .print("B")
                 .orientation();
         assertThat(turned.turn()).isEqualTo(byHand);
@@ -123,21 +150,22 @@ class PrintStationTest {
 
     @Test
     void otherCutsForgetWhatWasDecidedAboutSections() {
-        var p = build(q -> q.withPrint("B", SectionWish.NONE.withPrinter(Optional.of("mid bed"))), b -> b).props().getFirst();
-        assertThat(p.prints()).containsOnlyKeys("B");
-        assertThat(p.withPrint("B", SectionWish.NONE).prints()).isEmpty();
-        assertThat(p.withCuts(CutTree.WHOLE).prints()).isEmpty();
-        assertThat(p.withPlane(0, CutPlane.across(0, 55.037)).prints()).containsOnlyKeys("B");
+        var p = build(q -> wishing(q, "B", SectionWish.NONE.withPrinter(Optional.of("mid bed"))), b -> b).props().getFirst();
+        assertThat(p.print().sections()).containsOnlyKeys("B");
+        assertThat(wishing(p, "B", SectionWish.NONE).print().sections()).isEmpty();
+        assertThat(p.cutAs(p.cut().cutAnew(CutTree.WHOLE)).print().sections()).isEmpty();
+        assertThat(p.cutAs(p.cut().withPlane(0, CutPlane.across(0, 55.037))).print().sections()).containsOnlyKeys("B");
     }
 
     @Test
     void resinGoesToAResinPrinterOrIsToldThatThereIsNone() {
-        UnaryOperator<Prop> resin = p -> p.withPrint("A", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("resin, fine"))));
-        assertThat(derive(build(resin, b -> b)).require(Node.PRINTS, "bar").findings()).singleElement()
+        UnaryOperator<Prop> resin = p -> wishing(p, "A", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("resin, fine"))));
+        assertThat(derive(build(resin, b -> b)).require(PrintFigures.PRINTS, "bar").findings()).singleElement()
+                .extracting(Finding::words)
                 .asString()
                 .contains("photopolymer resin, but no printer does resin");
         var vat = SHOP.morePrinters().stream().filter(p -> p.name().equals("resin vat")).findFirst().orElseThrow();
-        var plan = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(Node.PRINTS, "bar");
+        var plan = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(PrintFigures.PRINTS, "bar");
         assertThat(plan.findings()).isEmpty();
         assertThat(plan.print("A").printer().name()).isEqualTo("resin vat");
         assertThat(plan.print("B").printer().name()).isEqualTo("mid bed");
@@ -146,47 +174,47 @@ class PrintStationTest {
     @Test
     void aFullBedIsOneTaskAndLosesMoreWhenItFails() {
         var d = derive(b -> b.withQueue(QueueWish.NONE.withFullPlates(true)));
-        var plates = d.require(Node.PLATES, Node.BUILD);
+        var plates = d.require(PrintFigures.PLATES, Figure.BUILD);
         assertThat(plates.single()).hasSize(4);
         assertThat(plates.full()).hasSizeLessThan(4);
         var plate = plates.full().getFirst();
-        var task = placed(d, "print:" + plate.name());
+        var task = placed(d, plate.task());
         assertThat(task.task().activeH()).isCloseTo(plate.hours(), within(1e-9));
-        assertThat(placed(d, "clean:" + plate.sections().getLast()).start()).isAfterOrEqualTo(task.ready());
+        assertThat(placed(d, new TaskId.Clean(plate.sections().getLast())).start()).isAfterOrEqualTo(task.ready());
         assertThat(plates.full().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum())
                 .isGreaterThan(plates.single().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
-        assertThat(d.require(Node.SCHEDULE, Node.BUILD).conflicts()).isEmpty();
+        assertThat(d.require(PlanFigures.SCHEDULE, Figure.BUILD).conflicts()).isEmpty();
     }
 
     @Test
     void whatIsDoneLeavesThePlates() {
         var d = derive(log(build(p -> p, b -> b.withQueue(QueueWish.NONE.withFullPlates(true))), "done A+B 3 h #mid-bed"));
-        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.sections().stream())).containsExactlyInAnyOrder("C",
-                "D");
-        assertThat(placed(d, "print:A").done()).isTrue();
-        assertThat(placed(d, "print:B").done()).isTrue();
+        assertThat(d.require(PrintFigures.PLATES, Figure.BUILD).full().stream().flatMap(p -> p.sections().stream()))
+                .containsExactlyInAnyOrder(bar("C"), bar("D"));
+        assertThat(placed(d, print("A")).done()).isTrue();
+        assertThat(placed(d, print("B")).done()).isTrue();
     }
 
     @Test
     void thePrintsComeInTheOrderWishedFor() {
-        var wished = derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("D", "B"))));
-        assertThat(order(wished).subList(0, 2)).containsExactly("print:D", "print:B");
+        var wished = derive(b -> b.withQueue(QueueWish.NONE.withOrder(bars("D", "B"))));
+        assertThat(order(wished).subList(0, 2)).containsExactly(print("D"), print("B"));
         assertThat(order(wished)).hasSize(4);
-        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D")))))).containsExactly("print:C", "print:A",
-                "print:D", "print:B");
-        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("Z")))))).as("a section that is gone is passed over")
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(bars("C", "A", "D")))))).containsExactly(print("C"), print("A"),
+                print("D"), print("B"));
+        assertThat(order(derive(b -> b.withQueue(QueueWish.NONE.withOrder(bars("Z")))))).as("a section that is gone is passed over")
                 .hasSize(4);
     }
 
     @Test
     void aPrintUnderWayIsInHandSinceItStarted() {
-        var d = derive(b -> b.with(Entry.parse(NOW.minusMinutes(40), "started C #mid-bed").orElseThrow())
-                .withQueue(QueueWish.NONE.withOrder(List.of("D"))));
-        assertThat(placed(d, "print:C").start()).isEqualTo(NOW.minusMinutes(40));
-        assertThat(order(d).subList(0, 2)).containsExactly("print:C", "print:D");
-        assertThat(placed(d, "print:D").start()).isAfterOrEqualTo(placed(d, "print:C").end());
-        var late = derive(b -> b.with(Entry.parse(NOW.minusDays(3), "started C #mid-bed").orElseThrow()));
-        assertThat(placed(late, "print:C").end()).as("overdue, not over").isAfter(NOW);
+        var d = derive(b -> b.with(Entry.parse(NOW.minusMinutes(40), "started C #mid-bed", b).orElseThrow())
+                .withQueue(QueueWish.NONE.withOrder(bars("D"))));
+        assertThat(placed(d, print("C")).start()).isEqualTo(NOW.minusMinutes(40));
+        assertThat(order(d).subList(0, 2)).containsExactly(print("C"), print("D"));
+        assertThat(placed(d, print("D")).start()).isAfterOrEqualTo(placed(d, print("C")).end());
+        var late = derive(b -> b.with(Entry.parse(NOW.minusDays(3), "started C #mid-bed", b).orElseThrow()));
+        assertThat(placed(late, print("C")).end()).as("overdue, not over").isAfter(NOW);
     }
 
     @Test
@@ -195,8 +223,8 @@ class PrintStationTest {
         var quiet = new Quiet(LocalTime.of(22, 0), LocalTime.of(8, 0));
         var d = derive(b -> b.withPrinters(List.of(BED.withQuiet(Optional.of(quiet)))));
         for (var id : order(d)) {
-            assertThat(quiet.holds(placed(d, id).start().toLocalTime())).as(id).isFalse();
-            assertThat(quiet.holds(placed(d, id).end().minusMinutes(1).toLocalTime())).as(id).isFalse();
+            assertThat(quiet.holds(placed(d, id).start().toLocalTime())).as(id.text()).isFalse();
+            assertThat(quiet.holds(placed(d, id).end().minusMinutes(1).toLocalTime())).as(id.text()).isFalse();
         }
         assertThat(h).isGreaterThan(1);
         assertThat(order(d).stream().anyMatch(id -> java.time.Duration.between(placed(d, id).start(), placed(d, id).end()).toHours() > 10))
@@ -207,7 +235,7 @@ class PrintStationTest {
             var at = placed(away, id).start();
             boolean workday = at.getDayOfWeek().getValue() < 6;
             assertThat(workday && !at.toLocalTime().isBefore(LocalTime.of(8, 0)) && at.toLocalTime().isBefore(LocalTime.of(17, 0)))
-                    .as(id + " starts " + at)
+                    .as(id.text() + " starts " + at)
                     .isFalse();
         }
         assertThat(new Quiet(LocalTime.of(9, 0), LocalTime.of(12, 0)).holds(LocalTime.of(12, 0))).isFalse();
@@ -219,12 +247,12 @@ class PrintStationTest {
         var taught = log(build(p -> p, b -> b), "done A 6 h planned 4 h #mid-bed", "done C 6 h planned 4 h #mid-bed",
                 "done D 6 h planned 4 h #mid-bed");
         var d = derive(taught);
-        double factor = d.require(Node.RECORDS, Node.BUILD).of("mid bed").factor().factor();
+        double factor = d.require(PrintFigures.RECORDS, Figure.BUILD).of("mid bed").factor().factor();
         assertThat(factor).isBetween(1.15, 1.35);
         assertThat(hours(d, "B")).isCloseTo(factor * before, within(1e-9));
         var finer = derive(Edit.profile("bar", SHOP.profile("crisp")).change().apply(taught));
-        assertThat(finer.require(Node.RECORDS, Node.BUILD).of("mid bed").factor().factor()).isEqualTo(factor);
-        assertThat(d.require(Node.TASKS, Node.BUILD).own()).containsKey("printer:mid bed");
+        assertThat(finer.require(PrintFigures.RECORDS, Figure.BUILD).of("mid bed").factor().factor()).isEqualTo(factor);
+        assertThat(d.require(PlanFigures.TASKS, Figure.BUILD).own()).containsKey("printer:mid bed");
     }
 
     @Test
@@ -235,9 +263,10 @@ class PrintStationTest {
         var entry = after.log().getLast();
         assertThat(entry.text()).startsWith("done B 5 h planned ").endsWith(" h #mid-bed");
         assertThat(entry.planned().orElseThrow()).isCloseTo(hours(d, "B"), within(0.01));
-        assertThat(after.spools().getFirst().grams()).isCloseTo(900 - d.require(Node.PRINTS, "bar").print("B").grams(), within(1e-9));
+        assertThat(after.spools().getFirst().grams()).isCloseTo(900 - d.require(PrintFigures.PRINTS, "bar").print("B").grams(),
+                within(1e-9));
         var failed = LogEdit.of(NOW, "failed B 50 % 2 h clog", b, d).orElseThrow().change().apply(b);
-        assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(Node.PRINTS, "bar").print("B").grams(),
+        assertThat(failed.spools().getFirst().grams()).isCloseTo(900 - 0.5 * d.require(PrintFigures.PRINTS, "bar").print("B").grams(),
                 within(1e-9));
         assertThat(LogEdit.of(NOW, "done B 5 h planned 4 h #mid-bed", b, d).orElseThrow().change().apply(b).log().getLast().text())
                 .isEqualTo("done B 5 h planned 4 h #mid-bed");
@@ -256,15 +285,15 @@ class PrintStationTest {
     void aFaultOnTheLinkedPrinterMovesTheEstimate() {
         var b = build(p -> p, x -> x);
         var d = derive(b);
-        var print = d.require(Node.PRINTS, "bar").print("B");
+        var print = d.require(PrintFigures.PRINTS, "bar").print("B");
         var link = new SimulatedPrinter("mid bed", 3, 5);
         link.start(new PrinterLink.Job("B", print.estimate().layers(), print.hours()));
         assertThat(LogEdit.line(link.status(), "mid-bed")).isEqualTo("started B #mid-bed");
         link.advance(50);
         assertThat(link.status().state()).isEqualTo(PrinterLink.State.FAULT);
         var after = derive(LogEdit.of(NOW, LogEdit.line(link.status(), "mid-bed"), b, d).orElseThrow().change().apply(b));
-        assertThat(after.require(Node.RECORDS, Node.BUILD).of("mid bed").failed()).isEqualTo(1);
-        assertThat(after.require(Node.PRINTS, "bar").print("B").expectedHours()).isGreaterThan(print.expectedHours());
+        assertThat(after.require(PrintFigures.RECORDS, Figure.BUILD).of("mid bed").failed()).isEqualTo(1);
+        assertThat(after.require(PrintFigures.PRINTS, "bar").print("B").expectedHours()).isGreaterThan(print.expectedHours());
         var well = new SimulatedPrinter("mid bed", 3, 0);
         well.start(new PrinterLink.Job("B", 10, 2));
         well.advance(50);
@@ -274,16 +303,21 @@ class PrintStationTest {
     @Test
     void spoolsAreCheckedInTheOrderOfTheSchedule() {
         var d = derive(b -> b.withSpools(List.of(new Spool("grey", "PLA", 60, 200, "mid bed")))
-                .withQueue(QueueWish.NONE.withOrder(List.of("D", "C", "B", "A"))));
-        var draws = d.require(Node.SPOOLS, Node.BUILD).draws();
+                .withQueue(QueueWish.NONE.withOrder(bars("D", "C", "B", "A"))));
+        var draws = d.require(PlanFigures.SPOOLS, Figure.BUILD).draws();
         assertThat(draws).extracting(x -> x.job().name()).containsExactly("D", "C", "B", "A");
-        assertThat(d.require(Node.SPOOLS, Node.BUILD).findings()).isNotEmpty().first().asString().contains("grey runs out");
+        assertThat(d.require(PlanFigures.SPOOLS, Figure.BUILD).findings()).isNotEmpty()
+                .first()
+                .extracting(Finding::words)
+                .asString()
+                .contains("grey runs out");
     }
 
     @Test
     void theQueueGoesOutAndComesBackInTheOrderOfItsRows(@TempDir Path dir) throws Exception {
-        var d = derive(b -> b.withQueue(QueueWish.NONE.withOrder(List.of("C", "A", "D", "B"))));
-        var file = QueueFile.write(d.require(Node.PLATES, Node.BUILD), d.require(Node.SCHEDULE, Node.BUILD), dir.resolve("queue.csv"));
+        var d = derive(b -> b.withQueue(QueueWish.NONE.withOrder(bars("C", "A", "D", "B"))));
+        var file = QueueFile.write(d.require(PrintFigures.PLATES, Figure.BUILD), d.require(PlanFigures.SCHEDULE, Figure.BUILD),
+                dir.resolve("queue.csv"));
         var lines = Files.readAllLines(file);
         assertThat(lines).hasSize(5);
         assertThat(lines.getFirst()).startsWith("section,printer,plate");
@@ -291,8 +325,8 @@ class PrintStationTest {
         var swapped = new ArrayList<>(lines);
         java.util.Collections.swap(swapped, 1, 4);
         Files.write(file, swapped);
-        assertThat(QueueFile.read(file, Set.of("A", "B", "C", "D"), Set.of("mid bed"))).isEqualTo(new QueueFile.Outcome.Read(
-                List.of("B", "A", "D", "C"), Map.of("A", "mid bed", "B", "mid bed", "C", "mid bed", "D", "mid bed")));
+        assertThat(QueueFile.read(file, bars("A", "B", "C", "D"), Set.of("mid bed"))).isEqualTo(new QueueFile.Outcome.Read(
+                bars("B", "A", "D", "C"), Map.of(bar("A"), "mid bed", bar("B"), "mid bed", bar("C"), "mid bed", bar("D"), "mid bed")));
     }
 
     @ParameterizedTest
@@ -302,63 +336,46 @@ class PrintStationTest {
     void aQueueThatCannotBeReadSaysWhere(String text, String where, String what, @TempDir Path dir) throws Exception {
         var file = dir.resolve("q.csv");
         Files.writeString(file, text.replace("\\n", "\n"));
-        assertThat(QueueFile.read(file, Set.of("A", "B"), Set.of("mid bed"))).isInstanceOfSatisfying(QueueFile.Outcome.Refused.class, r -> {
+        assertThat(QueueFile.read(file, bars("A", "B"), Set.of("mid bed"))).isInstanceOfSatisfying(QueueFile.Outcome.Refused.class, r -> {
             assertThat(r.problem().sentence()).contains(what);
             if (where != null) assertThat(r.problem().where()).startsWith(where);
         });
-        assertThat(QueueFile.read(dir.resolve("none.csv"), Set.of(), Set.of())).isInstanceOf(QueueFile.Outcome.Refused.class);
+        assertThat(QueueFile.read(dir.resolve("none.csv"), List.of(), Set.of())).isInstanceOf(QueueFile.Outcome.Refused.class);
     }
 
     @Test
     void finerLayersPrintLongerAndSmoothFasterAndTheLeastSumIsSeen() throws Exception {
-        try (var w = new Workings(SHOP, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), d -> {})) {
+        try (var w = Everything.workings(SHOP, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC),
+                new Memo(), d -> {})) {
             w.show(build(p -> p, b -> b), Meshes.NONE.with(BAR), "bar");
-            for (int i = 0; i < 600 && !w.latest().fresh(Node.ONE_PIECE, "bar"); i++) Thread.sleep(50);
-            var fine = w.latest().require(Node.FINENESS, "bar");
+            for (int i = 0; i < 600 && !w.latest().fresh(PrintFigures.ONE_PIECE, "bar"); i++) Thread.sleep(50);
+            var fine = w.latest().require(SmoothFigures.FINENESS, "bar");
             assertThat(fine.nozzles()).containsExactly(0.4, 0.6, 0.8);
             var narrow = fine.of(0.4);
             assertThat(narrow).isSortedAccordingTo(java.util.Comparator.comparingDouble(p -> -p.printH()));
             assertThat(narrow.getFirst().linesUm()).isLessThan(narrow.getLast().linesUm());
             assertThat(fine.least().orElseThrow().sumH())
                     .isEqualTo(fine.points().stream().mapToDouble(Fineness.Point::sumH).min().orElseThrow());
-            var plan = w.latest().require(Node.PRINTS, "bar");
+            var plan = w.latest().require(PrintFigures.PRINTS, "bar");
             assertThat(narrow.stream().filter(p -> p.layerMm() == 0.2).findFirst().orElseThrow().printH())
                     .as("the curve goes through what is planned")
                     .isCloseTo(plan.expectedHours(), within(0.01 * plan.expectedHours()));
-            var whole = w.latest().require(Node.ONE_PIECE, "bar");
+            var whole = w.latest().require(PrintFigures.ONE_PIECE, "bar");
             assertThat(whole.expectedHours() - whole.hours()).as("a failure loses all of it")
                     .isGreaterThan(plan.prints().stream().mapToDouble(p -> p.expectedHours() - p.hours()).sum());
-            assertThat(w.latest().require(Node.WAYS, "bar").bySection().get("B")).hasSizeBetween(2, 7)
+            assertThat(w.latest().require(PrintFigures.WAYS, "bar").bySection().get("B")).hasSizeBetween(2, 7)
                     .allSatisfy(x -> assertThat(x.print().hours()).isGreaterThan(0));
-            assertThat(w.latest().require(Node.POSTS, "bar").bySection()).containsOnlyKeys("A", "B", "C", "D");
+            assertThat(w.latest().require(PrintFigures.POSTS, "bar").bySection()).containsOnlyKeys("A", "B", "C", "D");
         }
     }
 
     @Test
     void sectionsOfOneProfileShareAndOthersDoNot() {
-        var d = derive(build(p -> p.withPrint("B", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("crisp")))),
+        var d = derive(build(p -> wishing(p, "B", SectionWish.NONE.withProfile(Optional.of(SHOP.profile("crisp")))),
                 b -> b.withQueue(QueueWish.NONE.withFullPlates(true))));
-        assertThat(d.require(Node.PLATES, Node.BUILD).full()).anySatisfy(p -> assertThat(p.sections()).containsExactly("B"));
-        assertThat(d.require(Node.PLATES, Node.BUILD).full().stream().flatMap(p -> p.prints().stream()).map(SectionPrint::name))
+        assertThat(d.require(PrintFigures.PLATES, Figure.BUILD).full()).anySatisfy(p -> assertThat(p.sections()).containsExactly(bar("B")));
+        assertThat(d.require(PrintFigures.PLATES, Figure.BUILD).full().stream().flatMap(p -> p.prints().stream()).map(SectionPrint::name))
                 .containsExactlyInAnyOrder("A", "B", "C", "D");
-    }
-
-    @Test
-    void aBuildOfTheSchemaBeforeIsReadWithWhatItDidNotKnow() throws Exception {
-        var now = BuildJson.write(build(p -> p, b -> b));
-        var old = new com.fasterxml.jackson.databind.ObjectMapper().readTree(now);
-        ((com.fasterxml.jackson.databind.node.ObjectNode) old).put("schema", 4);
-        var b = (com.fasterxml.jackson.databind.node.ObjectNode) old.path("build");
-        b.remove(List.of("spools", "queue"));
-        ((com.fasterxml.jackson.databind.node.ObjectNode) b.path("hours")).remove("away");
-        for (var p : b.path("props")) {
-            ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove("prints");
-            ((com.fasterxml.jackson.databind.node.ObjectNode) p.path("profile"))
-                    .remove(List.of("lineWidthMm", "speeds", "brimMm", "raftLayers", "cure"));
-        }
-        for (var p : b.path("printers"))
-            ((com.fasterxml.jackson.databind.node.ObjectNode) p).remove(List.of("process", "flowMm3S", "quiet"));
-        assertThat(BuildJson.write(BuildJson.read(old.toString()))).isEqualTo(now);
     }
 
     @Test

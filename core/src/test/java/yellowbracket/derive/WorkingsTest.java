@@ -1,5 +1,18 @@
 package yellowbracket.derive;
 
+import yellowbracket.work.TaskId;
+import yellowbracket.document.SmallBuild;
+import yellowbracket.work.Known;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.wear.WearFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.size.SizeFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -24,7 +37,7 @@ import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
-import yellowbracket.plan.Station;
+import yellowbracket.work.Station;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
@@ -35,62 +48,67 @@ class WorkingsTest {
 
     @BeforeAll
     static void deriveOnce() {
-        all = derive(DocumentTest.build());
+        all = derive(SmallBuild.build());
     }
 
     private static Derived derive(Build b) {
-        return Workings.derive(b, DocumentTest.meshes(), Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, Progress.NONE);
+        return Everything.derive(b, SmallBuild.meshes(), Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, Progress.NONE);
     }
 
     @Test
     void everythingIsDerived() {
-        for (var n : java.util.List.of(Node.FITS, Node.SCALES, Node.SECTIONS, Node.PRINTS, Node.JOINS, Node.SMOOTH, Node.COLOUR, Node.PADS))
+        for (var n : java.util.List.of(SizeFigures.FITS, SizeFigures.SCALES, CutFigures.SECTIONS, PrintFigures.PRINTS, JoinFigures.JOINS,
+                SmoothFigures.SMOOTH, ColourFigures.COLOUR, WearFigures.PADS))
             assertThat(all.state(n, "helm")).as(n.name() + " " + all.reason(n, "helm")).isEqualTo(Derived.State.FRESH);
-        assertThat(all.require(Node.SCHEDULE, "").conflicts()).isEmpty();
-        assertThat(all.require(Node.CHANCE, "").share()).isBetween(0.0, 1.0);
-        assertThat(all.require(Node.NEEDS, "").shopping()).isNotEmpty();
-        for (var s : Station.values()) assertThat(all.require(Node.SCHEDULE, "").of(s)).as(s.label()).isNotEmpty();
+        assertThat(all.require(PlanFigures.SCHEDULE, "").conflicts()).isEmpty();
+        assertThat(all.require(PlanFigures.CHANCE, "").share()).isBetween(0.0, 1.0);
+        assertThat(all.require(PlanFigures.NEEDS, "").shopping()).isNotEmpty();
+        for (var s : Station.values()) assertThat(all.require(PlanFigures.SCHEDULE, "").of(s)).as(s.label()).isNotEmpty();
     }
 
     @Test
     void decisionsMoveTheConsequences() {
-        var larger = derive(Edit.scale("helm", 1.4).change().apply(DocumentTest.build()));
-        assertThat(larger.require(Node.PRINTS, "helm").hours()).isGreaterThan(1.2 * all.require(Node.PRINTS, "helm").hours());
-        assertThat(larger.require(Node.SMOOTH, "helm").areas().totalMm2())
-                .isGreaterThan(1.5 * all.require(Node.SMOOTH, "helm").areas().totalMm2());
-        var finer = derive(Edit.profile("helm", Catalogue.builtIn().profile("crisp")).change().apply(DocumentTest.build()));
-        assertThat(finer.require(Node.PRINTS, "helm").hours()).isGreaterThan(all.require(Node.PRINTS, "helm").hours());
-        assertThat(finer.require(Node.SMOOTH, "helm").hours()).isLessThanOrEqualTo(all.require(Node.SMOOTH, "helm").hours() + 1e-9);
-        var whole = derive(Edit.cuts("in one piece", "helm", t -> CutTree.WHOLE).change().apply(DocumentTest.build()));
-        assertThat(whole.require(Node.JOINS, "helm").joins()).isEmpty();
+        var larger = derive(Edit.scale("helm", 1.4).change().apply(SmallBuild.build()));
+        assertThat(larger.require(PrintFigures.PRINTS, "helm").hours())
+                .isGreaterThan(1.2 * all.require(PrintFigures.PRINTS, "helm").hours());
+        assertThat(larger.require(SmoothFigures.SMOOTH, "helm").areas().totalMm2())
+                .isGreaterThan(1.5 * all.require(SmoothFigures.SMOOTH, "helm").areas().totalMm2());
+        var finer = derive(Edit.profile("helm", Catalogue.builtIn().profile("crisp")).change().apply(SmallBuild.build()));
+        assertThat(finer.require(PrintFigures.PRINTS, "helm").hours()).isGreaterThan(all.require(PrintFigures.PRINTS, "helm").hours());
+        assertThat(finer.require(SmoothFigures.SMOOTH, "helm").hours())
+                .isLessThanOrEqualTo(all.require(SmoothFigures.SMOOTH, "helm").hours() + 1e-9);
+        var whole = derive(Edit.cuts("in one piece", "helm", t -> CutTree.WHOLE).change().apply(SmallBuild.build()));
+        assertThat(whole.require(JoinFigures.JOINS, "helm").joins()).isEmpty();
     }
 
     @Test
     void theMakersJoinIsKept() {
-        assertThat(all.require(Node.JOINS, "helm").join("A|B").product().name()).isEqualTo("epoxy slow");
+        assertThat(all.require(JoinFigures.JOINS, "helm").join("A|B").product().name()).isEqualTo("epoxy slow");
     }
 
     @Test
     void whatIsLoggedIsDoneAndFailuresRaiseTheRisk() {
-        assertThat(all.require(Node.SCHEDULE, "").placed("size:helm").orElseThrow().done()).isTrue();
-        var failed = derive(DocumentTest.build().with(Entry.parse(DocumentTest.NOW, "failed A 50 %").orElseThrow()));
-        assertThat(failed.require(Node.PRINTS, "helm").expectedHours()).isGreaterThan(all.require(Node.PRINTS, "helm").expectedHours());
+        assertThat(all.require(PlanFigures.SCHEDULE, "").placed(TaskId.size("helm")).orElseThrow().done()).isTrue();
+        var failed = derive(SmallBuild.build().with(Entry.parse(SmallBuild.NOW, "failed A 50 %", SmallBuild.build()).orElseThrow()));
+        assertThat(failed.require(PrintFigures.PRINTS, "helm").expectedHours())
+                .isGreaterThan(all.require(PrintFigures.PRINTS, "helm").expectedHours());
     }
 
     @Test
     void oneFailureDoesNotTakeTheRestDown() {
-        var odd = DocumentTest.build().with(new Wearer("Ada", HeadMeasures.of(57, 19, 15), false, 0, 1700));
+        var odd = SmallBuild.build().with(new Wearer("Ada", HeadMeasures.of(57, 19, 15), false, 0, 1700));
         var d = derive(odd);
-        assertThat(d.state(Node.FITS, "helm")).isEqualTo(Derived.State.FAILED);
-        assertThat(d.reason(Node.FITS, "helm")).contains("centimetres");
-        assertThat(d.fresh(Node.SCHEDULE, "")).isTrue();
-        var lost = Workings.derive(DocumentTest.build(), Meshes.NONE, Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, Progress.NONE);
-        assertThat(lost.get(Node.PRINTS, "helm")).isEmpty();
+        assertThat(d.state(SizeFigures.WORN, "helm")).isEqualTo(Derived.State.FAILED);
+        assertThat(d.state(SizeFigures.FITS, "helm")).isEqualTo(Derived.State.BLOCKED);
+        assertThat(d.reason(SizeFigures.FITS, "helm")).contains("centimetres");
+        assertThat(d.fresh(PlanFigures.SCHEDULE, "")).isTrue();
+        var lost = Everything.derive(SmallBuild.build(), Meshes.NONE, Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, Progress.NONE);
+        assertThat(lost.get(PrintFigures.PRINTS, "helm")).isEmpty();
     }
 
     /** Deriving until {@code node} is fresh for that build. */
-    private static Derived shown(Workings w, yellowbracket.document.Build b, Node<?> node) throws Exception {
-        w.show(b, DocumentTest.meshes(), "helm");
+    private static Derived shown(Workings w, yellowbracket.document.Build b, Figure<?> node) throws Exception {
+        w.show(b, SmallBuild.meshes(), "helm");
         for (int i = 0; i < 600 && !(w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm")); i++)
             Thread.sleep(50);
         assertThat(w.latest().fresh(node, "helm")).as(node.name()).isTrue();
@@ -99,49 +117,50 @@ class WorkingsTest {
 
     @Test
     void whatAPropNoLongerHasIsGone() throws Exception {
-        try (var w = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, d -> {})) {
-            var worn = shown(w, DocumentTest.build(), Node.REMEDIES);
-            assertThat(worn.get(Node.DONNING, "helm")).isPresent();
-            assertThat(worn.require(Node.TEST_PIECES, "helm").list()).isNotEmpty();
-            assertThat(worn.get(Node.CARRY, "helm")).isEmpty();
-            var bare = shown(w, Edit.wearers("helm", java.util.List.of()).change().apply(DocumentTest.build()), Node.CARRY);
-            for (var n : java.util.List.of(Node.FITS, Node.DONNING, Node.PADS, Node.TEST_PIECES))
+        try (var w = Everything.workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, new Memo(), d -> {})) {
+            var worn = shown(w, SmallBuild.build(), SizeFigures.REMEDIES);
+            assertThat(worn.get(SizeFigures.DONNING, "helm")).isPresent();
+            assertThat(worn.require(SizeFigures.TEST_PIECES, "helm").list()).isNotEmpty();
+            assertThat(worn.get(SizeFigures.CARRY, "helm")).isEmpty();
+            var bare = shown(w, Edit.wearers("helm", java.util.List.of()).change().apply(SmallBuild.build()), SizeFigures.CARRY);
+            for (var n : java.util.List.of(SizeFigures.FITS, SizeFigures.DONNING, WearFigures.PADS, SizeFigures.TEST_PIECES))
                 assertThat(bare.get(n, "helm")).as(n.name()).isEmpty();
-            var again = shown(w, DocumentTest.build(), Node.REMEDIES);
-            assertThat(again.get(Node.CARRY, "helm")).isEmpty();
+            var again = shown(w, SmallBuild.build(), SizeFigures.REMEDIES);
+            assertThat(again.get(SizeFigures.CARRY, "helm")).isEmpty();
         }
     }
 
     @Test
     void aTrialInTheLogAndOtherProportionsChangeWhatFollows() {
-        var tight = derive(DocumentTest.build().with(Entry.parse(DocumentTest.NOW, "fit helm Ada tight 6.0 mm at 110.0 %").orElseThrow()));
-        assertThat(tight.require(Node.SCALES, "helm").byWearer().get("Ada").lowest())
-                .isGreaterThan(all.require(Node.SCALES, "helm").byWearer().get("Ada").lowest());
-        assertThat(tight.require(Node.FITS, "helm").list().getFirst().room().corrected()).isTrue();
-        var wide = derive(Edit.reshape("stretch", "helm", r -> r.along(1.2, 1, 1)).change().apply(DocumentTest.build()));
-        assertThat(wide.require(Node.MODEL, "helm").mesh().bounds().size().x())
-                .isGreaterThan(1.15 * all.require(Node.MODEL, "helm").mesh().bounds().size().x());
-        assertThat(wide.require(Node.PRINTS, "helm").grams()).isGreaterThan(all.require(Node.PRINTS, "helm").grams());
+        var tight = derive(SmallBuild.build()
+                .with(Entry.parse(SmallBuild.NOW, "fit helm Ada tight 6.0 mm at 110.0 %", SmallBuild.build()).orElseThrow()));
+        assertThat(tight.require(SizeFigures.SCALES, "helm").byWearer().get("Ada").lowest())
+                .isGreaterThan(all.require(SizeFigures.SCALES, "helm").byWearer().get("Ada").lowest());
+        assertThat(tight.require(SizeFigures.FITS, "helm").list().getFirst().room().corrected()).isTrue();
+        var wide = derive(Edit.reshape("stretch", "helm", r -> r.along(1.2, 1, 1)).change().apply(SmallBuild.build()));
+        assertThat(wide.require(ModelFigures.MODEL, "helm").mesh().bounds().size().x())
+                .isGreaterThan(1.15 * all.require(ModelFigures.MODEL, "helm").mesh().bounds().size().x());
+        assertThat(wide.require(PrintFigures.PRINTS, "helm").grams()).isGreaterThan(all.require(PrintFigures.PRINTS, "helm").grams());
     }
 
     @Test
     void theNewestRequestWinsAndListenersSeeOnlyItsEnd() throws Exception {
         var seen = new CopyOnWriteArrayList<Derived>();
-        try (var w = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, seen::add)) {
+        try (var w = Everything.workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, new Memo(), seen::add)) {
             for (double s = 1.1; s < 1.3; s += 0.02)
-                w.show(Edit.scale("helm", s).change().apply(DocumentTest.build()), DocumentTest.meshes(), "helm");
-            var last = Edit.scale("helm", 1.5).change().apply(DocumentTest.build());
-            w.show(last, DocumentTest.meshes(), "helm");
-            until(() -> w.latest().build().map(last::equals).orElse(false) && w.latest().fresh(Node.HEALTH, "helm"));
-            assertThat(w.latest().require(Node.FITS, "helm").list().getFirst().scale()).isEqualTo(1.5);
+                w.show(Edit.scale("helm", s).change().apply(SmallBuild.build()), SmallBuild.meshes(), "helm");
+            var last = Edit.scale("helm", 1.5).change().apply(SmallBuild.build());
+            w.show(last, SmallBuild.meshes(), "helm");
+            until(() -> w.latest().build().map(last::equals).orElse(false) && w.latest().fresh(ModelFigures.HEALTH, "helm"));
+            assertThat(w.latest().require(SizeFigures.FITS, "helm").list().getFirst().scale()).isEqualTo(1.5);
             assertThat(seen.getLast().build()).contains(last);
-            w.show(DocumentTest.build(), DocumentTest.meshes(), "helm");
-            until(() -> w.latest().build().map(DocumentTest.build()::equals).orElse(false));
-            assertThat(w.latest().get(Node.PRINTS, "helm")).as("old values stay until new ones come").isPresent();
+            w.show(SmallBuild.build(), SmallBuild.meshes(), "helm");
+            until(() -> w.latest().build().map(SmallBuild.build()::equals).orElse(false));
+            assertThat(w.latest().get(PrintFigures.PRINTS, "helm")).as("old values stay until new ones come").isPresent();
             var done = new CountDownLatch(1);
-            var other = Edit.scale("helm", 1.2).change().apply(DocumentTest.build());
-            w.whatIf(other, DocumentTest.meshes(), (b, d) -> {
-                assertThat(d.get(Node.SCHEDULE)).isPresent();
+            var other = Edit.scale("helm", 1.2).change().apply(SmallBuild.build());
+            w.whatIf(other, SmallBuild.meshes(), (b, d) -> {
+                assertThat(d.get(PlanFigures.SCHEDULE)).isPresent();
                 done.countDown();
             });
             assertThat(done.await(60, TimeUnit.SECONDS)).isTrue();
@@ -158,9 +177,9 @@ class WorkingsTest {
 
     @Test
     void exportsAreWholeFiles(@TempDir Path dir) throws Exception {
-        var build = DocumentTest.build();
-        var files = new SectionFiles("helm", 1, all.require(Node.REGISTERED, "helm"),
-                java.util.Optional.of(all.require(Node.PRINTS, "helm"))).write(dir).all();
+        var build = SmallBuild.build();
+        var files = new SectionFiles("helm", 1, all.require(CutFigures.REGISTERED, "helm"),
+                java.util.Optional.of(all.require(PrintFigures.PRINTS, "helm"))).write(dir).all();
         assertThat(files).contains(dir.resolve("section-A.stl"), dir.resolve(SectionFiles.ALL), dir.resolve("section-map.pdf"))
                 .allSatisfy(f -> assertThat(f).isNotEmptyFile());
         assertThat(Files.readAllLines(dir.resolve("cut-list.csv"))).hasSizeGreaterThanOrEqualTo(3)
@@ -169,7 +188,7 @@ class WorkingsTest {
                 .startsWith("section,");
         var back = (yellowbracket.mesh.io.MeshFile.Read) yellowbracket.mesh.io.MeshFile.read(dir.resolve("section-A.stl"), Progress.NONE);
         assertThat(back.mesh().bounds().min().z()).isCloseTo(0, org.assertj.core.api.Assertions.within(1e-4));
-        var ics = Files.readString(Export.calendar(build, all.require(Node.SCHEDULE, ""), dir.resolve("plan.ics")));
+        var ics = Files.readString(Export.calendar(build, all.require(PlanFigures.SCHEDULE, ""), dir.resolve("plan.ics")));
         assertThat(ics).startsWith("BEGIN:VCALENDAR").contains("SUMMARY:print A (helm)").doesNotContain("size:helm");
         assertThat(Export.log(build, dir)).hasSize(2);
         try (var pdf = org.apache.pdfbox.Loader.loadPDF(Export.sheets(build, all, dir.resolve("s.pdf")).toFile())) {
@@ -183,11 +202,11 @@ class WorkingsTest {
     @Test
     void closedWorkingsAnswerNoMore() throws Exception {
         var heard = new java.util.concurrent.atomic.AtomicInteger();
-        var workings = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, d -> heard.incrementAndGet());
+        var workings = Everything.workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, new Memo(), d -> heard.incrementAndGet());
         workings.close();
         int before = heard.get();
-        workings.show(DocumentTest.build(), DocumentTest.meshes(), "helm");
-        workings.whatIf(DocumentTest.build(), DocumentTest.meshes(), (b, d) -> heard.incrementAndGet());
+        workings.show(SmallBuild.build(), SmallBuild.meshes(), "helm");
+        workings.whatIf(SmallBuild.build(), SmallBuild.meshes(), (b, d) -> heard.incrementAndGet());
         Thread.sleep(100);
         assertThat(heard.get()).isEqualTo(before);
     }
@@ -196,17 +215,17 @@ class WorkingsTest {
     @Test
     void unchangedInputsKeepTheirResults() throws Exception {
         var latest = new java.util.concurrent.atomic.AtomicReference<>(Derived.NOTHING);
-        try (var workings = new Workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, latest::set)) {
-            var build = DocumentTest.build();
-            workings.show(build, DocumentTest.meshes(), "helm");
-            until(() -> latest.get().fresh(Node.CHANCE, Node.BUILD));
-            var model = latest.get().require(Node.MODEL, "helm");
-            var sections = latest.get().require(Node.SECTIONS, "helm");
+        try (var workings = Everything.workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, new Memo(), latest::set)) {
+            var build = SmallBuild.build();
+            workings.show(build, SmallBuild.meshes(), "helm");
+            until(() -> latest.get().fresh(PlanFigures.CHANCE, Figure.BUILD));
+            var model = latest.get().require(ModelFigures.MODEL, "helm");
+            var sections = latest.get().require(CutFigures.SECTIONS, "helm");
             var again = build.withDue("later", build.due().plusDays(3));
-            workings.show(again, DocumentTest.meshes(), "helm");
-            until(() -> latest.get().build().equals(java.util.Optional.of(again)) && latest.get().fresh(Node.CHANCE, Node.BUILD));
-            assertThat(latest.get().require(Node.MODEL, "helm")).isSameAs(model);
-            assertThat(latest.get().require(Node.SECTIONS, "helm")).isSameAs(sections);
+            workings.show(again, SmallBuild.meshes(), "helm");
+            until(() -> latest.get().build().equals(java.util.Optional.of(again)) && latest.get().fresh(PlanFigures.CHANCE, Figure.BUILD));
+            assertThat(latest.get().require(ModelFigures.MODEL, "helm")).isSameAs(model);
+            assertThat(latest.get().require(CutFigures.SECTIONS, "helm")).isSameAs(sections);
         }
     }
 }

@@ -1,5 +1,14 @@
 package yellowbracket.export;
 
+import yellowbracket.cut.Registration;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.CutWish;
+import yellowbracket.work.Known;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.Figure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -23,7 +32,6 @@ import org.junit.jupiter.api.io.TempDir;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.derive.Workings;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
@@ -53,15 +61,13 @@ class ExportTest {
     @BeforeAll
     static void derive() {
         var shop = Catalogue.builtIn();
-        var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Intake.AS_IT_IS, List.of(), shop)
-                .withRegistration(yellowbracket.cut.Registration.PLAIN)
-                .withCuts(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE));
+        var prop = Prop.fromFile("beam", "roof beam", BEAM.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, shop.profile("usual"))
+                .withCut(new CutWish(CutTree.split(CutPlane.across(0, 70.4), CutTree.WHOLE, CutTree.WHOLE), Registration.PLAIN, 0));
         var empty = Build.empty(NOW.minusDays(3), ShopFile.fresh());
-        var log = List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large").orElseThrow(),
-                Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle").orElseThrow());
-        build = new Build("beam, the first", empty.started(), "fair", NOW.plusDays(40), List.of(prop), List.of(), shop.printers(),
-                empty.hours(), 20, 3, List.of(), List.of(), yellowbracket.print.QueueWish.NONE, log, Map.of());
-        derived = Workings.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3),
+        var named = empty.withName("beam, the first").withDue("fair", NOW.plusDays(40)).with(prop);
+        build = named.withLog(List.of(Entry.parse(NOW.minusDays(2), "spent 12.50 \"fine\" filler, large", named).orElseThrow(),
+                Entry.parse(NOW.minusDays(1), "failed A 40 % #nozzle", named).orElseThrow()));
+        derived = Everything.derive(build, Meshes.NONE.with(BEAM), shop, new SimulatedWeather(3),
                 Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
     }
 
@@ -72,8 +78,8 @@ class ExportTest {
     }
 
     private static SectionFiles beam() {
-        return new SectionFiles("beam", 1, derived.require(Node.REGISTERED, "beam"),
-                java.util.Optional.of(derived.require(Node.PRINTS, "beam")));
+        return new SectionFiles("beam", 1, derived.require(CutFigures.REGISTERED, "beam"),
+                java.util.Optional.of(derived.require(PrintFigures.PRINTS, "beam")));
     }
 
     @Test
@@ -109,7 +115,7 @@ class ExportTest {
 
     @Test
     void theCalendarHoldsEveryTaskToCome() throws Exception {
-        var schedule = derived.require(Node.SCHEDULE, Node.BUILD);
+        var schedule = derived.require(PlanFigures.SCHEDULE, Figure.BUILD);
         var file = Export.calendar(build, schedule, dir.resolve("plan.ics"));
         var events = Biweekly.parse(Files.readString(file)).first().getEvents();
         assertThat(events).hasSize((int) schedule.placed().stream().filter(p -> !p.done()).count());
@@ -125,7 +131,7 @@ class ExportTest {
         assertThat(list).hasSize(2);
         assertThat(list.getFirst()).containsEntry("kind", "spent").containsEntry("money", "12.5");
         assertThat(list.getFirst().get("text")).contains("\"fine\" filler, large");
-        assertThat(list.get(1)).containsEntry("kind", "failed").containsEntry("about", "print:A");
+        assertThat(list.get(1)).containsEntry("kind", "failed").containsEntry("about", "print:beam/A");
         assertThat(Files.readString(files.get(1))).startsWith("# beam, the first: log").contains("filler");
     }
 

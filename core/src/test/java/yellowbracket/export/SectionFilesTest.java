@@ -3,6 +3,7 @@ package yellowbracket.export;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.cut.Letters;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -41,8 +42,8 @@ class SectionFilesTest {
     private static Registered block(RegistrationKind kind) {
         var index = Bvh.of(BLOCK);
         var tree = CutTree.split(CutPlane.across(2, 3.137), CutTree.WHOLE, CutTree.WHOLE);
-        return Registrar.of(Sectioning.of(BLOCK, index, tree, 0, Progress.NONE), tree, index, 1, Registration.PLAIN.withUsual(kind),
-                Progress.NONE);
+        return Registrar.of(Sectioning.of(BLOCK, index, tree, "p", Letters.alone(), Progress.NONE), tree, index, 1,
+                Registration.PLAIN.withUsual(kind), Progress.NONE);
     }
 
     private static PrintPlan printed(Registered r) {
@@ -105,7 +106,8 @@ class SectionFilesTest {
     void twoThatAreAlikeComeFromOneFile() throws Exception {
         var index = Bvh.of(BLOCK);
         var tree = CutTree.split(CutPlane.across(2, 0), CutTree.WHOLE, CutTree.WHOLE);
-        var r = Registrar.of(Sectioning.of(BLOCK, index, tree, 0, Progress.NONE), tree, index, 1, Registration.PLAIN, Progress.NONE);
+        var r = Registrar.of(Sectioning.of(BLOCK, index, tree, "p", Letters.alone(), Progress.NONE), tree, index, 1, Registration.PLAIN,
+                Progress.NONE);
         var files = new SectionFiles("block", 1, r, Optional.empty()).write(dir);
         assertThat(files.bySection().get("B")).isEqualTo(files.bySection().get("A"));
         assertThat(dir.resolve("section-B.stl")).doesNotExist();
@@ -130,7 +132,7 @@ class SectionFilesTest {
         for (double x = 18.3; x < 890; x += 18.3) tree = CutTree.split(CutPlane.across(0, x), CutTree.WHOLE, tree);
         // planes from the far end inwards, each cutting what is left below it
         var index = Bvh.of(bar);
-        var cuts = Sectioning.of(bar, index, tree, 0, Progress.NONE);
+        var cuts = Sectioning.of(bar, index, tree, "p", Letters.alone(), Progress.NONE);
         assertThat(cuts.sections().size()).isGreaterThan(40);
         var r = Registrar.of(cuts, tree, index, 1, Registration.PLAIN, Progress.NONE);
         new SectionFiles("bar", 1, r, Optional.empty()).write(dir);

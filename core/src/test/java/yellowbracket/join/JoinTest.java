@@ -3,6 +3,7 @@ package yellowbracket.join;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.cut.Letters;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +22,7 @@ class JoinTest {
     private static final Catalogue SHOP = Catalogue.builtIn();
 
     private static Sectioning cut(Mesh m, CutTree t) {
-        return Sectioning.of(m, Bvh.of(m), t, 0, Progress.NONE);
+        return Sectioning.of(m, Bvh.of(m), t, "p", Letters.alone(), Progress.NONE);
     }
 
     private static CutTree quarters() {

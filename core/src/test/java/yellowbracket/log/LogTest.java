@@ -3,9 +3,11 @@ package yellowbracket.log;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.when;
 
+import yellowbracket.work.Tool;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Known;
 import java.time.LocalDateTime;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -13,10 +15,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.colour.SprayWeather;
 import yellowbracket.device.SimulatedWeather;
-import yellowbracket.device.WeatherFeed;
-import yellowbracket.plan.Station;
-import yellowbracket.plan.Task;
-import yellowbracket.safety.Caution;
+import yellowbracket.work.Task;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Rate;
 
@@ -24,17 +23,19 @@ class LogTest {
     private static final LocalDateTime AT = LocalDateTime.of(2026, 3, 30, 18, 0);
 
     private static Entry entry(String line) {
-        return Entry.parse(AT, line).orElseThrow();
+        return Entry.parse(AT, line, Known.NAMES).orElseThrow();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"done A 14 h;DONE;print:A;14", "done print:C 8.9 h #mid-bed;DONE;print:C;8.9",
-            "Done clean:B 45 min;DONE;clean:B;0.75", "done join:helm:2;DONE;join:helm:2;0",
-            "failed B 62 % 8.1 h came off;FAILED;print:B;8.1", "failed AB;FAILED;print:AB;0", "the visor fits;NOTE;'';0", "done;NOTE;'';0"})
+    @CsvSource(delimiter = ';', value = {"done A 14 h;DONE;print:p/A;14", "done print:C 8.9 h #mid-bed;DONE;print:p/C;8.9",
+            "done print:p/C 8.9 h;DONE;print:p/C;8.9", "Done clean:B 45 min;DONE;clean:p/B;0.75", "done join:helm:2;DONE;join:helm:2;0",
+            "failed B 62 % 8.1 h came off;FAILED;print:p/B;8.1", "failed AB;FAILED;print:p/AB;0", "done A+C2 9 h;DONE;print:p/A+p/C2;9",
+            "done the washing up;NOTE;'';0", "started over;NOTE;'';0", "lesson: brim #x;LESSON;'';0", "the visor fits;NOTE;'';0",
+            "done;NOTE;'';0"})
     void theLogLineIsUnderstood(String line, Entry.Kind kind, String about, double hours) {
         var e = entry(line);
         assertThat(e.kind()).isEqualTo(kind);
-        assertThat(e.about()).isEqualTo(about);
+        assertThat(e.task().map(TaskId::text).orElse("")).isEqualTo(about);
         assertThat(e.hours()).isCloseTo(hours, within(1e-9));
         assertThat(e.text()).isEqualTo(line);
     }
@@ -43,33 +44,35 @@ class LogTest {
     void moneyTagsAndBlanks() {
         assertThat(entry("spent 14,50 filler").money()).isEqualTo(14.5);
         assertThat(entry("nine pinholes #flaw #round1").tags()).containsExactly("flaw", "round1");
-        assertThat(Entry.parse(AT, "   ")).isEmpty();
+        assertThat(Entry.parse(AT, "   ", Known.NAMES)).isEmpty();
     }
 
-    private static Task task(String id, double hours, String rate) {
-        return new Task(id, Station.SMOOTH, "p", id, hours, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), rate, 0.2, 0, "test");
+    private static Task task(String id, double hours, Operation operation) {
+        return new Task(TaskId.of(id), id, operation, "", Tool.SANDING, new Task.Effort(hours, 0, 0.2, "test"), Task.Lag.NONE,
+                Task.Doer.PERSON, List.of());
     }
 
     @Test
     void slowHandsLearnSlowHours() {
-        var log = List.of(entry("done a 3 h"), entry("done b 2 h"), entry("done c"), entry("spent 10 x"), entry("spent 2.5 y"),
-                entry("failed D 50 %"));
-        var tasks = List.of(task("a", 1.5, "sand"), task("b", 1, "sand"), task("c", 1, "fill"), task("d", 1, "sand"));
-        var lessons = Lessons.facts(log).learn(tasks, java.util.Map.of());
+        var log = List.of(entry("done smooth:p:1 3 h"), entry("done smooth:p:2 2 h"), entry("done smooth:p:3"), entry("spent 10 x"),
+                entry("spent 2.5 y"), entry("failed D 50 %"));
+        var tasks = List.of(task("smooth:p:1", 1.5, Operation.SAND), task("smooth:p:2", 1, Operation.SAND),
+                task("smooth:p:3", 1, Operation.SPREAD), task("smooth:p:4", 1, Operation.SAND));
+        var lessons = Lessons.facts(log, Known.NAMES).learn(tasks, java.util.Map.of());
         var sand = lessons.rates().get("sand");
         assertThat(sand.jobs()).isEqualTo(2);
         assertThat(sand.factor()).as("twice as long, drawn towards the catalogue by three jobs' weight")
                 .isCloseTo(Math.pow(2, 2 / 5.0), within(1e-9));
         assertThat(lessons.rates()).doesNotContainKey("fill");
         assertThat(lessons.spent()).isEqualTo(12.5);
-        assertThat(lessons.failures()).containsEntry("print:D", 1);
-        assertThat(lessons.doneWith(tasks).get("c").hours()).as("hours not told are those planned").isEqualTo(1);
+        assertThat(lessons.failures()).containsEntry(Known.print("D"), 1);
+        assertThat(lessons.doneWith(tasks).get(TaskId.of("smooth:p:3")).hours()).as("hours not told are those planned").isEqualTo(1);
     }
 
     @Test
     void aFailureAfterDoneOpensTheTaskAgain() {
-        assertThat(Lessons.facts(List.of(entry("done D 5 h"), entry("failed D cracked"))).done()).isEmpty();
-        assertThat(Lessons.facts(List.of(entry("failed D"), entry("done D 5 h"))).done()).containsKey("print:D");
+        assertThat(Lessons.facts(List.of(entry("done D 5 h"), entry("failed D cracked")), Known.NAMES).done()).isEmpty();
+        assertThat(Lessons.facts(List.of(entry("failed D"), entry("done D 5 h")), Known.NAMES).done()).containsKey(Known.print("D"));
     }
 
     @Test
@@ -105,24 +108,19 @@ class LogTest {
         assertThat(new SimulatedWeather(8).at(AT)).isNotEqualTo(sky.at(AT));
     }
 
+    /** What was written about sections of other cuts is history, not done; what was measured before stays done. */
     @Test
-    void aFeedIsAskedForTheHour() {
-        WeatherFeed feed = mock(WeatherFeed.class);
-        when(feed.at(AT)).thenReturn(new SprayWeather.Hour(AT, 30, 90, 1));
-        assertThat(SprayWeather.judge(feed.at(AT), Catalogue.builtIn().coating("enamel spray")).verdict())
-                .isEqualTo(SprayWeather.Verdict.NO);
-    }
-
-    @Test
-    void everyDangerousStepHasItsCaution() {
-        assertThat(Caution.of(task("sand P120", 1, "sand"))).contains(Caution.DUST);
-        assertThat(Caution
-                .of(new Task("x", Station.COLOUR, "p", "2 coats", 1, 0, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0, 0, "")))
-                .contains(Caution.SPRAY);
-        assertThat(Caution
-                .of(new Task("x", Station.SIZE, "p", "measure", 1, 0, 0, 0, Task.Resource.PERSON, "", true, List.of(), "k", 0, 0, "")))
-                .isEmpty();
-        for (var c : Caution.values()) assertThat(c.gear()).isNotBlank();
+    void aLineBelongsToTheCutsItWasWrittenUnder() {
+        var log = List.of(entry("done A 5 h"), entry("failed B 50 %"), entry("done clean:A"), entry("done size:p 1 h"), entry("spent 3 x"));
+        var now = Lessons.facts(log, Known.NAMES);
+        assertThat(now.done()).containsOnlyKeys(Known.print("A"), TaskId.of("clean:p/A"), TaskId.size("p"));
+        var recut = Lessons.facts(log, Known.after(1));
+        assertThat(recut.done()).containsOnlyKeys(TaskId.size("p"));
+        assertThat(recut.failures()).as("a failure still teaches").containsEntry(Known.print("B"), 1);
+        assertThat(recut.spent()).isEqualTo(3);
+        var again = new java.util.ArrayList<>(log);
+        again.add(Entry.parse(AT, "done A 4 h", Known.after(1)).orElseThrow());
+        assertThat(Lessons.facts(again, Known.after(1)).done().get(Known.print("A")).hours()).isEqualTo(4);
     }
 
     @Test

@@ -3,6 +3,8 @@ package yellowbracket.log;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.finding.Subject;
+import yellowbracket.work.Known;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +31,7 @@ class PrintRecordTest {
 
     private static List<Entry> log(String... lines) {
         var out = new ArrayList<Entry>();
-        for (var l : lines) out.add(Entry.parse(NOW.plusHours(out.size()), l).orElseThrow());
+        for (var l : lines) out.add(Entry.parse(NOW.plusHours(out.size()), l, Known.NAMES).orElseThrow());
         return out;
     }
 
@@ -37,7 +39,7 @@ class PrintRecordTest {
     @CsvSource(delimiter = '|', value = {"failed D 64 % layer shift overnight|LAYER_SHIFT", "failed D came off the bed|CAME_OFF",
             "failed D 3 % nozzle clogged|CLOG", "failed D 90 % ran out of PLA|RAN_OUT",
             "done D 4 h support fused to the brow|SUPPORT_FUSED", "failed D corners warped|WARPED", "failed D underextruded|UNDER_EXTRUDED",
-            "failed D link lost|POWER", "failed D who knows|OTHER"})
+            "failed D link lost|POWER", "failed D 5 % cancelled|CANCELLED", "failed D who knows|OTHER"})
     void failuresAreToldByTheirWords(String line, FailureKind kind) {
         assertThat(FailureKind.in(line)).isEqualTo(kind);
     }
@@ -75,7 +77,7 @@ class PrintRecordTest {
     /** Upright, 200 mm tall on a foot of {@code foot} mm2, with {@code seen} mm2 of support on the show side. */
     private static SectionPrint print(String name, double foot, double tall, double brim, Printer printer) {
         var way = new Orientation("as worn", Turn.NONE, 0, 0, 30, 0.1, 0.2, new Vec3(60, 60, tall), foot, 20);
-        return new SectionPrint(name, way, SHOP.profile("usual").withBrim(brim), printer,
+        return new SectionPrint(Known.p(name), way, SHOP.profile("usual").withBrimMm(brim), printer,
                 new Estimate(1000, 9, 8, 10, 120, 10, 40, 3, 5, 3, 1, 0), true);
     }
 
@@ -87,10 +89,10 @@ class PrintRecordTest {
         var flat = print("E", 9000, 40, 0, MID);
         var brimmed = print("F", 180, 190, 8, MID);
         var elsewhere = print("G", 180, 190, 0, LARGE);
-        var all = Map.of("C", then, "D", tall, "E", flat, "F", brimmed, "G", elsewhere);
+        var all = Map.of(Known.p("C"), then, Known.p("D"), tall, Known.p("E"), flat, Known.p("F"), brimmed, Known.p("G"), elsewhere);
         assertThat(Recurring.of(log, List.of(tall, flat, brimmed, elsewhere), all)).singleElement().satisfies(w -> {
-            assertThat(w.section()).isEqualTo("D");
-            assertThat(w.kind()).isEqualTo(FailureKind.CAME_OFF);
+            assertThat(w.subject()).isEqualTo(Subject.section(Known.p("D")));
+            assertThat(w.fix()).as("the lesson asks for a brim").isPresent();
             assertThat(w.words()).contains("same situation as C", "brim 8 mm on tall sections").doesNotContain("#");
         });
     }
@@ -99,22 +101,24 @@ class PrintRecordTest {
     void withoutALessonTheUsualAdviceIsGiven() {
         var then = print("C", 200, 200, 0, MID);
         var next = print("D", 200, 220, 0, MID);
-        assertThat(Recurring.of(log("failed C 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next))).singleElement()
-                .satisfies(w -> assertThat(w.lesson()).contains("belts"));
-        assertThat(Recurring.of(log("failed C 62 % nobody knows #mid-bed"), List.of(next), Map.of("C", then, "D", next))).isEmpty();
-        assertThat(Recurring.of(log("failed Z 62 % layer shift #mid-bed"), List.of(next), Map.of("C", then, "D", next)))
+        assertThat(Recurring.of(log("failed C 62 % layer shift #mid-bed"), List.of(next), Map.of(Known.p("C"), then, Known.p("D"), next)))
+                .singleElement()
+                .satisfies(w -> assertThat(w.words()).contains("layer shift", "belts"));
+        assertThat(Recurring.of(log("failed C 62 % nobody knows #mid-bed"), List.of(next), Map.of(Known.p("C"), then, Known.p("D"), next)))
+                .isEmpty();
+        assertThat(Recurring.of(log("failed Z 62 % layer shift #mid-bed"), List.of(next), Map.of(Known.p("C"), then, Known.p("D"), next)))
                 .as("a section that is gone")
                 .isEmpty();
     }
 
     @Test
     void aPlateIsDoneWithAllThatIsOnIt() {
-        var facts = Lessons.facts(log("started A+B #mid-bed", "done A+B 9 h #mid-bed", "started C"));
-        assertThat(facts.done()).containsKeys("print:A+B", "print:A", "print:B");
-        assertThat(facts.running()).containsOnlyKeys("print:C");
-        assertThat(Lessons.facts(log("done A+B 9 h", "failed A+B 5 % clog")).done()).isEmpty();
-        assertThat(Entry.parse(NOW, "started over with the brim").orElseThrow().kind()).isEqualTo(Entry.Kind.NOTE);
-        var planned = Entry.parse(NOW, "done A planned 8,5 h").orElseThrow();
+        var facts = Lessons.facts(log("started A+B #mid-bed", "done A+B 9 h #mid-bed", "started C"), Known.NAMES);
+        assertThat(facts.done()).containsKeys(Known.print("A", "B"), Known.print("A"), Known.print("B"));
+        assertThat(facts.running()).containsOnlyKeys(Known.print("C"));
+        assertThat(Lessons.facts(log("done A+B 9 h", "failed A+B 5 % clog"), Known.NAMES).done()).isEmpty();
+        assertThat(Entry.parse(NOW, "started over with the brim", Known.NAMES).orElseThrow().kind()).isEqualTo(Entry.Kind.NOTE);
+        var planned = Entry.parse(NOW, "done A planned 8,5 h", Known.NAMES).orElseThrow();
         assertThat(planned.planned()).hasValue(8.5);
         assertThat(planned.hours()).as("planned hours are not worked hours").isZero();
     }

@@ -1,5 +1,10 @@
 package yellowbracket.plan;
 
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Task;
+import yellowbracket.work.Known;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Tool;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -22,17 +27,21 @@ class PlanTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
     private static final LocalDateTime DUE = NOW.plusDays(21);
 
+    private static Task task(String id, Operation operation, double hours, Task.Lag lag, Task.Doer doer, double spread, String... after) {
+        return new Task(Known.task(id), id, operation, "", Tool.HANDS, new Task.Effort(hours, 0, spread, "test"), lag, doer,
+                Known.tasks(after));
+    }
+
     private static Task person(String id, double hours, double wait, String... after) {
-        return new Task(id, Station.JOIN, "p", id, hours, wait, 0, 0, Task.Resource.PERSON, "", true, List.of(after), "k", 0.2, 0, "test");
+        return task(id, Operation.GLUE, hours, Task.Lag.atLeast(wait), Task.Doer.PERSON, 0.2, after);
     }
 
     private static Task onEnd(String id, double hours, String... after) {
-        return new Task(id, Station.JOIN, "p", id, hours, 0, 0, 0, Task.Resource.PERSON, "", false, List.of(after), "k", 0.2, 0, "test");
+        return task(id, Operation.GLUE, hours, Task.Lag.NONE, Task.Doer.PERSON_AT_A_STRETCH, 0.2, after);
     }
 
     private static Task print(String id, double hours, String printer, double risk, String... after) {
-        return new Task(id, Station.PRINT, "p", id, hours, 0, 0, 0, Task.Resource.PRINTER, printer, false, List.of(after), "k", 0.1, risk,
-                "test");
+        return task(id, Operation.PRINT, hours, Task.Lag.NONE, Task.Doer.printer(printer, risk), 0.1, after);
     }
 
     private static final Scheduler.Facts NOTHING = new Scheduler.Facts(Map.of(), Map.of(), List.of());
@@ -44,17 +53,17 @@ class PlanTest {
     @Test
     void eveningWorkStartsWhenTheEveningDoes() {
         var s = scheduler().schedule(List.of(person("a", 2, 0)), Map.of());
-        assertThat(s.placed("a").orElseThrow().start()).isEqualTo(NOW.withHour(18).withMinute(30));
-        assertThat(s.placed("a").orElseThrow().end()).isEqualTo(NOW.withHour(20).withMinute(30));
+        assertThat(s.placed(Known.task("a")).orElseThrow().start()).isEqualTo(NOW.withHour(18).withMinute(30));
+        assertThat(s.placed(Known.task("a")).orElseThrow().end()).isEqualTo(NOW.withHour(20).withMinute(30));
     }
 
     @Test
     void longWorkIsSplitOverEveningsAndWhatMayNotSplitWaits() {
         var s = scheduler().schedule(List.of(person("a", 5, 0)), Map.of());
-        assertThat(s.placed("a").orElseThrow().end()).as("3.5 h today, 1.5 h tomorrow")
+        assertThat(s.placed(Known.task("a")).orElseThrow().end()).as("3.5 h today, 1.5 h tomorrow")
                 .isEqualTo(NOW.plusDays(1).withHour(20).withMinute(0));
         var t = scheduler().schedule(List.of(onEnd("b", 6)), Map.of());
-        assertThat(t.placed("b").orElseThrow().start().getDayOfWeek()).as("six hours on end fit a Saturday only")
+        assertThat(t.placed(Known.task("b")).orElseThrow().start().getDayOfWeek()).as("six hours on end fit a Saturday only")
                 .isEqualTo(DayOfWeek.SATURDAY);
         assertThatThrownBy(() -> scheduler().schedule(List.of(onEnd("c", 11)), Map.of())).hasMessageContaining("more than any working day");
     }
@@ -62,40 +71,40 @@ class PlanTest {
     @Test
     void printsRunThroughTheNightButStartByDay() {
         var s = scheduler().schedule(List.of(print("a", 10, "x", 0), print("b", 3, "x", 0)), Map.of());
-        assertThat(s.placed("a").orElseThrow().end()).isEqualTo(NOW.plusHours(10));
-        assertThat(s.placed("b").orElseThrow().start()).as("somebody must be up: seven, and a moment to change the plate")
+        assertThat(s.placed(Known.task("a")).orElseThrow().end()).isEqualTo(NOW.plusHours(10));
+        assertThat(s.placed(Known.task("b")).orElseThrow().start()).as("somebody must be up: seven, and a moment to change the plate")
                 .isEqualTo(NOW.plusDays(1).withHour(7).withMinute(20));
     }
 
     @Test
     void twoPrintersRunSideBySide() {
         var s = scheduler().schedule(List.of(print("a", 10, "x", 0), print("b", 10, "y", 0)), Map.of());
-        assertThat(s.placed("a").orElseThrow().start()).isEqualTo(s.placed("b").orElseThrow().start());
+        assertThat(s.placed(Known.task("a")).orElseThrow().start()).isEqualTo(s.placed(Known.task("b")).orElseThrow().start());
     }
 
     @Test
     void curesOverlapOtherWork() {
         var s = scheduler().schedule(List.of(person("glue", 0.5, 12), person("sand", 1, 0, "glue"), person("other", 1, 0)), Map.of());
-        assertThat(s.placed("other").orElseThrow().end()).isBefore(s.placed("sand").orElseThrow().start());
-        assertThat(s.placed("sand").orElseThrow().start()).isAfterOrEqualTo(s.placed("glue").orElseThrow().end().plusHours(12));
+        assertThat(s.placed(Known.task("other")).orElseThrow().end()).isBefore(s.placed(Known.task("sand")).orElseThrow().start());
+        assertThat(s.placed(Known.task("sand")).orElseThrow().start())
+                .isAfterOrEqualTo(s.placed(Known.task("glue")).orElseThrow().end().plusHours(12));
     }
 
     @Test
     void whatIsDoneIsAFactAndFreesWhatWaitedForIt() {
-        var done = Map.of("glue", new Actual("glue", NOW.minusDays(2), 0.5));
+        var done = Map.of(Known.task("glue"), new Actual(Known.task("glue"), NOW.minusDays(2), 0.5));
         var s = scheduler().schedule(List.of(person("glue", 5, 12), person("sand", 1, 0, "glue")), done);
-        assertThat(s.placed("glue").orElseThrow().done()).isTrue();
-        assertThat(s.placed("sand").orElseThrow().start()).isEqualTo(NOW.withMinute(30));
-        assertThat(s.next(5)).extracting(p -> p.task().id()).containsExactly("sand");
+        assertThat(s.placed(Known.task("glue")).orElseThrow().done()).isTrue();
+        assertThat(s.placed(Known.task("sand")).orElseThrow().start()).isEqualTo(NOW.withMinute(30));
+        assertThat(s.next(5)).extracting(p -> p.task().name()).containsExactly("sand");
     }
 
     @Test
     void sprayingWaitsForWeather() {
-        var spray = new Task("spray", Station.COLOUR, "p", "spray", 0.5, 4, 0, 0, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0,
-                "test");
+        var spray = task("spray", Operation.SPRAY, 0.5, Task.Lag.atLeast(4), Task.Doer.SPRAY, 0.1);
         var fit = NOW.toLocalDate().plusDays(5).atTime(11, 0);
         var s = new Scheduler(NOW, DUE, WorkHours.evenings(), t -> !t.isBefore(fit)).schedule(List.of(spray), Map.of());
-        assertThat(s.placed("spray").orElseThrow().start()).isEqualTo(fit);
+        assertThat(s.placed(Known.task("spray")).orElseThrow().start()).isEqualTo(fit);
         assertThatThrownBy(() -> new Scheduler(NOW, DUE, WorkHours.evenings(), t -> false).schedule(List.of(spray), Map.of()))
                 .hasMessageContaining("no hour fit for spraying");
     }
@@ -108,8 +117,7 @@ class PlanTest {
 
     @Test
     void missedRecoatWindowsAreFound() {
-        var coat = new Task("coat", Station.COLOUR, "p", "enamel", 0.5, 0.3, 1, 48, Task.Resource.SPRAY, "", false, List.of(), "k", 0.1, 0,
-                "test");
+        var coat = task("coat", Operation.SPRAY, 0.5, new Task.Lag(0.3, 1, 48), Task.Doer.SPRAY, 0.1);
         var next = new Schedule.Placed(person("next", 1, 0, "coat"), NOW.plusHours(10), NOW.plusHours(11), NOW.plusHours(11), false);
         var s = new Schedule(NOW, DUE, List.of(new Schedule.Placed(coat, NOW, NOW.plusMinutes(30), NOW.plusMinutes(48), false), next));
         assertThat(s.conflicts()).singleElement().asString().startsWith("recoat window: next comes");
@@ -146,15 +154,15 @@ class PlanTest {
         assertThat(s.conflicts()).isEmpty();
         var own = s.placed()
                 .stream()
-                .filter(p -> p.task().resource() == Task.Resource.PERSON && !p.task().splits())
+                .filter(p -> p.task().resource() == Task.Resource.PERSON && !p.task().doer().splits())
                 .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
                 .toList();
         for (int i = 1; i < own.size(); i++) assertThat(own.get(i).start()).isAfterOrEqualTo(own.get(i - 1).end());
         double chain = 0;
-        var longest = new java.util.HashMap<String, Double>();
+        var longest = new java.util.HashMap<TaskId, Double>();
         for (var t : tasks) {
             double before = t.after().stream().mapToDouble(longest::get).max().orElse(0);
-            longest.put(t.id(), before + t.activeH() + t.waitH());
+            longest.put(t.id(), before + t.activeH() + t.lag().leastH());
             chain = Math.max(chain, longest.get(t.id()));
         }
         assertThat(Duration.between(NOW, s.finish()).toMinutes() / 60.0).isGreaterThanOrEqualTo(chain - 1);

@@ -1,5 +1,11 @@
 package yellowbracket.plan;
 
+import yellowbracket.work.Tool;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Known;
+import yellowbracket.work.Task;
+import yellowbracket.work.Station;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -35,19 +41,24 @@ class SchedulerPropertyTest {
         var out = new ArrayList<Task>();
         int n = 6 + random.nextInt(14);
         for (int i = 0; i < n; i++) {
-            var after = new ArrayList<String>();
-            for (int j = 0; j < i; j++) if (random.nextInt(4) == 0) after.add("t" + j);
+            var after = new ArrayList<TaskId>();
+            for (int j = 0; j < i; j++) if (random.nextInt(4) == 0) after.add(Known.task("t" + j));
             var kind = switch (random.nextInt(4)) {
                 case 0, 1 -> Task.Resource.PRINTER;
                 case 2 -> Task.Resource.PERSON;
                 default -> Task.Resource.SPRAY;
             };
             double hours = kind == Task.Resource.PRINTER ? 1 + random.nextInt(30) : 0.25 * (1 + random.nextInt(8));
-            out.add(new Task("t" + i, Station.PRINT, "p", "task " + i, hours, random.nextInt(3), 0, 0, kind,
-                    kind == Task.Resource.PRINTER ? random.nextBoolean() ? "loud" : "silent" : "", random.nextBoolean(), after, "k", 0.2, 0,
-                    "test"));
+            int wait = random.nextInt(3);
+            String printer = kind == Task.Resource.PRINTER ? random.nextBoolean() ? "loud" : "silent" : "";
+            out.add(task("t" + i, hours, wait, new Task.Doer(kind, printer, random.nextBoolean(), 0), after));
         }
         return out;
+    }
+
+    private static Task task(String id, double hours, double wait, Task.Doer doer, List<TaskId> after) {
+        return new Task(Known.task(id), id, Operation.PRINT, "", Tool.HANDS, new Task.Effort(hours, 0, 0.2, "test"), Task.Lag.atLeast(wait),
+                doer, after);
     }
 
     private static Scheduler scheduler() {
@@ -64,8 +75,8 @@ class SchedulerPropertyTest {
         assertThat(plan.placed()).hasSameSizeAs(tasks);
         noTwoAtOnce(plan.placed().stream().filter(p -> p.task().resource() == Task.Resource.SPRAY).toList());
         for (var p : plan.placed()) {
-            assertThat(p.start()).as(p.task().id()).isAfterOrEqualTo(NOW);
-            assertThat(Duration.between(p.end(), p.ready()).toMinutes()).isEqualTo(Math.round(60 * p.task().waitH()));
+            assertThat(p.start()).as(p.task().name()).isAfterOrEqualTo(NOW);
+            assertThat(Duration.between(p.end(), p.ready()).toMinutes()).isEqualTo(Math.round(60 * p.task().lag().leastH()));
             if (p.task().resource() == Task.Resource.PRINTER) printer(p);
         }
     }
@@ -76,7 +87,7 @@ class SchedulerPropertyTest {
         long minutes = 0;
         for (var t = start; t.isBefore(p.end()); t = t.plusMinutes(1))
             if (!p.task().printer().equals("loud") || !NIGHT.holds(t.toLocalTime())) minutes++;
-        assertThat(minutes).as("printed, pauses apart: " + p.task().id()).isEqualTo(Math.round(60 * p.task().activeH()));
+        assertThat(minutes).as("printed, pauses apart: " + p.task().name()).isEqualTo(Math.round(60 * p.task().activeH()));
         if (p.task().printer().equals("loud")) assertThat(NIGHT.holds(start.toLocalTime())).isFalse();
     }
 
@@ -95,12 +106,12 @@ class SchedulerPropertyTest {
     void theOrderWishedForIsKeptOnEachPrinterUnlessTasksForbidIt(int seed) {
         var random = new Random(1000 + seed);
         var prints = new ArrayList<Task>();
-        for (int i = 0; i < 8; i++) prints.add(new Task("t" + i, Station.PRINT, "p", "print " + i, 1 + random.nextInt(9), 0, 0, 0,
-                Task.Resource.PRINTER, random.nextBoolean() ? "loud" : "silent", false, List.of(), "k", 0.1, 0, "test"));
-        var order = new ArrayList<>(IntStream.range(0, 8).mapToObj(i -> "t" + i).toList());
+        for (int i = 0; i < 8; i++)
+            prints.add(task("t" + i, 1 + random.nextInt(9), 0, Task.Doer.printer(random.nextBoolean() ? "loud" : "silent", 0), List.of()));
+        var order = new ArrayList<>(IntStream.range(0, 8).mapToObj(i -> Known.task("t" + i)).toList());
         java.util.Collections.shuffle(order, random);
-        var running = new HashMap<String, LocalDateTime>();
-        if (seed % 2 == 0) running.put("t3", NOW.minusHours(1));
+        var running = new HashMap<TaskId, LocalDateTime>();
+        if (seed % 2 == 0) running.put(Known.task("t3"), NOW.minusHours(1));
         var plan = scheduler().schedule(prints, new Scheduler.Facts(Map.of(), running, order.subList(0, 5)));
         assertThat(plan.conflicts()).isEmpty();
         for (var printer : List.of("loud", "silent")) {
@@ -112,8 +123,8 @@ class SchedulerPropertyTest {
                     .toList();
             var wished = new ArrayList<>(order.subList(0, 5));
             if (!running.isEmpty()) {
-                wished.remove("t3");
-                wished.addFirst("t3");
+                wished.remove(Known.task("t3"));
+                wished.addFirst(Known.task("t3"));
             }
             wished.retainAll(real);
             assertThat(real.subList(0, wished.size())).as(printer).isEqualTo(wished);
@@ -122,12 +133,12 @@ class SchedulerPropertyTest {
 
     @Test
     void whatIsDoneIsNoLongerInTheOrder() {
-        var a = new Task("a", Station.PRINT, "p", "a", 5, 0, 0, 0, Task.Resource.PRINTER, "silent", false, List.of(), "k", 0.1, 0, "test");
-        var b = new Task("b", Station.PRINT, "p", "b", 5, 0, 0, 0, Task.Resource.PRINTER, "silent", false, List.of(), "k", 0.1, 0, "test");
-        var plan = scheduler().schedule(List.of(a, b),
-                new Scheduler.Facts(Map.of("a", new Actual("a", NOW.minusDays(1), 5)), Map.of(), List.of("a", "b")));
-        assertThat(plan.placed("b").orElseThrow().start()).isEqualTo(NOW);
-        assertThat(plan.placed("a").orElseThrow().done()).isTrue();
+        var a = task("a", 5, 0, Task.Doer.printer("silent", 0), List.of());
+        var b = task("b", 5, 0, Task.Doer.printer("silent", 0), List.of());
+        var plan = scheduler().schedule(List.of(a, b), new Scheduler.Facts(
+                Map.of(Known.task("a"), new Actual(Known.task("a"), NOW.minusDays(1), 5)), Map.of(), Known.tasks("a", "b")));
+        assertThat(plan.placed(Known.task("b")).orElseThrow().start()).isEqualTo(NOW);
+        assertThat(plan.placed(Known.task("a")).orElseThrow().done()).isTrue();
     }
 
     @Test

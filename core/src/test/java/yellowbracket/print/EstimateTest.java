@@ -3,6 +3,7 @@ package yellowbracket.print;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.work.Known;
 import java.util.Comparator;
 import java.util.Optional;
 import java.util.Random;
@@ -61,11 +62,11 @@ class EstimateTest {
     /** 0.88 x 0.6 mm at 110 mm/s would be 58 mm3/s: the hot end melts 15, so hours follow the volume. */
     @Test
     void noFasterThanTheHotEndMelts() {
-        var wide = USUAL.withNozzle(0.8).withLayer(0.6).withWalls(1);
+        var wide = USUAL.withNozzle(0.8).withLayerMm(0.6).withWalls(1);
         var e = of(TUBE, wide, MID);
         double volume = e.grams() / 1.24 * 1000;
         assertThat(e.wallHours() + e.infillHours()).isGreaterThan(volume / MID.flowMm3S() * wide.speeds().acceleration() / 3600 * 0.999);
-        assertThat(of(TUBE, wide.withLayer(0.3), MID).wallHours()).as("half the layer, the same flow")
+        assertThat(of(TUBE, wide.withLayerMm(0.3), MID).wallHours()).as("half the layer, the same flow")
                 .isCloseTo(e.wallHours(), within(0.05 * e.wallHours()));
     }
 
@@ -79,13 +80,14 @@ class EstimateTest {
     @Test
     void aBrimAddsItsRingAndARaftItsLayers() {
         var plain = of(TUBE, USUAL, MID);
-        var brim = of(TUBE, USUAL.withBrim(8), MID);
+        var brim = of(TUBE, USUAL.withBrimMm(8), MID);
         double ring = 8 * (2 * Math.PI * 77 / 2 + Math.PI * 8) * USUAL.layerMm() * 1.24 / 1000;
         assertThat(brim.supportGrams() - plain.supportGrams()).as("half the outline is outside").isCloseTo(ring, within(0.02 * ring));
         assertThat(brim.hours()).isGreaterThan(plain.hours());
-        var raft = of(TUBE, USUAL.withRaft(3), MID);
+        var raft = of(TUBE, USUAL.withRaftLayers(3), MID);
         assertThat(raft.supportGrams()).isGreaterThan(brim.supportGrams() / 10).isGreaterThan(plain.supportGrams());
-        assertThat(of(TUBE, USUAL.withRaft(6), MID).supportGrams()).isCloseTo(2 * raft.supportGrams() - plain.supportGrams(), within(1e-9));
+        assertThat(of(TUBE, USUAL.withRaftLayers(6), MID).supportGrams()).isCloseTo(2 * raft.supportGrams() - plain.supportGrams(),
+                within(1e-9));
     }
 
     @Test
@@ -165,8 +167,8 @@ class EstimateTest {
         var way = upright(TUBE, USUAL);
         for (double rate : new double[] {0.001, 0.01}) {
             var printer = MID.learned(1, rate);
-            var whole = OnePiece
-                    .of(new SectionPrint("all", way, USUAL, printer, new Estimate(1, 100, 85, 115, 900, 100, 0, 0, 90, 5, 0, 5), false));
+            var whole = OnePiece.of(new SectionPrint(Known.p("all"), way, USUAL, printer,
+                    new Estimate(1, 100, 85, 115, 900, 100, 0, 0, 90, 5, 0, 5), false));
             double parts = 10 * Failure.expectedHours(10, rate);
             assertThat(whole.expectedHours()).isGreaterThan(parts);
             assertThat(whole.expectedGrams()).isCloseTo(1000 * whole.expectedHours() / 100, within(1e-9));
@@ -177,6 +179,6 @@ class EstimateTest {
     }
 
     private static OnePiece whole() {
-        return OnePiece.of(new SectionPrint("all", upright(TUBE, USUAL), USUAL, MID, of(TUBE, USUAL, MID), true));
+        return OnePiece.of(new SectionPrint(Known.p("all"), upright(TUBE, USUAL), USUAL, MID, of(TUBE, USUAL, MID), true));
     }
 }

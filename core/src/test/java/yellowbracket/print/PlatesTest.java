@@ -3,6 +3,7 @@ package yellowbracket.print;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.work.Known;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -27,12 +28,12 @@ class PlatesTest {
     private static SectionPrint print(String name, Mesh m, Printer printer) {
         var profile = SHOP.profile("usual");
         var way = Orientation.of(m, SurfaceSamples.of(m, Bvh.of(m), 60), profile, Turn.NONE);
-        return new SectionPrint(name, way, profile, printer, Estimate.of(m, way, profile, SHOP.material("PLA"), printer),
+        return new SectionPrint(Known.p(name), way, profile, printer, Estimate.of(m, way, profile, SHOP.material("PLA"), printer),
                 way.fits(1, printer));
     }
 
     private static Plates.Item item(String name, Mesh m, double brim) {
-        return new Plates.Item(name, Shadow.of(m, Turn.NONE, 1, Plates.CELL_MM), brim, print(name, m, BED), "PLA");
+        return new Plates.Item(Known.p(name), Shadow.of(m, Turn.NONE, 1, Plates.CELL_MM), brim, print(name, m, BED), "PLA");
     }
 
     /** Boxes, rings, cones and corner pieces of any size, turned anyhow. */
@@ -70,7 +71,7 @@ class PlatesTest {
             assertThat(plate.fits()).isTrue();
             var clouds = new ArrayList<List<Vec3>>();
             for (var place : plate.places()) {
-                var cloud = standing(meshes.get(Integer.parseInt(place.section().substring(1))), place);
+                var cloud = standing(meshes.get(Integer.parseInt(place.section().letter().substring(1))), place);
                 assertThat(cloud).allSatisfy(p -> {
                     assertThat(p.x()).isBetween(BED.marginMm() - 1e-6, BED.bedX() - BED.marginMm() + 1e-6);
                     assertThat(p.y()).isBetween(BED.marginMm() - 1e-6, BED.bedY() - BED.marginMm() + 1e-6);
@@ -120,7 +121,7 @@ class PlatesTest {
     @Test
     void whatIsPrintedOtherwiseGoesOnAnotherPlate() {
         var a = item("A", Shapes.box(Vec3.ZERO, new Vec3(30, 30, 10)), 0);
-        var b = new Plates.Item("B", a.shadow(), 0, a.print(), "PETG");
+        var b = new Plates.Item(Known.p("B"), a.shadow(), 0, a.print(), "PETG");
         assertThat(Plates.full(List.of(a, b), BED)).hasSize(2);
     }
 
@@ -129,7 +130,7 @@ class PlatesTest {
         var large = item("A", Shapes.box(Vec3.ZERO, new Vec3(300, 30, 10)), 0);
         assertThat(Plates.full(List.of(large), BED)).singleElement().satisfies(p -> {
             assertThat(p.fits()).isFalse();
-            assertThat(p.sections()).containsExactly("A");
+            assertThat(p.sections()).containsExactly(Known.p("A"));
         });
         assertThat(Plates.single(List.of(large), BED).getFirst().fits()).isFalse();
     }

@@ -2,9 +2,14 @@ package yellowbracket.print;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import yellowbracket.work.SectionId;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Finding;
+import yellowbracket.work.Known;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Catalogue;
@@ -14,7 +19,7 @@ import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
 import yellowbracket.shop.Spool;
-import yellowbracket.size.Fit.Weight;
+import yellowbracket.finding.Weight;
 
 /** Rules that speak when a print is asked for trouble, spools that end, and what cleaning up takes. */
 class PrintRulesTest {
@@ -24,11 +29,22 @@ class PrintRulesTest {
 
     private static SectionPrint print(Profile profile, Vec3 size, double footMm2, double tipDeg) {
         var way = new Orientation("as worn", Turn.NONE, 4000, 400, 150, 0.1, 0.2, size, footMm2, tipDeg);
-        return new SectionPrint("A", way, profile, MID, new Estimate(1000, 9, 8, 10, 120, 10, 40, 3, 5, 3, 1, 0), true);
+        return new SectionPrint(Known.p("A"), way, profile, MID, new Estimate(1000, 9, 8, 10, 120, 10, 40, 3, 5, 3, 1, 0), true);
     }
 
-    private static List<Remark> remarks(Profile profile, Vec3 size, double footMm2, double tipDeg) {
+    private static List<Finding> remarks(Profile profile, Vec3 size, double footMm2, double tipDeg) {
         return PrintRules.of(List.of(print(profile, size, footMm2, tipDeg)), SHOP, true);
+    }
+
+    /** The section's profile after the finding's fix was taken. */
+    @SuppressWarnings("unchecked")
+    private static Profile mended(Finding f, Profile now) {
+        return f.fix().map(fix -> {
+            var change = ((Fix.Change<?>) fix);
+            assertThat(change.decision()).isEqualTo(PrintWish.class);
+            var wish = ((Fix.Change<PrintWish>) change).change().apply(PrintWish.of(now));
+            return wish.section("A").profile().orElse(wish.profile());
+        }).orElseThrow();
     }
 
     private static final Vec3 COMPACT = new Vec3(90, 80, 60);
@@ -46,7 +62,7 @@ class PrintRulesTest {
         var r = remarks(USUAL, new Vec3(40, 40, 200), 400, 12);
         assertThat(r.getFirst().weight()).isEqualTo(Weight.CARE);
         assertThat(r.getFirst().words()).contains("200 mm tall on 4.0 cm2");
-        var mended = r.getFirst().fix().orElseThrow().change().apply(USUAL);
+        var mended = mended(r.getFirst(), USUAL);
         assertThat(mended.brimMm()).isEqualTo(8);
         assertThat(remarks(mended, new Vec3(40, 40, 200), 400, 12)).noneMatch(x -> x.weight() == Weight.CARE);
         assertThat(remarks(USUAL, COMPACT, 1500, 5)).anySatisfy(x -> assertThat(x.words()).contains("before it tips"));
@@ -56,22 +72,22 @@ class PrintRulesTest {
     void wallsHeatNozzleEdgesAndWarpingAreJudged() {
         assertThat(remarks(USUAL.withWalls(2), COMPACT, 3000, 40)).anySatisfy(r -> {
             assertThat(r.words()).contains("walls of 0.9 mm");
-            assertThat(r.fix().orElseThrow().change().apply(USUAL.withWalls(2)).walls()).isEqualTo(3);
+            assertThat(mended(r, USUAL.withWalls(2)).walls()).isEqualTo(3);
         });
         assertThat(remarks(USUAL.withWalls(2), new Vec3(20, 20, 150), 900, 20))
                 .anySatisfy(r -> assertThat(r.words()).contains("slender: 2 walls snap"));
         assertThat(remarks(USUAL.withNozzle(0.6), COMPACT, 3000, 40))
                 .anySatisfy(r -> assertThat(r.words()).contains("mid bed has a 0.4 mm nozzle fitted: change it to 0.6"));
-        assertThat(remarks(USUAL.withNozzle(0.8).withLayer(0.1), COMPACT, 3000, 40))
+        assertThat(remarks(USUAL.withNozzle(0.8).withLayerMm(0.1), COMPACT, 3000, 40))
                 .anySatisfy(r -> assertThat(r.words()).contains("under a fifth"));
         assertThat(remarks(USUAL, new Vec3(205, 80, 60), 3000, 40))
                 .anySatisfy(r -> assertThat(r.words()).contains("within 8 mm of the edge"));
         var abs = remarks(USUAL.withMaterial("ABS"), COMPACT, 6000, 40);
         assertThat(abs).anySatisfy(r -> assertThat(r.words()).contains("pulls its corners up"))
                 .anySatisfy(r -> assertThat(r.words()).contains("fumes"));
-        assertThat(remarks(USUAL.withBrim(10), new Vec3(208, 80, 60), 3000, 40))
+        assertThat(remarks(USUAL.withBrimMm(10), new Vec3(208, 80, 60), 3000, 40))
                 .anySatisfy(r -> assertThat(r.words()).contains("its brim of 10 mm does not"));
-        assertThat(remarks(USUAL.withLayer(0.5), COMPACT, 3000, 40).getFirst().weight()).isEqualTo(Weight.STOP);
+        assertThat(remarks(USUAL.withLayerMm(0.5), COMPACT, 3000, 40).getFirst().weight()).isEqualTo(Weight.STOP);
     }
 
     @Test
@@ -79,13 +95,13 @@ class PrintRulesTest {
         var s = Speeds.USUAL;
         assertThat(USUAL.withSpeeds(new Speeds(0, -5, s.infillMmS(), s.supportMmS(), s.travelMmS(), 0.5)).check()).hasSize(3)
                 .anySatisfy(w -> assertThat(w).contains("inner walls' speed must be above 0 mm/s, was -5"));
-        assertThat(USUAL.withLineWidth(1.2).check()).singleElement().asString().contains("does not come out of a 0.4 mm nozzle");
-        assertThat(USUAL.withLayer(-0.2).check()).singleElement().asString().contains("at least 0.01");
+        assertThat(USUAL.withLineWidthMm(1.2).check()).singleElement().asString().contains("does not come out of a 0.4 mm nozzle");
+        assertThat(USUAL.withLayerMm(-0.2).check()).singleElement().asString().contains("at least 0.01");
         assertThat(USUAL.withSupport(120, 0).check()).hasSize(2);
         assertThat(USUAL.withInfill(1.5).check()).hasSize(1);
-        assertThat(USUAL.withBrim(-1).check()).hasSize(1);
-        assertThat(USUAL.withTopBottom(-1).check()).hasSize(1);
-        assertThat(SHOP.profile("resin, fine").withLayer(0.3).check()).singleElement().asString().contains("light does not reach");
+        assertThat(USUAL.withBrimMm(-1).check()).hasSize(1);
+        assertThat(USUAL.withTopBottomMm(-1).check()).hasSize(1);
+        assertThat(SHOP.profile("resin, fine").withLayerMm(0.3).check()).singleElement().asString().contains("light does not reach");
         assertThat(SHOP.morePrinters()).allSatisfy(p -> assertThat(p.check()).isEmpty());
     }
 
@@ -110,22 +126,22 @@ class PrintRulesTest {
         assertThat(wide.hours()).isEqualTo(small.hours());
         assertThat(wide.grams()).isCloseTo(64 * small.grams(), org.assertj.core.api.Assertions.within(1e-6));
         assertThat(small.layers()).isEqualTo(1000);
-        assertThat(CleanUp.of(new SectionPrint("A", way, profile, printer, small, true)).steps()).first()
+        assertThat(CleanUp.of(new SectionPrint(Known.p("A"), way, profile, printer, small, true)).steps()).first()
                 .satisfies(s -> assertThat(s.work()).isEqualTo(CleanUp.Work.WASH));
     }
 
     @Test
     void cleaningUpFollowsTheAreaSupportTouches() {
-        var held = CleanUp.of(print(USUAL.withBrim(8), COMPACT, 3000, 40));
+        var held = CleanUp.of(print(USUAL.withBrimMm(8), COMPACT, 3000, 40));
         assertThat(held.steps()).extracting(CleanUp.Step::work)
                 .containsExactly(CleanUp.Work.TAKE_OFF, CleanUp.Work.BRIM, CleanUp.Work.SNAP, CleanUp.Work.TRIM, CleanUp.Work.SAND);
         var way = print(USUAL, COMPACT, 3000, 40).orientation();
         var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(),
                 way.steepness50(), way.steepness95(), way.size(), way.footMm2(), way.tipDeg());
         double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40)).hours(),
-                more = CleanUp.of(new SectionPrint("A", twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true)).hours();
+                more = CleanUp.of(new SectionPrint(Known.p("A"), twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true)).hours();
         assertThat(more - 0.08).isCloseTo(2 * (once - 0.08), org.assertj.core.api.Assertions.within(1e-9));
-        assertThat(yellowbracket.safety.Caution.of(CleanUp.Work.SAND).gear()).contains("mask");
+        assertThat(yellowbracket.safety.Caution.of(CleanUp.Work.SAND, "PLA", SHOP).gear()).contains("mask");
     }
 
     private static SpoolPlan.Job job(String name, double grams) {
@@ -138,13 +154,17 @@ class PrintRulesTest {
         var alone = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened));
         assertThat(alone.draws().get(0).runsOutAt()).isEmpty();
         assertThat(alone.draws().get(1).runsOutAt()).hasValue(0.6);
-        assertThat(alone.findings()).singleElement().asString().contains("opened runs out at 60 % of B");
+        assertThat(alone.findings()).singleElement().extracting(Finding::words).asString().contains("opened runs out at 60 % of B");
         var shelf = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened, new Spool("new", "PLA", 1000, 215, "")));
         assertThat(shelf.draws().get(1).spool()).map(Spool::name).contains("new");
         assertThat(shelf.draws().get(1).leftG()).isEqualTo(850);
-        assertThat(shelf.findings()).containsExactly("put new on mid bed before B");
-        assertThat(SpoolPlan.of(List.of(job("A", 235)), List.of(opened)).findings()).singleElement().asString().contains("just lasts");
+        assertThat(shelf.findings()).extracting(Finding::words).containsExactly("put new on mid bed before B");
+        assertThat(SpoolPlan.of(List.of(job("A", 235)), List.of(opened)).findings()).singleElement()
+                .extracting(Finding::words)
+                .asString()
+                .contains("just lasts");
         assertThat(SpoolPlan.of(List.of(new SpoolPlan.Job("A", "mid bed", "PETG", 10)), List.of(opened)).findings()).singleElement()
+                .extracting(Finding::words)
                 .asString()
                 .contains("no spool of PETG");
         assertThat(SpoolPlan.of(List.of(), List.of()).findings()).isEmpty();
@@ -161,11 +181,14 @@ class PrintRulesTest {
 
     @Test
     void aWishForOrderMovesOneAndKeepsTheRest() {
-        var q = QueueWish.NONE.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 2, -2);
-        assertThat(q.order()).containsExactly("C", "A", "B", "D");
-        assertThat(q.moved(List.of(List.of("A"), List.of("B", "D"), List.of("C")), 1, 9).order()).as("a plate moves as one")
+        var q = QueueWish.NONE.moved(List.of(List.of(Known.p("A")), List.of(Known.p("B"), Known.p("D")), List.of(Known.p("C"))), 2, -2);
+        assertThat(q.order()).extracting(SectionId::letter).containsExactly("C", "A", "B", "D");
+        assertThat(q.moved(List.of(List.of(Known.p("A")), List.of(Known.p("B"), Known.p("D")), List.of(Known.p("C"))), 1, 9).order())
+                .extracting(SectionId::letter)
+                .as("a plate moves as one")
                 .containsExactly("A", "C", "B", "D");
-        assertThat(q.moved(List.of(List.of("X"), List.of("Y")), 0, 1).order()).as("another printer's order stays")
+        assertThat(q.moved(List.of(List.of(Known.p("X")), List.of(Known.p("Y"))), 0, 1).order()).extracting(SectionId::letter)
+                .as("another printer's order stays")
                 .containsExactly("Y", "X", "C", "A", "B", "D");
         assertThat(SectionWish.NONE.withProfile(Optional.of(USUAL)).withProfile(Optional.empty())).isEqualTo(SectionWish.NONE);
     }

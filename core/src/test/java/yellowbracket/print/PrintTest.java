@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.work.Known;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -107,8 +108,8 @@ class PrintTest {
     void halfTheLayerHeightIsTwiceTheLayersAndNearlyTwiceTheHours() {
         var m = Shapes.tube(40, 37, 0, 120, 96);
         var o = only(m, Turn.NONE);
-        var fine = Estimate.of(m, o, SHOP.profile("usual").withLayer(0.1), SHOP.material("PLA"), MID);
-        var coarse = Estimate.of(m, o, SHOP.profile("usual").withLayer(0.2), SHOP.material("PLA"), MID);
+        var fine = Estimate.of(m, o, SHOP.profile("usual").withLayerMm(0.1), SHOP.material("PLA"), MID);
+        var coarse = Estimate.of(m, o, SHOP.profile("usual").withLayerMm(0.2), SHOP.material("PLA"), MID);
         assertThat(fine.layers()).isEqualTo(2 * coarse.layers());
         assertThat(fine.hours() / coarse.hours()).isBetween(1.8, 2.1);
         assertThat(fine.lowHours()).isLessThan(fine.hours());
@@ -171,7 +172,7 @@ class PrintTest {
     }
 
     private static Section box(String name, double x, double y, double z) {
-        return new Section(name, Shapes.box(Vec3.ZERO, new Vec3(x, y, z)), true);
+        return new Section(Known.p(name), Shapes.box(Vec3.ZERO, new Vec3(x, y, z)), true);
     }
 
     @Test
@@ -193,7 +194,7 @@ class PrintTest {
 
     @Test
     void impossibleProfilesAndPrintersAreTold() {
-        assertThat(SHOP.profile("usual").withLayer(0.5).check()).singleElement().asString().contains("three quarters");
+        assertThat(SHOP.profile("usual").withLayerMm(0.5).check()).singleElement().asString().contains("three quarters");
         assertThat(SHOP.profile("usual").withWalls(0).check()).hasSize(1);
         assertThat(Printer.of("tiny", 15, 15, 15, 5, 0.4, 100, 0, 0).check()).singleElement()
                 .asString()
@@ -207,7 +208,7 @@ class PrintTest {
         var index = Bvh.of(m);
         var way = Orientation.of(m, SurfaceSamples.of(m, index, 400), SHOP.profile("usual"), Turn.NONE);
         var printer = SHOP.printers().getFirst();
-        return new SectionPrint("A", way, SHOP.profile("usual"), printer,
+        return new SectionPrint(Known.p("A"), way, SHOP.profile("usual"), printer,
                 Estimate.of(m, way, SHOP.profile("usual"), SHOP.material("PLA"), printer), true);
     }
 

@@ -30,7 +30,7 @@ class CatalogueTest {
             assertThat(j.shearLowMpa()).isLessThanOrEqualTo(j.shearHighMpa());
             assertThat(j.holdMin() / 60).as(j.name()).isLessThanOrEqualTo(j.fullH());
             assertThat(j.handleH()).isLessThanOrEqualTo(j.fullH());
-            assertThat(j.hazard()).isNotBlank();
+            assertThat(j.hazards()).isNotEmpty();
         });
     }
 

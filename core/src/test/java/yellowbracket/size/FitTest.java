@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.Progress;
@@ -149,7 +150,8 @@ class FitTest {
         for (var z : fit.clearance().zones())
             if (z.zone() != Zone.NECK) assertThat(z.minMm()).as(z.zone().label()).isGreaterThan(z.zone().leastMm(WEARER) - 1.5);
         var small = Fit.of(Room.of(WEARER), form, cavity, s.lowest() * 0.9, s);
-        assertThat(small.findings()).anyMatch(f -> f.weight() != Fit.Weight.NOTE && f.scaleThatHelps() == s.lowest());
+        assertThat(small.findings())
+                .anyMatch(f -> f.weight() != Weight.NOTE && f.fix().equals(java.util.Optional.of(SizeWish.scaleTo(s.lowest()))));
     }
 
     @Test

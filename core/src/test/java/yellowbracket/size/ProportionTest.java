@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.work.Known;
+import yellowbracket.work.TaskId;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -146,9 +148,9 @@ class ProportionTest {
     @ValueSource(strings = {"fit helm Ada fits at 104.0 %", "fit helm Ada tight ears 3.0 mm at 104.0 %",
             "fit helm Ada Lund loose 4.0 mm at 98.5 %", "fit helm Ada tight 2.0 mm at 100.0 %"})
     void aTrialInTheLogReadsBack(String line) {
-        var e = Entry.parse(LocalDateTime.of(2026, 3, 1, 9, 0), line).orElseThrow();
+        var e = Entry.parse(LocalDateTime.of(2026, 3, 1, 9, 0), line, Known.NAMES).orElseThrow();
         assertThat(e.kind()).isEqualTo(Entry.Kind.FIT);
-        assertThat(e.about()).isEqualTo("helm");
+        assertThat(e.task()).contains(TaskId.size("helm"));
         var t = e.trial().orElseThrow();
         assertThat(Entry.line("helm", t.wearer(), t.trial())).isEqualTo(line);
     }
@@ -156,6 +158,6 @@ class ProportionTest {
     @ParameterizedTest
     @CsvSource({"fit as a fiddle", "fit helm Ada tight elbows 3 mm at 104 %", "fit helm Ada tight ears 3 mm", "fitted the visor at 104 %"})
     void otherWordsStayNotes(String line) {
-        assertThat(Entry.parse(LocalDateTime.of(2026, 3, 1, 9, 0), line).orElseThrow().kind()).isEqualTo(Entry.Kind.NOTE);
+        assertThat(Entry.parse(LocalDateTime.of(2026, 3, 1, 9, 0), line, Known.NAMES).orElseThrow().kind()).isEqualTo(Entry.Kind.NOTE);
     }
 }

@@ -1,8 +1,14 @@
 package yellowbracket.smooth;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.shop.Hardener;
+import yellowbracket.shop.Coating;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.CsvSource;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -93,14 +99,50 @@ class SmoothTest {
         var m = Mix.of(c, 10, 1, 20, 1.6);
         assertThat(m.gramsTotal()).as("10 dm2 by 1 mm is 100 cm3").isCloseTo(100 * 1.85 * 1.15, within(1e-9));
         assertThat(m.hardenerShare()).isEqualTo(0.02);
-        assertThat(m.hardenerEachG()).isCloseTo(0.02 * m.gramsEach(), within(1e-9));
-        assertThat(m.batches() * m.gramsEach()).isCloseTo(m.gramsTotal(), within(1e-9));
+        assertThat(m.hardenerEach()).isCloseTo(0.02 * m.baseEach(), within(1e-9));
+        assertThat(m.batches() * (m.baseEach() + m.hardenerEach())).as("both together fill the surface")
+                .isCloseTo(m.gramsTotal(), within(1e-9));
         assertThat(10.0 / m.batches() * 1.6).as("minutes to spread one").isLessThanOrEqualTo(m.potLifeMin());
         var hot = Mix.of(c, 10, 1, 30, 1.6);
         assertThat(hot.potLifeMin()).isCloseTo(m.potLifeMin() / 2, within(1e-9));
         assertThat(hot.batches()).isGreaterThan(m.batches());
         assertThat(hot.hardenerShare()).isLessThan(m.hardenerShare());
         assertThat(Mix.of(c, 10, 1, -10, 1.6).hardenerShare()).as("never beyond the label").isLessThanOrEqualTo(0.03);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-10,0.03", "10,0.03", "15,0.025", "20,0.02", "24,0.016", "28,0.012", "40,0.012"})
+    void polyesterTakesItsHardenerByTheTableOfItsLabel(double celsius, double share) {
+        assertThat(SHOP.coating("two-part polyester filler").hardener().orElseThrow().shareAt(celsius)).isCloseTo(share, within(1e-12));
+    }
+
+    /** Half a part too little or too much of it, and a coat of epoxy never cures. */
+    @ParameterizedTest
+    @ValueSource(doubles = {-5, 5, 10, 15, 20, 28, 35})
+    void everythingElseKeepsItsRatioWhateverTheWeather(double celsius) {
+        for (var c : SHOP.coatings()) {
+            if (c.hardener().isEmpty() || c.binder() == Coating.Binder.POLYESTER) continue;
+            var mix = Mix.of(c, 30, c.filmUm() / 1000, celsius, 0.9);
+            double label = c.hardener().get().share();
+            assertThat(mix.hardenerShare()).as(c.name()).isEqualTo(label);
+            assertThat(mix.hardenerEach() / mix.baseEach()).as(c.name()).isCloseTo(label, within(1e-12));
+        }
+    }
+
+    @Test
+    void epoxyIsMeasuredByVolumeAndBothPartsTogetherMakeTheFilm() {
+        var mix = Mix.of(SHOP.coating("coating epoxy"), 30, 0.3, 20, 0.9);
+        assertThat(mix.unit()).isEqualTo("ml");
+        assertThat(mix.batches() * (mix.baseEach() + mix.hardenerEach())).as("30 dm2 by 0.3 mm and waste")
+                .isCloseTo(30 * 10 * 0.3 * 1.15, within(1e-9));
+        assertThat(mix.words()).contains("ml with", "ml hardener");
+    }
+
+    @Test
+    void aHardenerOutsideItsRangeOrWithoutATableIsRefused() {
+        assertThatThrownBy(() -> new Hardener(Hardener.Basis.MASS, 0.02, 0.03, 0.04, List.of())).hasMessageContaining("between");
+        assertThatThrownBy(() -> new Hardener(Hardener.Basis.MASS, 0.02, 0.01, 0.03, List.of())).hasMessageContaining("no range");
+        assertThatThrownBy(() -> Mix.of(SHOP.coating("filler primer"), 1, 1, 20, 1)).hasMessageContaining("no hardener");
     }
 
     @Test

@@ -7,6 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yellowbracket.colour.ColourWish;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
+import yellowbracket.document.ShopFile;
+import yellowbracket.log.Names;
+import yellowbracket.size.SizeWish;
+import yellowbracket.smooth.SmoothWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Patch;
 import yellowbracket.cut.CutTree;
@@ -39,27 +46,48 @@ import yellowbracket.smooth.School;
 public record DemoBuild(Build build, Meshes meshes) {
     private static final int STARTED_DAYS_AGO = 18;
     private static final int DAYS_TO_EVENT = 24;
+    private static final int HELM_SECTIONS = 5;
+    /** Shaft and lamp. */
+    private static final int STAFF_BODIES = 2;
+    private static final int STAFF_SECTIONS = 5;
 
     public static DemoBuild at(LocalDate today) {
         var helm = DemoMeshes.helm();
         var staff = DemoMeshes.staff();
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
-        var props = List.of(
-                new Prop("helm", "Tide Warden helm", helm.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1.04, List.of("Maren", "Iven"),
-                        helmCuts(), Registration.FITTING, shop.profile("usual"), Map.of(), Map.of(), Finish.SATIN, School.FILL_SAND_PRIME,
-                        Prop.Hurry.LEAST_WORK, helmZones(), "matt clear"),
-                new Prop("staff", "lamp staff", staff.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of(), staffCuts(),
-                        Registration.PLAIN.withUsual(RegistrationKind.RODS), shop.profile("usual").withWalls(4), Map.of(), Map.of(),
-                        Finish.ARMS_LENGTH, School.FILL_SAND_PRIME, Prop.Hurry.LEAST_WORK, staffZones(), "matt clear"),
-                new Prop("mask", "half mask", mask.contentHash(), Intake.AS_IT_IS, Reshape.NONE, 1, List.of("Maren"), CutTree.WHOLE,
-                        Registration.PLAIN, shop.profile("crisp"), Map.of(), Map.of(), Finish.SATIN, School.UV_RESIN_FIRST,
-                        Prop.Hurry.LEAST_WORK, maskZones(), "matt clear"));
-        var build = new Build("Tide Warden", today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), "Gannet Sound Costume Weekend",
-                today.plusDays(DAYS_TO_EVENT).atTime(8, 0), props, wearers(), shop.printers(),
-                WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)), 19, Build.DEMO_SEED, stock(), spools(),
-                QueueWish.NONE, log(today), Map.of());
+        var helmProp = prop("helm", "Tide Warden helm", helm, Letters.from(0, 1), "usual")
+                .withSize(new SizeWish(Reshape.NONE, 1.04, List.of("Maren", "Iven")))
+                .withCut(new CutWish(helmCuts(), Registration.FITTING, 0))
+                .withColour(new ColourWish(helmZones(), "matt clear"));
+        var staffProp = prop("staff", "lamp staff", staff, Letters.from(HELM_SECTIONS, STAFF_BODIES), "usual")
+                .withCut(new CutWish(staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), 0))
+                .withSmooth(SmoothWish.USUAL.withFinish(Finish.ARMS_LENGTH))
+                .withColour(new ColourWish(staffZones(), "matt clear"));
+        staffProp = staffProp.withPrint(staffProp.print().withProfile(shop.profile("usual").withWalls(4)));
+        var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
+                .withSize(new SizeWish(Reshape.NONE, 1, List.of("Maren")))
+                .withCut(CutWish.WHOLE.withRegistration(Registration.PLAIN))
+                .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST))
+                .withColour(new ColourWish(maskZones(), "matt clear"));
+        var build = Build.empty(today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), ShopFile.fresh())
+                .withName("Tide Warden")
+                .withDue("Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0))
+                .withWearers(wearers())
+                .withHours(WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)))
+                .withShopCelsius(19)
+                .withSeed(Build.DEMO_SEED)
+                .withStock(stock())
+                .withSpools(spools())
+                .with(helmProp)
+                .with(staffProp)
+                .with(maskProp);
+        build = build.withLog(log(today, build));
         return new DemoBuild(build, Meshes.NONE.with(helm).with(staff).with(mask));
+    }
+
+    private static Prop prop(String id, String name, Mesh mesh, Letters letters, String profile) {
+        return Prop.fromFile(id, name, mesh.contentHash(), letters, Intake.AS_IT_IS, Catalogue.builtIn().profile(profile));
     }
 
     public static List<Wearer> wearers() {
@@ -114,44 +142,44 @@ public record DemoBuild(Build build, Meshes meshes) {
                 new Spool("white PLA, new", "PLA", 1000, 215, ""));
     }
 
-    private static List<Entry> log(LocalDate today) {
+    private static List<Entry> log(LocalDate today, Names names) {
         var out = new ArrayList<Entry>();
-        say(out, today, 18, "10:20", "helm opened, first sizing with Maren, glasses on");
-        say(out, today, 18, "11:05", "done size:helm 0.7 h");
-        say(out, today, 17, "19:40", "done cut:helm 0.5 h");
-        say(out, today, 17, "20:10", "spent 66 three spools of PLA");
-        say(out, today, 16, "17:30", "done print:E 7.1 h planned 6.7 h #large-bed");
-        say(out, today, 16, "21:00", "done size:staff 0.3 h");
-        say(out, today, 16, "21:20", "done cut:staff 0.4 h");
-        say(out, today, 15, "07:20", "failed C 62 % 8.1 h came off the bed overnight #mid-bed");
-        say(out, today, 15, "19:00", "lesson: brim 8 mm on tall sections #mid-bed");
-        say(out, today, 14, "21:50", "done print:C 13.9 h planned 13.2 h #mid-bed");
-        say(out, today, 13, "20:10", "done clean:E 0.2 h");
-        say(out, today, 13, "20:50", "done clean:C 0.9 h");
-        say(out, today, 12, "18:40", "done print:H 5.2 h planned 5.0 h #large-bed");
-        say(out, today, 11, "17:50", "done print:I 5.2 h planned 5.1 h #large-bed");
-        say(out, today, 10, "18:30", "done print:J 5.3 h planned 5.2 h #large-bed");
-        say(out, today, 10, "19:00", "done print:B 8.9 h planned 8.3 h #mid-bed");
-        say(out, today, 9, "18:30", "done print:F 5.8 h planned 5.4 h #large-bed");
-        say(out, today, 9, "21:00", "done print:G 5.0 h planned 4.8 h #mid-bed");
-        for (var letter : List.of("B", "F", "G", "H", "I", "J")) say(out, today, 8, "20:00", "done clean:" + letter + " 0.3 h");
-        say(out, today, 8, "21:10", "done dryfit:staff 0.5 h");
-        say(out, today, 7, "18:50", "done join:staff:1 0.4 h epoxy, braced against the door frame");
-        say(out, today, 6, "18:20", "done size:mask 0.5 h");
-        say(out, today, 6, "18:40", "done cut:mask 0.2 h");
-        say(out, today, 6, "22:10", "done print:K 3.6 h planned 3.5 h #mid-bed");
-        say(out, today, 5, "19:15", "done clean:K 0.2 h");
-        say(out, today, 4, "15:10", "done smooth:mask:1 0.4 h");
-        say(out, today, 3, "11:00", "done smooth:mask:2 0.5 h");
-        say(out, today, 3, "11:30", "mask, primer round 1: nine pinholes, two low spots at the left brow #flaw");
-        say(out, today, 2, "20:20", "spent 27.5 filler, spot putty, two cans of filler primer");
-        say(out, today, 1, "07:10", "failed D 64 % 8.4 h layer shift overnight #mid-bed");
+        say(out, names, today, 18, "10:20", "helm opened, first sizing with Maren, glasses on");
+        say(out, names, today, 18, "11:05", "done size:helm 0.7 h");
+        say(out, names, today, 17, "19:40", "done cut:helm 0.5 h");
+        say(out, names, today, 17, "20:10", "spent 66 three spools of PLA");
+        say(out, names, today, 16, "17:30", "done E 7.1 h planned 6.7 h #large-bed");
+        say(out, names, today, 16, "21:00", "done size:staff 0.3 h");
+        say(out, names, today, 16, "21:20", "done cut:staff 0.4 h");
+        say(out, names, today, 15, "07:20", "failed C 62 % 8.1 h came off the bed overnight #mid-bed");
+        say(out, names, today, 15, "19:00", "lesson: brim 8 mm on tall sections #mid-bed");
+        say(out, names, today, 14, "21:50", "done C 13.9 h planned 13.2 h #mid-bed");
+        say(out, names, today, 13, "20:10", "done clean:E 0.2 h");
+        say(out, names, today, 13, "20:50", "done clean:C 0.9 h");
+        say(out, names, today, 12, "18:40", "done H 5.2 h planned 5.0 h #large-bed");
+        say(out, names, today, 11, "17:50", "done I 5.2 h planned 5.1 h #large-bed");
+        say(out, names, today, 10, "18:30", "done J 5.3 h planned 5.2 h #large-bed");
+        say(out, names, today, 10, "19:00", "done B 8.9 h planned 8.3 h #mid-bed");
+        say(out, names, today, 9, "18:30", "done F 5.8 h planned 5.4 h #large-bed");
+        say(out, names, today, 9, "21:00", "done G 5.0 h planned 4.8 h #mid-bed");
+        for (var letter : List.of("B", "F", "G", "H", "I", "J")) say(out, names, today, 8, "20:00", "done clean:" + letter + " 0.3 h");
+        say(out, names, today, 8, "21:10", "done dryfit:staff 0.5 h");
+        say(out, names, today, 7, "18:50", "done join:staff:1 0.4 h epoxy, braced against the door frame");
+        say(out, names, today, 6, "18:20", "done size:mask 0.5 h");
+        say(out, names, today, 6, "18:40", "done cut:mask 0.2 h");
+        say(out, names, today, 6, "22:10", "done K 3.6 h planned 3.5 h #mid-bed");
+        say(out, names, today, 5, "19:15", "done clean:K 0.2 h");
+        say(out, names, today, 4, "15:10", "done smooth:mask:1 0.4 h");
+        say(out, names, today, 3, "11:00", "done smooth:mask:2 0.5 h");
+        say(out, names, today, 3, "11:30", "mask, primer round 1: nine pinholes, two low spots at the left brow #flaw");
+        say(out, names, today, 2, "20:20", "spent 27.5 filler, spot putty, two cans of filler primer");
+        say(out, names, today, 1, "07:10", "failed D 64 % 8.4 h layer shift overnight #mid-bed");
         return List.copyOf(out);
     }
 
-    private static void say(List<Entry> out, LocalDate today, int daysAgo, String clock, String line) {
+    private static void say(List<Entry> out, Names names, LocalDate today, int daysAgo, String clock, String line) {
         LocalDateTime at = today.minusDays(daysAgo).atTime(LocalTime.parse(clock));
-        out.add(Entry.parse(at, line).orElseThrow());
+        out.add(Entry.parse(at, line, names).orElseThrow());
     }
 
     public Mesh mesh(String prop) {

@@ -40,7 +40,7 @@ final class App {
             model.replace(d.build(), d.meshes());
         });
         // without a depth buffer of its own (the bench has one): a scene with one is painted whole at each change
-        stage.setScene(new Scene(frame, options.width(), options.height()));
+        stage.setScene(new Scene(frame, options.size().width(), options.size().height()));
         stage.setTitle("Yellow Bracket");
         stage.setMinWidth(1024);
         stage.setMinHeight(700);

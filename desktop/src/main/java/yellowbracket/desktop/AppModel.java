@@ -1,5 +1,7 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -20,10 +22,11 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.LogEdit;
+import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.Memo;
-import yellowbracket.derive.Node;
+import java.util.List;
 import yellowbracket.derive.Workings;
+import yellowbracket.derive.all.Everything;
 import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
@@ -38,6 +41,9 @@ import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
 import yellowbracket.log.Entry;
+import yellowbracket.program.ProgramLog;
+import yellowbracket.cut.Letters;
+import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
@@ -75,6 +81,7 @@ public final class AppModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
+    private final StringProperty tab = new SimpleStringProperty("");
     private final StringProperty prop = new SimpleStringProperty("");
     private final BooleanProperty inches = new SimpleBooleanProperty();
     private final BooleanProperty night = new SimpleBooleanProperty();
@@ -85,6 +92,7 @@ public final class AppModel implements AutoCloseable {
     private final Map<String, SimulatedPrinter> links = new HashMap<>();
     private static final long TAKE_MS = 90;
     private long taken = System.nanoTime() - 1_000_000_000L;
+    private Optional<Watch> watch = Optional.empty();
     private Session session;
     private Journal journal;
 
@@ -102,7 +110,7 @@ public final class AppModel implements AutoCloseable {
         this.clock = clock;
         this.unsaved = unsaved;
         this.shopFile = shopFile;
-        workings = new Workings(shop, weather, clock, memo, this::arrived);
+        workings = Everything.workings(shop, weather, clock, memo, this::arrived);
         var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
         start(new Session(build, meshes, file));
         left.ifPresent(this::recover);
@@ -158,8 +166,8 @@ public final class AppModel implements AutoCloseable {
 
     /** Writes a line in the log, with what the plan knows of it. Returns the entry, none for a blank line. */
     public Optional<Entry> note(String line) {
-        LogEdit.of(now(), line, session.build(), derived.get() == null ? Derived.NOTHING : derived.get()).ifPresent(this::apply);
-        return Entry.parse(now(), line);
+        LogEdit.of(now(), line, session.build(), derived()).ifPresent(this::apply);
+        return Entry.parse(now(), line, session.build());
     }
 
     /** Puts a picture beside an entry of the log. */
@@ -241,29 +249,32 @@ public final class AppModel implements AutoCloseable {
         });
     }
 
-    private record Found(MeshFile file, Optional<Stance> stance) {}
+    private record Found(MeshFile file, Optional<Stance> stance, int bodies) {}
 
     private void openMesh(Path path) {
         background("reading " + path.getFileName(), p -> {
             var file = MeshFile.read(path, p);
-            return new Found(file, file instanceof MeshFile.Read r ? Optional.of(Stance.of(r.mesh(), r.unitDeclared())) : Optional.empty());
+            return new Found(file, file instanceof MeshFile.Read r ? Optional.of(Stance.of(r.mesh(), r.unitDeclared())) : Optional.empty(),
+                    file instanceof MeshFile.Read r ? Bodies.of(r.mesh()).count() : 1);
         }, found -> {
             switch (found.file) {
                 case MeshFile.Refused r -> tell(Tone.STOP, r.problem().sentence());
-                case MeshFile.Read r -> add(r.mesh(), MeshFile.title(path), found.stance.orElseThrow(), String.join(", ", r.notices()));
+                case MeshFile.Read r ->
+                        add(r.mesh(), found.bodies, MeshFile.title(path), found.stance.orElseThrow(), String.join(", ", r.notices()));
             }
         });
     }
 
     /** The guess of unit and way up comes in with the mesh and stays a finding until somebody settles it. */
-    private void add(Mesh mesh, String name, Stance stance, String notices) {
+    private void add(Mesh mesh, int bodies, String name, Stance stance, String notices) {
         var build = session.build();
         String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
         var wearers = stance.hollow() ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
         session.addMesh(mesh);
         var intake = Intake.guessed(stance);
-        apply(Edit.addProp(Prop.fromFile(id, name, mesh.contentHash(),
-                stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted(), wearers, shop), mesh));
+        var taken = stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted();
+        var found = Prop.fromFile(id, name, mesh.contentHash(), Letters.from(build.freeLetter(), bodies), taken, shop.profile("usual"));
+        apply(Edit.addProp(found.withSize(found.size().withWearers(wearers)), mesh));
         prop.set(id);
         refresh();
         page.set(Page.SIZE);
@@ -294,7 +305,8 @@ public final class AppModel implements AutoCloseable {
         var build = session.build(); // here: the session may be another by the time the file is written
         String key = build.key();
         changeShop(s -> s.withMachines(build.printers(), build.spools()));
-        if (d != null && d.fresh(Node.TASKS, Node.BUILD)) d.get(Node.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
+        if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
+            d.get(PlanFigures.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
     }
 
     /** A wearer's card belongs to the build and to the shop. */
@@ -340,6 +352,8 @@ public final class AppModel implements AutoCloseable {
 
     /** From any thread. */
     public void tell(Tone tone, String words) {
+        if (tone == Tone.STOP)
+            ProgramLog.refusal(words, session == null ? List.of() : session.build().wearers().stream().map(w -> w.name()).toList());
         if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
         else Platform.runLater(() -> message.set(new Message(tone, words)));
     }
@@ -385,21 +399,52 @@ public final class AppModel implements AutoCloseable {
         return shown.get() == null ? Optional.empty() : shown.get().prop(prop.get());
     }
 
-    /** A result that is kept once for the whole build. */
-    public <T> Optional<T> ofBuild(Node<T> node) {
-        return derived.get() == null ? Optional.empty() : derived.get().get(node);
+    /** The results so far; what is asked of them while a card is written counts as shown on it. */
+    public Derived derived() {
+        var d = derived.get() == null ? Derived.NOTHING : derived.get();
+        return watch.map(w -> w.over(d)).orElse(d);
     }
 
-    public <T> Optional<T> result(Node<T> node) {
-        return derived.get() == null ? Optional.empty() : derived.get().get(node, prop.get());
+    /** Runs what writes a card or draws, and tells what it was told. */
+    public Watch watching(Runnable writing) {
+        var before = watch;
+        var mine = new Watch(decisions());
+        watch = Optional.of(mine);
+        try {
+            writing.run();
+        } finally {
+            watch = before;
+        }
+        return mine;
+    }
+
+    public boolean holds(Watch w) {
+        return w.holds(decisions(), derived.get() == null ? Derived.NOTHING : derived.get());
+    }
+
+    public boolean stale(Watch w) {
+        return derived.get() != null && w.stale(derived.get());
+    }
+
+    private List<Object> decisions() {
+        return List.of(Optional.ofNullable(shown.get()), prop.get(), inches.get());
+    }
+
+    /** A result that is kept once for the whole build. */
+    public <T> Optional<T> ofBuild(Figure<T> node) {
+        return derived().get(node);
+    }
+
+    public <T> Optional<T> result(Figure<T> node) {
+        return derived().get(node, prop.get());
     }
 
     public Optional<Schedule> schedule() {
-        return derived.get() == null ? Optional.empty() : derived.get().get(Node.SCHEDULE);
+        return derived().get(PlanFigures.SCHEDULE);
     }
 
-    public boolean fresh(Node<?> node) {
-        return derived.get() != null && derived.get().fresh(node, prop.get());
+    public boolean fresh(Figure<?> node) {
+        return derived().fresh(node, prop.get());
     }
 
     public Words words() {
@@ -444,6 +489,11 @@ public final class AppModel implements AutoCloseable {
 
     public ObjectProperty<Page> pageProperty() {
         return page;
+    }
+
+    /** A tab of the page that somebody asks for; empty again once it is shown. */
+    public StringProperty tabProperty() {
+        return tab;
     }
 
     public StringProperty propProperty() {

@@ -8,6 +8,7 @@ import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import yellowbracket.program.ProgramLog;
 import yellowbracket.derive.Workings;
 import yellowbracket.mesh.Progress;
 
@@ -50,7 +51,9 @@ public final class Background implements AutoCloseable {
         busy.set(what);
         execute(() -> {
             try {
+                long from = System.nanoTime();
                 T value = work.apply(own);
+                ProgramLog.took(what, (System.nanoTime() - from) / 1_000_000);
                 Platform.runLater(() -> {
                     if (reading == own) busy.set("");
                     if (!own.stopRequested()) then.accept(value);
@@ -59,6 +62,7 @@ public final class Background implements AutoCloseable {
                 done(own);
             } catch (RuntimeException e) {
                 done(own);
+                ProgramLog.failure("background work", e);
                 failed.accept(what + " failed: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage()));
             } catch (OutOfMemoryError e) {
                 done(own);

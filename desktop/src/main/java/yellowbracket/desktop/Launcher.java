@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import java.util.concurrent.CompletableFuture;
+import yellowbracket.program.ProgramLog;
 import javafx.application.Platform;
 import javafx.stage.Stage;
 
@@ -10,6 +11,8 @@ public final class Launcher {
 
     /** {@code [--demo | FILE] [--today=yyyy-mm-dd] [--width=W] [--height=H] [--shots=DIR] [--only=NAME,...] [--probe=on]} */
     public static void main(String[] args) {
+        ProgramLog.start(System.getenv());
+        Thread.setDefaultUncaughtExceptionHandler((t, e) -> ProgramLog.failure(t.getName(), e));
         StartOptions options;
         try {
             options = StartOptions.parse(args, System.getenv());

@@ -1,7 +1,7 @@
 package yellowbracket.desktop;
 
 import java.util.Optional;
-import yellowbracket.plan.Station;
+import yellowbracket.work.Station;
 
 /** What the job card shows: a station, the log or the plan. */
 public enum Page {

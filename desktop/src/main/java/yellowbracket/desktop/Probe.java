@@ -1,7 +1,8 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
 import javafx.animation.AnimationTimer;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.bench.Bench;
 
 /** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */
@@ -28,7 +29,7 @@ final class Probe {
 
             @Override
             public void handle(long now) {
-                if (!drawn && model.result(Node.PROXY).isPresent()) {
+                if (!drawn && model.result(ModelFigures.PROXY).isPresent()) {
                     drawn = true;
                     long start = ProcessHandle.current()
                             .info()
@@ -37,7 +38,7 @@ final class Probe {
                             .orElse(System.currentTimeMillis());
                     System.out.printf("start to drawn: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
                 }
-                if (!drawn || model.derivedProperty().get().get(Node.CHANCE).isEmpty()) return;
+                if (!drawn || model.derivedProperty().get().get(PlanFigures.CHANCE).isEmpty()) return;
                 if (all == 0) {
                     all = now;
                     long start = ProcessHandle.current()

@@ -1,5 +1,9 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,7 +17,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import yellowbracket.demo.FoundLantern;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.shell.Timers;
 import yellowbracket.mesh.io.MeshWriter;
@@ -149,8 +152,8 @@ final class Shots {
 
     private boolean ready() {
         var d = model.derivedProperty().get();
-        boolean derived = d != null && d.fresh(Node.CHANCE, Node.BUILD) && d.fresh(Node.DRAWN, model.propProperty().get())
-                && d.fresh(Node.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
+        boolean derived = d != null && d.fresh(PlanFigures.CHANCE, Figure.BUILD) && d.fresh(CutFigures.DRAWING, model.propProperty().get())
+                && d.fresh(ModelFigures.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
                 && model.planning().busyProperty().get().isEmpty();
         return derived
                 && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));

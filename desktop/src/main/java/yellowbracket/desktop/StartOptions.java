@@ -6,56 +6,73 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
-record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, double width, double height, Optional<Path> shots,
-        List<String> only, boolean probe, Path configuration) {
+record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, Size size, Optional<Path> shots, List<String> only,
+        boolean probe, Path configuration) {
+
+    /** Of the window, in pixels. */
+    record Size(double width, double height) {}
+
+    /** The same parser as the command line's; its options are named in refusals. */
+    @Command(name = "yb", description = "opens the window")
+    private static final class Words {
+        @Parameters(arity = "0..1", paramLabel = "FILE")
+        Path file;
+        @Option(names = "--demo")
+        boolean demo;
+        @Option(names = "--today", paramLabel = "DAY")
+        LocalDate today;
+        @Option(names = "--width")
+        int width = 1280;
+        @Option(names = "--height")
+        int height = 800;
+        @Option(names = "--shots", paramLabel = "FOLDER")
+        Path shots;
+        @Option(names = "--only", split = ",", paramLabel = "NAME")
+        List<String> only = List.of();
+        @Option(names = "--probe", arity = "0..1", fallbackValue = "true", converter = Switch.class)
+        boolean probe;
+    }
+
+    /** on or off, beside true and false. */
+    private static final class Switch implements CommandLine.ITypeConverter<Boolean> {
+        @Override
+        public Boolean convert(String value) {
+            return value.equals("on") || value.equals("true");
+        }
+    }
+
+    private static final int LEAST_PIXELS = 100;
+    private static final int MOST_PIXELS = 20_000;
 
     /** @throws IllegalArgumentException with the words for the user when an option makes no sense */
     static StartOptions parse(String[] args, Map<String, String> environment) {
-        var named = new HashMap<String, String>();
-        Optional<Path> file = Optional.empty();
-        for (var a : args) {
-            if (!a.startsWith("--")) file = Optional.of(path(a));
-            else {
-                int at = a.indexOf('=');
-                named.put(at < 0 ? a.substring(2) : a.substring(2, at), at < 0 ? "on" : a.substring(at + 1));
-            }
-        }
-        return new StartOptions(named.containsKey("demo"), file, Optional.ofNullable(named.get("today")).map(StartOptions::day),
-                pixels(named.getOrDefault("width", "1280")), pixels(named.getOrDefault("height", "800")),
-                Optional.ofNullable(named.get("shots")).map(StartOptions::path), only(named.getOrDefault("only", "")),
-                named.containsKey("probe"), configuration(environment));
-    }
-
-    private static List<String> only(String names) {
-        return names.isBlank() ? List.of() : List.of(names.split(","));
-    }
-
-    private static Path path(String words) {
+        var words = new Words();
         try {
-            return Path.of(words);
-        } catch (InvalidPathException e) {
-            throw new IllegalArgumentException("\"" + words + "\" is no file name");
+            new CommandLine(words).parseArgs(args);
+        } catch (CommandLine.UnmatchedArgumentException e) {
+            var meant = e.getSuggestions();
+            throw new IllegalArgumentException(e.getMessage()
+                    + (meant.isEmpty() ? "; yb help lists what there " + "is" : "; perhaps " + String.join(" or ", meant) + " is meant"));
+        } catch (CommandLine.ParameterException e) {
+            throw new IllegalArgumentException(e.getMessage() + "; write a day as --today=2026-03-30, a size in pixels as --width=1280");
         }
+        return new StartOptions(words.demo, Optional.ofNullable(words.file), Optional.ofNullable(words.today),
+                new Size(pixels("--width", words.width), pixels("--height", words.height)), Optional.ofNullable(words.shots), words.only,
+                words.probe, configuration(environment));
     }
 
-    private static LocalDate day(String words) {
-        try {
-            return LocalDate.parse(words);
-        } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("--today=" + words + ": write the day as 2026-03-30");
-        }
-    }
-
-    private static double pixels(String words) {
-        if (words.matches("\\d{3,5}")) return Double.parseDouble(words);
-        throw new IllegalArgumentException("\"" + words + "\" is no window size: write pixels, such as --width=1280");
+    private static double pixels(String option, int n) {
+        if (n >= LEAST_PIXELS && n < MOST_PIXELS) return n;
+        throw new IllegalArgumentException(option + "=" + n + " is not the size of a window; write pixels, such as " + option + "=1280");
     }
 
     private static Path configuration(Map<String, String> environment) {

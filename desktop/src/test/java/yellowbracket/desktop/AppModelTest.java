@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.print.PrintFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -13,7 +14,6 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
 import yellowbracket.intake.BodyRole;
@@ -56,9 +56,9 @@ class AppModelTest extends WindowTest {
         derived();
         var answers = new ArrayList<Double>();
         var ends = finish();
-        robot.interact(() -> model.whatIf(Edit.scale("helm", 1.3), d -> answers.add(d.require(Node.PRINTS, "helm").hours())));
+        robot.interact(() -> model.whatIf(Edit.scale("helm", 1.3), d -> answers.add(d.require(PrintFigures.PRINTS, "helm").hours())));
         until("an answer", () -> !answers.isEmpty());
-        assertThat(answers.getFirst()).isGreaterThan(1.2 * model.derivedProperty().get().require(Node.PRINTS, "helm").hours());
+        assertThat(answers.getFirst()).isGreaterThan(1.2 * model.derivedProperty().get().require(PrintFigures.PRINTS, "helm").hours());
         assertThat(finish()).isEqualTo(ends);
         assertThat(model.session().dirty()).isFalse();
     }

@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -23,7 +24,6 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
@@ -56,7 +56,7 @@ class BenchAndStripTest extends WindowTest {
     @Test
     void viewsLookFromWhereTheySay(FxRobot robot) {
         derived();
-        var c = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
+        var c = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
         robot.interact(() -> frame.bench().look("front"));
         assertThat(seen(c.plus(new Vec3(0, 0, 50))).getY()).as("up is up").isLessThan(seen(c).getY());
         assertThat(seen(c.plus(new Vec3(50, 0, 0))).getX()).as("the wearer's right is on our left").isLessThan(seen(c).getX());
@@ -71,7 +71,7 @@ class BenchAndStripTest extends WindowTest {
     void theWheelKeepsWhatIsUnderThePointer(FxRobot robot) {
         derived();
         robot.interact(() -> frame.bench().look("front"));
-        var c = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
+        var c = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
         var at = c.plus(new Vec3(40, 0, 40));
         var before = seen(at);
         double apart = seen(c).distance(before);
@@ -187,7 +187,7 @@ class BenchAndStripTest extends WindowTest {
                         .queryAll()
                         .stream()
                         .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
-        var layer = prop().profile().layerMm();
+        var layer = prop().print().profile().layerMm();
         for (int i = 0; i < 40; i++) {
             var focus = frame.getScene().getFocusOwner();
             if (focus instanceof ToggleButton t && t.getStyleClass().contains("alt") && !t.isSelected()) break;
@@ -195,9 +195,9 @@ class BenchAndStripTest extends WindowTest {
         }
         assertThat(frame.getScene().getFocusOwner().getStyleClass()).as("an alternative is reached by Tab").contains("alt");
         robot.type(KeyCode.SPACE);
-        until("taken", () -> prop().profile().layerMm() != layer || model.session().dirty());
+        until("taken", () -> prop().print().profile().layerMm() != layer || model.session().dirty());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("undone", () -> prop().profile().layerMm() == layer && !model.session().dirty());
+        until("undone", () -> prop().print().profile().layerMm() == layer && !model.session().dirty());
         robot.interact(frame.bench()::requestFocus);
         robot.type(KeyCode.F1);
         until("help", () -> told().contains("least sum of printing"));

@@ -1,5 +1,7 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.cut.CutFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -17,7 +19,6 @@ import org.testfx.framework.junit5.Stop;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
@@ -68,51 +69,51 @@ class CutPartsTest extends WindowTest {
         until("plans are listed", () -> plans(robot).size() >= 3);
         planned();
         until("figures of the second plan", () -> plans(robot).stream().skip(1).anyMatch(b -> b.getAccessibleText().contains(": ")));
-        var before = prop().cuts();
+        var before = prop().cut().tree();
         robot.interact(() -> plans(robot).get(1).fire());
-        until("taken", () -> !prop().cuts().equals(before));
+        until("taken", () -> !prop().cut().tree().equals(before));
         derived();
         assertThat(text(robot, ".section-title")).contains("why these planes");
-        assertThat(model.result(Node.STANDS).orElseThrow().bySection().keySet())
-                .allSatisfy(s -> assertThat(model.result(Node.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
+        assertThat(model.result(CutFigures.STANDS).orElseThrow().bySection().keySet())
+                .allSatisfy(s -> assertThat(model.result(CutFigures.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
 
         page(robot, "planes");
-        var kept = prop().cuts().planes().getFirst();
+        var kept = prop().cut().tree().planes().getFirst();
         steadily(() -> robot.clickOn("#lock-0"));
-        until("locked", () -> prop().cuts().locks().getFirst());
+        until("locked", () -> prop().cut().tree().locks().getFirst());
         page(robot, "plans");
         planned();
         until("plans around it", () -> plans(robot).size() >= 2);
         robot.interact(() -> plans(robot).getLast().fire());
         derived();
-        assertThat(prop().cuts().planes().getFirst()).isEqualTo(kept);
-        assertThat(prop().cuts().locks().getFirst()).isTrue();
+        assertThat(prop().cut().tree().planes().getFirst()).isEqualTo(kept);
+        assertThat(prop().cut().tree().locks().getFirst()).isTrue();
     }
 
     @Test
     void planesAreSetByNumbersSnappedLimitedMergedAndRemoved(FxRobot robot) {
         examined();
         page(robot, "planes");
-        var plane = prop().cuts().planes().getFirst();
+        var plane = prop().cut().tree().planes().getFirst();
         type(robot, "#lean-0", "20");
-        until("leaning", () -> Math.abs(PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) - 20) < 1e-6);
+        until("leaning", () -> Math.abs(PlaneSnap.leanDeg(prop().cut().tree().planes().getFirst()) - 20) < 1e-6);
         examined();
         type(robot, "#plane-0", "nonsense");
         assertThat(told()).contains("place of plane 1").contains("type millimetres");
         assertThat(robot.lookup("#plane-0").query().getStyleClass()).contains("wrong");
         undo(robot);
-        until("level again", () -> prop().cuts().planes().getFirst().equals(plane));
+        until("level again", () -> prop().cut().tree().planes().getFirst().equals(plane));
         derived();
 
-        int sections = model.result(Node.SECTIONS).orElseThrow().sections().size();
+        int sections = model.result(CutFigures.SECTIONS).orElseThrow().sections().size();
         robot.interact(() -> robot.lookup("#plane-within").queryAs(ChoiceBox.class).setValue("E"));
         press(robot, "+ x");
         derived();
-        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).as("only one section is cut").hasSize(sections + 1);
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).as("only one section is cut").hasSize(sections + 1);
         press(robot, "merge");
-        until("two are one", () -> prop().cuts().planeCount() == 4);
+        until("two are one", () -> prop().cut().tree().planeCount() == 4);
         derived();
-        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).hasSize(sections);
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).hasSize(sections);
         undo(robot);
         derived();
         undo(robot);
@@ -120,11 +121,11 @@ class CutPartsTest extends WindowTest {
 
         robot.interact(() -> frame.bench().requestFocus());
         robot.type(KeyCode.DELETE);
-        until("the picked plane and those below are gone", () -> prop().cuts().planeCount() == 0);
+        until("the picked plane and those below are gone", () -> prop().cut().tree().planeCount() == 0);
         derived();
         assertThat(text(robot, ".finding > .label")).contains("too large for every bed");
         undo(robot);
-        until("back", () -> prop().cuts().planeCount() == 4);
+        until("back", () -> prop().cut().tree().planeCount() == 4);
     }
 
     @Test
@@ -132,20 +133,20 @@ class CutPartsTest extends WindowTest {
         derived();
         robot.interact(() -> frame.bench().look("front"));
         page(robot, "planes");
-        var plane = prop().cuts().planes().getFirst();
+        var plane = prop().cut().tree().planes().getFirst();
         assertThat(plane.normal()).isEqualTo(Vec3.Z);
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var centre = box.centre();
         var at = new Vec3(centre.x(), centre.y(), plane.offsetMm() * prop().scale());
         var side = Vec3.Z.cross(Vec3.X).unit();
         robot.interact(() -> frame.bench().look("side"));
         var knob = frame.bench().localToScreen(frame.bench().onScreen(at.plus(side.times(0.28 * box.diagonal()))));
         robot.drag(knob).moveTo(knob.add(0, -20)).dropTo(knob.add(0, -40));
-        until("turned", () -> PlaneSnap.leanDeg(prop().cuts().planes().getFirst()) > 5);
-        assertThat(prop().cuts().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle")
+        until("turned", () -> PlaneSnap.leanDeg(prop().cut().tree().planes().getFirst()) > 5);
+        assertThat(prop().cut().tree().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle")
                 .isCloseTo(0, within(1e-6));
         derived();
-        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
     }
 
     @Test
@@ -156,44 +157,45 @@ class CutPartsTest extends WindowTest {
         page(robot, "joints");
         robot.interact(() -> frame.cutView().pickSeam("H|I"));
         derived();
-        int rods = model.result(Node.REGISTERED).orElseThrow().on("H|I").size();
+        int rods = model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").size();
         assertThat(text(robot, ".row-more")).contains("metal rod");
         for (int left = rods - 1; left >= 0; left--) {
             int expected = left;
             press(robot, "take out");
-            until("one less",
-                    () -> model.fresh(Node.REGISTERED) && model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == expected);
+            until("one less", () -> model.fresh(CutFigures.REGISTERED)
+                    && model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").size() == expected);
             derived();
         }
         var faces = robot.lookup("#faces").query();
         assertThat(faces.getAccessibleText()).contains("H|I");
         robot.interact(() -> faces.getParent().getParent().layout());
         steadily(() -> robot.clickOn(robot.offset("#faces", -96, 10)));
-        until("a pair of magnets", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").size() == 1);
-        var f = model.result(Node.REGISTERED).orElseThrow().on("H|I").getFirst();
+        until("a pair of magnets", () -> model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").size() == 1);
+        var f = model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").getFirst();
         assertThat(f.kind()).isEqualTo(RegistrationKind.MAGNETS);
         assertThat(f.byHand()).isTrue();
         derived();
-        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
-        assertThat(model.result(Node.REGISTERED).orElseThrow().hardware()).anySatisfy(h -> assertThat(h.words()).startsWith("2 magnets"));
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
+        assertThat(model.result(CutFigures.REGISTERED).orElseThrow().hardware())
+                .anySatisfy(h -> assertThat(h.words()).startsWith("2 magnets"));
         press(robot, "in the middle");
         until("refused with its reason", () -> text(robot, ".finding > .label").contains("no magnets: it runs into another hole"));
         undo(robot);
         undo(robot);
-        until("as before", () -> model.result(Node.REGISTERED).orElseThrow().on("H|I").isEmpty());
+        until("as before", () -> model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").isEmpty());
     }
 
     @Test
     void sectionsArePulledApartHoveredWrittenAndOpenedAgain(FxRobot robot) {
         derived();
         page(robot, "sections");
-        var e = model.result(Node.SECTIONS).orElseThrow().section("E").mesh();
+        var e = model.result(CutFigures.SECTIONS).orElseThrow().section("E").mesh();
         robot.interact(() -> frame.bench().explode().setValue(0.05));
         var near = labelOf(robot, "E");
         robot.interact(() -> frame.bench().explode().setValue(1));
         until("pulled apart", () -> labelOf(robot, "E") > near + 10);
         robot.interact(() -> frame.bench().look("front"));
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var off = e.bounds().centre().minus(box.centre()).times(0.55);
         robot.moveTo(frame.bench()
                 .localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
@@ -201,7 +203,7 @@ class CutPartsTest extends WindowTest {
 
         robot.interact(() -> frame.exportSectionsTo(dir));
         until("written", () -> told().contains("files written to"));
-        for (var s : model.result(Node.SECTIONS).orElseThrow().sections()) {
+        for (var s : model.result(CutFigures.SECTIONS).orElseThrow().sections()) {
             var back = ((MeshFile.Read) MeshFile.read(dir.resolve("section-" + s.name() + ".stl"), Progress.NONE)).mesh();
             assertThat(MeshHealth.of(back).closed()).as(s.name()).isTrue();
             assertThat(back.volumeMm3()).isCloseTo(s.mesh().volumeMm3(), within(2e-4 * s.mesh().volumeMm3()));
@@ -226,22 +228,22 @@ class CutPartsTest extends WindowTest {
         derived();
         page(robot, "sections");
         press(robot, "right twice");
-        until("even", () -> prop().reshape().even().equals(Optional.of(yellowbracket.size.Reshape.Half.RIGHT)));
+        until("even", () -> prop().size().reshape().even().equals(Optional.of(yellowbracket.size.Reshape.Half.RIGHT)));
         derived();
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds();
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds();
         assertThat(box.min().x()).isCloseTo(-box.max().x(), within(1e-9));
         page(robot, "joints");
         robot.interact(() -> robot.lookup("#letters").queryAs(javafx.scene.control.CheckBox.class).fire());
         derived();
         page(robot, "sections");
-        until("mirror images are told", () -> model.fresh(Node.TWINS));
-        assertThat(model.result(Node.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams")
+        until("mirror images are told", () -> model.fresh(CutFigures.TWINS));
+        assertThat(model.result(CutFigures.TWINS).orElseThrow().list()).as("tongue on one side, groove on the other, marks across seams")
                 .isEmpty();
         robot.interact(() -> model
                 .apply(yellowbracket.document.Edit.registration("plain faces", prop().id(), r -> yellowbracket.cut.Registration.PLAIN)));
         derived();
-        until("mirror images anew", () -> model.fresh(Node.TWINS));
-        var twins = model.result(Node.TWINS).orElseThrow().list();
+        until("mirror images anew", () -> model.fresh(CutFigures.TWINS));
+        var twins = model.result(CutFigures.TWINS).orElseThrow().list();
         assertThat(twins).as("left and right of an even helm are each other's mirror images")
                 .isNotEmpty()
                 .allSatisfy(t -> assertThat(t.mirrored()).isTrue());

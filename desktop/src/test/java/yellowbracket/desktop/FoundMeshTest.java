@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -18,7 +19,6 @@ import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.demo.FoundLantern;
-import yellowbracket.derive.Node;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.ShopFile;
@@ -71,7 +71,7 @@ class FoundMeshTest extends WindowTest {
     }
 
     private double tall() {
-        return model.result(Node.MODEL).orElseThrow().mesh().bounds().size().z();
+        return model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().size().z();
     }
 
     @Test
@@ -115,7 +115,7 @@ class FoundMeshTest extends WindowTest {
         robot.interact(() -> frame.run("size: bodies"));
         until("the list", () -> robot.lookup("#bodies").tryQuery().isPresent());
         assertThat(bodies(robot).getItems()).hasSize(FoundLantern.BODIES);
-        double whole = model.result(Node.MODEL).orElseThrow().mesh().areaMm2();
+        double whole = model.result(ModelFigures.MODEL).orElseThrow().mesh().areaMm2();
 
         type(robot, "#small", "rivet");
         until("a refusal", () -> told().contains("type millimetres above 0"));
@@ -124,8 +124,8 @@ class FoundMeshTest extends WindowTest {
         type(robot, "#small", "8");
         until("rivets dropped", () -> prop().intake().roles().size() == 32);
         examined();
-        assertThat(model.result(Node.MODEL).orElseThrow().mesh().areaMm2()).isLessThan(whole);
-        assertThat(model.result(Node.HEALTH).orElseThrow().health().bodies()).hasSize(FoundLantern.BODIES - 32);
+        assertThat(model.result(ModelFigures.MODEL).orElseThrow().mesh().areaMm2()).isLessThan(whole);
+        assertThat(model.result(ModelFigures.HEALTH).orElseThrow().health().bodies()).hasSize(FoundLantern.BODIES - 32);
 
         var pane = bodies(robot).getItems().stream().filter(e -> e.number() == 6).findFirst().orElseThrow();
         robot.interact(() -> {
@@ -162,7 +162,7 @@ class FoundMeshTest extends WindowTest {
         until("drawn", () -> robot.lookup("#bodies").tryQuery().isPresent());
         for (int i = 0; i < 2; i++) {
             int body = i;
-            double x = model.result(Node.BODIES)
+            double x = model.result(ModelFigures.BODIES)
                     .orElseThrow()
                     .entries()
                     .stream()
@@ -192,7 +192,7 @@ class FoundMeshTest extends WindowTest {
         until("findings", () -> labels(robot, ".finding .label").stream().anyMatch(l -> l.getText().contains("open edges")));
         var words = text(robot, ".finding .label");
         assertThat(words).contains("triangles that stand twice", "body inside out", "run through each other");
-        assertThat(model.result(Node.HEALTH).orElseThrow().health().closed()).isFalse();
+        assertThat(model.result(ModelFigures.HEALTH).orElseThrow().health().closed()).isFalse();
         assertThat(prop().intake().mends()).as("nothing unasked").isEmpty();
         robot.clickOn(labels(robot, ".primary").stream()
                 .filter(l -> l.getText().startsWith("mend "))
@@ -201,14 +201,14 @@ class FoundMeshTest extends WindowTest {
                 .orElseThrow());
         until("mended", () -> !prop().intake().mends().isEmpty());
         examined();
-        var h = model.result(Node.HEALTH).orElseThrow().health();
+        var h = model.result(ModelFigures.HEALTH).orElseThrow().health();
         assertThat(h.closed()).isTrue();
         assertThat(h.duplicateTriangles() + h.flippedBodies()).isZero();
         until("what was done", () -> text(robot, ".small").contains("faults 34 to"));
         robot.interact(() -> ((Button) action(robot, "take the mending back")).fire());
         until("taken back", () -> prop().intake().mends().isEmpty());
         examined();
-        assertThat(model.result(Node.HEALTH).orElseThrow().health().closed()).isFalse();
+        assertThat(model.result(ModelFigures.HEALTH).orElseThrow().health().closed()).isFalse();
     }
 
     @Test

@@ -1,9 +1,12 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.size.SizeFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
@@ -30,6 +33,8 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /** The main job and the frame around it. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -66,11 +71,11 @@ class FrameTest extends WindowTest {
         until("cut page", () -> model.pageProperty().get() == Page.CUT);
         WaitForAsyncUtils.waitForFxEvents();
         steadily(() -> robot.clickOn("#tab-planes"));
-        int planes = model.currentProp().orElseThrow().cuts().planeCount();
+        int planes = model.currentProp().orElseThrow().cut().tree().planeCount();
         steadily(() -> robot.clickOn("+ z"));
-        until("one plane more in every section", () -> model.currentProp().orElseThrow().cuts().planeCount() > planes);
+        until("one plane more in every section", () -> model.currentProp().orElseThrow().cut().tree().planeCount() > planes);
         derived();
-        assertThat(model.result(yellowbracket.derive.Node.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
                 .allSatisfy(s -> assertThat(s.closed()).isTrue());
 
         robot.interact(frame.bench()::requestFocus);
@@ -104,11 +109,11 @@ class FrameTest extends WindowTest {
     void draggingTheScaleMovesTheClearanceAndThenTheRun(FxRobot robot) {
         derived();
         var slider = robot.lookup("#scale").queryAs(Slider.class);
-        var tight = model.result(yellowbracket.derive.Node.CLEARANCE).orElseThrow();
+        var tight = model.result(SizeFigures.CLEARANCE).orElseThrow();
         var ends = finish();
         var thumb = slider.lookup(".thumb");
         robot.drag(thumb).moveBy(40, 0);
-        until("clearance while dragging", () -> model.result(yellowbracket.derive.Node.CLEARANCE).orElseThrow() != tight);
+        until("clearance while dragging", () -> model.result(SizeFigures.CLEARANCE).orElseThrow() != tight);
         assertThat(model.session().build().prop("helm").orElseThrow().scale()).as("not taken yet").isEqualTo(1.04);
         robot.drop();
         until("scale taken", () -> model.session().build().prop("helm").orElseThrow().scale() > 1.05);
@@ -157,7 +162,7 @@ class FrameTest extends WindowTest {
         until("a ghost bracket", () -> model.ghostProperty().get().isPresent());
         double before = printHours();
         robot.clickOn(row);
-        until("0.12 mm taken", () -> model.currentProp().orElseThrow().profile().layerMm() == 0.12);
+        until("0.12 mm taken", () -> model.currentProp().orElseThrow().print().profile().layerMm() == 0.12);
         derived();
         assertThat(printHours()).isGreaterThan(1.3 * before);
     }
@@ -168,9 +173,9 @@ class FrameTest extends WindowTest {
         derived();
         robot.interact(frame.bench()::requestFocus);
         robot.type(KeyCode.L).write("done A 14 h").type(KeyCode.ENTER);
-        until("A done", () -> model.schedule().flatMap(s -> s.placed("print:A")).map(Schedule.Placed::done).orElse(false));
+        until("A done", () -> model.schedule().flatMap(s -> s.placed(TaskId.of("print:helm/A"))).map(Schedule.Placed::done).orElse(false));
         robot.clickOn("#log-line").write("failed D 40 %").type(KeyCode.ENTER);
-        until("failure noted", () -> model.session().build().log().getLast().about().equals("print:D"));
+        until("failure noted", () -> model.session().build().log().getLast().printed().equals(List.of(new SectionId("helm", "D"))));
         assertThat(robot.lookup("#log-line").queryAs(TextField.class).getText()).isEmpty();
     }
 

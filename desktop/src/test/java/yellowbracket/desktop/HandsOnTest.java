@@ -1,5 +1,7 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.cut.CutFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.File;
@@ -25,7 +27,6 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.document.Edit;
 import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Shapes;
@@ -61,27 +62,29 @@ class HandsOnTest extends WindowTest {
             frame.bench().planes().setSelected(true);
         });
         derived();
-        var plane = prop().cuts().planes().getFirst();
+        var plane = prop().cut().tree().planes().getFirst();
         assertThat(plane.normal()).isEqualTo(Vec3.Z);
         int steps = model.session().history().steps().size();
         // a corner of the pane, beside the model, where nothing stands in front of it
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var corner = new Vec3(box.centre().x() + 0.26 * box.diagonal(), box.centre().y() + 0.26 * box.diagonal(),
                 plane.offsetMm() * prop().scale());
         var from = frame.bench().localToScreen(frame.bench().onScreen(corner));
         robot.drag(from).moveTo(from.add(0, 12)).moveTo(from.add(0, 24));
         until("sections follow",
-                () -> model.shownProperty().get().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
-        assertThat(model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst()).as("not taken while it moves")
+                () -> model.shownProperty().get().prop("helm").orElseThrow().cut().tree().planes().getFirst().offsetMm() < plane.offsetMm()
+                        - 2);
+        assertThat(model.session().build().prop("helm").orElseThrow().cut().tree().planes().getFirst()).as("not taken while it moves")
                 .isEqualTo(plane);
         robot.drop();
         until("taken",
-                () -> model.session().build().prop("helm").orElseThrow().cuts().planes().getFirst().offsetMm() < plane.offsetMm() - 2);
+                () -> model.session().build().prop("helm").orElseThrow().cut().tree().planes().getFirst().offsetMm() < plane.offsetMm()
+                        - 2);
         assertThat(model.session().history().steps()).hasSize(steps + 1);
         derived();
-        assertThat(model.result(Node.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
+        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).allSatisfy(s -> assertThat(s.closed()).isTrue());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("back", () -> prop().cuts().planes().getFirst().equals(plane));
+        until("back", () -> prop().cut().tree().planes().getFirst().equals(plane));
     }
 
     @Test
@@ -159,14 +162,14 @@ class HandsOnTest extends WindowTest {
         derived();
         robot.interact(() -> model.pageProperty().set(Page.COLOUR));
         until("colours", () -> robot.lookup(".color-picker").tryQuery().isPresent());
-        var before = prop().zones();
+        var before = prop().colour().zones();
         robot.interact(() -> {
             var picker = robot.lookup(".color-picker").queryAs(ColorPicker.class);
             picker.setValue(javafx.scene.paint.Color.web("#224466"));
             picker.fireEvent(new javafx.event.ActionEvent());
         });
-        until("repainted",
-                () -> !prop().zones().equals(before) && prop().zones().stream().anyMatch(z -> z.hex().equalsIgnoreCase("#224466")));
+        until("repainted", () -> !prop().colour().zones().equals(before)
+                && prop().colour().zones().stream().anyMatch(z -> z.hex().equalsIgnoreCase("#224466")));
         robot.interact(() -> model.pageProperty().set(Page.PLAN));
         until("the day", () -> robot.lookup(".date-picker").tryQuery().isPresent());
         var due = model.session().build().due();
@@ -237,8 +240,8 @@ class HandsOnTest extends WindowTest {
         until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
         assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");
-        robot.interact(() -> model
-                .apply(yellowbracket.document.Edit.log(yellowbracket.log.Entry.parse(model.now(), "done print:D 13 h").orElseThrow())));
+        robot.interact(() -> model.apply(yellowbracket.document.Edit
+                .log(yellowbracket.log.Entry.parse(model.now(), "done D 13 h", model.session().build()).orElseThrow())));
         until("printed since: nothing to save", () -> !text(robot, ".section-title").contains("section D stopped"));
     }
 }

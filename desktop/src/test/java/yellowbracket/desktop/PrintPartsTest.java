@@ -1,5 +1,8 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -17,13 +20,14 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.SectionPrint;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /**
  * The print page in the real window: ways up taken, tilted and laid down, profiles changed, rows dragged, a simulated printer run into a
@@ -59,11 +63,12 @@ class PrintPartsTest extends WindowTest {
     /** Until what the page shows beside the plan is there too. */
     private void settled() {
         derived();
-        until("ways up, plates, records", () -> model.fresh(Node.ONE_PIECE) && model.derivedProperty().get().fresh(Node.SPOOLS, ""));
+        until("ways up, plates, records",
+                () -> model.fresh(PrintFigures.ONE_PIECE) && model.derivedProperty().get().fresh(PlanFigures.SPOOLS, ""));
     }
 
     private SectionPrint print(String section) {
-        return model.result(Node.PRINTS).orElseThrow().print(section);
+        return model.result(PrintFigures.PRINTS).orElseThrow().print(section);
     }
 
     private static void fire(FxRobot robot, String id) {
@@ -85,7 +90,7 @@ class PrintPartsTest extends WindowTest {
         robot.interact(other::fire);
         settled();
         assertThat(print("A").orientation().turn().row2()).isNotEqualTo(before.row2());
-        assertThat(prop().prints()).containsOnlyKeys("A");
+        assertThat(prop().print().sections()).containsOnlyKeys("A");
         var taken = print("A").orientation().turn();
         fire(robot, "tilt-near-up");
         settled();
@@ -97,11 +102,11 @@ class PrintPartsTest extends WindowTest {
         robot.interact(() -> press(robot, "as proposed"));
         settled();
         assertThat(print("A").orientation().turn()).isEqualTo(before);
-        assertThat(prop().prints()).isEmpty();
+        assertThat(prop().print().sections()).isEmpty();
         robot.interact(() -> press(robot, "lowest"));
         settled();
-        assertThat(prop().prints()).hasSize(5);
-        assertThat(prop().prints().values()).allSatisfy(w -> assertThat(w.turn()).isPresent());
+        assertThat(prop().print().sections()).hasSize(5);
+        assertThat(prop().print().sections().values()).allSatisfy(w -> assertThat(w.turn()).isPresent());
     }
 
     @Test
@@ -119,41 +124,41 @@ class PrintPartsTest extends WindowTest {
             var at = bench.onScreen(new yellowbracket.mesh.Vec3(-bed.bedX() / 2 + (share - 0.5) * size.x(),
                     -bed.bedY() / 2 + 0.4 * size.y(), 0.6 * size.z()));
             robot.clickOn(bench.localToScreen(at), MouseButton.PRIMARY);
-            if (prop().prints().containsKey("E")) break;
+            if (prop().print().sections().containsKey("E")) break;
         }
-        until("laid down", () -> prop().prints().containsKey("E"));
+        until("laid down", () -> prop().print().sections().containsKey("E"));
         settled();
-        assertThat(print("E").orientation().turn()).isNotEqualTo(before).isEqualTo(prop().print("E").turn().orElseThrow());
+        assertThat(print("E").orientation().turn()).isNotEqualTo(before).isEqualTo(prop().print().section("E").turn().orElseThrow());
     }
 
     @Test
     void aFinerProfileMovesHoursSmoothingAndTheRun(FxRobot robot) {
         page(robot, "how fine");
-        double print = printHours(), smooth = model.result(Node.SMOOTH).orElseThrow().hours();
+        double print = printHours(), smooth = model.result(SmoothFigures.SMOOTH).orElseThrow().hours();
         var lastPrint = model.schedule()
                 .orElseThrow()
                 .placed()
                 .stream()
-                .filter(p -> p.task().id().startsWith("print:"))
+                .filter(p -> p.task().id() instanceof TaskId.Print)
                 .map(Schedule.Placed::end)
                 .max(java.util.Comparator.naturalOrder())
                 .orElseThrow();
         type(robot, "#profile-layer", "0.1");
         settled();
-        assertThat(prop().profile().layerMm()).isEqualTo(0.1);
+        assertThat(prop().print().profile().layerMm()).isEqualTo(0.1);
         assertThat(printHours()).isGreaterThan(1.6 * print);
-        assertThat(model.result(Node.SMOOTH).orElseThrow().hours()).isLessThan(smooth);
+        assertThat(model.result(SmoothFigures.SMOOTH).orElseThrow().hours()).isLessThan(smooth);
         assertThat(model.schedule()
                 .orElseThrow()
                 .placed()
                 .stream()
-                .filter(p -> p.task().id().startsWith("print:"))
+                .filter(p -> p.task().id() instanceof TaskId.Print)
                 .map(Schedule.Placed::end)
                 .max(java.util.Comparator.naturalOrder())
                 .orElseThrow()).isAfter(lastPrint);
         type(robot, "#profile-layer", "0.5");
         assertThat(told()).contains("three quarters of the 0.4 mm nozzle");
-        assertThat(prop().profile().layerMm()).isEqualTo(0.1);
+        assertThat(prop().print().profile().layerMm()).isEqualTo(0.1);
         type(robot, "#profile-infill", "-3");
         assertThat(told()).contains("per cent between 0 and 100");
         robot.interact(() -> model.undo());
@@ -161,7 +166,7 @@ class PrintPartsTest extends WindowTest {
         assertThat(printHours()).isCloseTo(print, within(1e-9));
         var point = robot.lookup(n -> n.getId() != null && n.getId().startsWith("fine-0.4-0.28")).query();
         robot.clickOn(point);
-        until("the point's layer height", () -> prop().profile().layerMm() == 0.28);
+        until("the point's layer height", () -> prop().print().profile().layerMm() == 0.28);
     }
 
     @Test
@@ -174,13 +179,13 @@ class PrintPartsTest extends WindowTest {
         assertThat(print("A").profile().brimMm()).isZero();
         type(robot, "#profile-brim", "0");
         settled();
-        assertThat(prop().prints()).as("as the others again: nothing is kept").isEmpty();
+        assertThat(prop().print().sections()).as("as the others again: nothing is kept").isEmpty();
     }
 
     @Test
     void rowsOfTheQueueAreDraggedAndBedsFilledAndTheRunFollows(FxRobot robot) throws Exception {
         page(robot, "plates");
-        var printer = model.ofBuild(Node.PLATES)
+        var printer = model.ofBuild(PrintFigures.PLATES)
                 .orElseThrow()
                 .chosen()
                 .stream()
@@ -214,6 +219,9 @@ class PrintPartsTest extends WindowTest {
                         .get()
                         .queue()
                         .order()
+                        .stream()
+                        .map(SectionId::letter)
+                        .toList()
                         .equals(lines.subList(1, lines.size()).stream().map(l -> l.substring(0, 1)).toList()));
         Files.writeString(file, "section,printer\nZ,mid bed\n");
         robot.interact(() -> frame.printView().plates().readFrom(file));
@@ -223,7 +231,8 @@ class PrintPartsTest extends WindowTest {
         robot.interact(() -> rows(robot).get(1).fire());
         until("full beds", () -> model.shownProperty().get().queue().fullPlates());
         settled();
-        assertThat(model.ofBuild(Node.PLATES).orElseThrow().chosen()).isEqualTo(model.ofBuild(Node.PLATES).orElseThrow().full());
+        assertThat(model.ofBuild(PrintFigures.PLATES).orElseThrow().chosen())
+                .isEqualTo(model.ofBuild(PrintFigures.PLATES).orElseThrow().full());
     }
 
     private List<String> order(String printer) {
@@ -231,9 +240,9 @@ class PrintPartsTest extends WindowTest {
                 .orElseThrow()
                 .placed()
                 .stream()
-                .filter(p -> p.task().id().startsWith("print:") && p.task().printer().equals(printer))
+                .filter(p -> p.task().id() instanceof TaskId.Print && p.task().printer().equals(printer))
                 .sorted(java.util.Comparator.comparing(Schedule.Placed::start))
-                .map(p -> p.task().id().substring(6))
+                .map(p -> ((TaskId.Print) p.task().id()).letters())
                 .toList();
     }
 
@@ -242,8 +251,8 @@ class PrintPartsTest extends WindowTest {
         page(robot, "printers");
         var printer = model.shownProperty().get().printers().getFirst();
         var link = model.link(printer);
-        double rate = model.ofBuild(Node.RECORDS).orElseThrow().of(printer.name()).failuresPerHour(),
-                expected = model.result(Node.PRINTS).orElseThrow().expectedHours();
+        double rate = model.ofBuild(PrintFigures.RECORDS).orElseThrow().of(printer.name()).failuresPerHour(),
+                expected = model.result(PrintFigures.PRINTS).orElseThrow().expectedHours();
         fire(robot, "start-mid-bed");
         until("started and logged", () -> model.shownProperty().get().log().stream().anyMatch(e -> e.kind() == Entry.Kind.STARTED));
         settled();
@@ -267,8 +276,8 @@ class PrintPartsTest extends WindowTest {
         until("logged", () -> model.shownProperty().get().log().stream().anyMatch(e -> e.kind() == Entry.Kind.FAILED));
         settled();
         assertThat(link.status().state()).isEqualTo(PrinterLink.State.IDLE);
-        assertThat(model.ofBuild(Node.RECORDS).orElseThrow().of(printer.name()).failuresPerHour()).isGreaterThan(rate);
-        assertThat(model.result(Node.PRINTS).orElseThrow().expectedHours()).isGreaterThan(expected);
+        assertThat(model.ofBuild(PrintFigures.RECORDS).orElseThrow().of(printer.name()).failuresPerHour()).isGreaterThan(rate);
+        assertThat(model.result(PrintFigures.PRINTS).orElseThrow().expectedHours()).isGreaterThan(expected);
         assertThat(told()).contains("failed at");
     }
 

@@ -1,5 +1,7 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -15,7 +17,6 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.bench.ViewPicture;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
@@ -53,7 +54,7 @@ class SizePartsTest extends WindowTest {
         until("sized",
                 () -> model.derivedProperty().get() != null
                         && model.derivedProperty().get().build().equals(java.util.Optional.of(model.shownProperty().get()))
-                        && model.fresh(Node.REMEDIES) && model.fresh(Node.BY_AXIS));
+                        && model.fresh(SizeFigures.REMEDIES) && model.fresh(SizeFigures.BY_AXIS));
     }
 
     private String gauge(FxRobot robot) {
@@ -69,7 +70,7 @@ class SizePartsTest extends WindowTest {
         String home = gauge(robot);
         robot.interact(() -> slider.setValue(0));
         until("the head is out", () -> !gauge(robot).equals(home));
-        var way = model.result(Node.DONNING).orElseThrow().list().getFirst();
+        var way = model.result(SizeFigures.DONNING).orElseThrow().list().getFirst();
         assertThat(gauge(robot)).contains(model.words().length(way.path().getFirst().roomMm()));
         robot.clickOn("#donning-play");
         until("it plays", () -> slider.getValue() > 0.05);
@@ -86,8 +87,8 @@ class SizePartsTest extends WindowTest {
         sized();
         page(robot, "scale");
         type(robot, "#neck-mm", "-14");
-        until("narrowed", () -> prop().reshape().neck().isPresent());
-        double narrow = prop().reshape().neck().orElseThrow().mm();
+        until("narrowed", () -> prop().size().reshape().neck().isPresent());
+        double narrow = prop().size().reshape().neck().orElseThrow().mm();
         sized();
         page(robot, "fit");
         until("told on the fit page", () -> text(robot, ".finding > .label").contains("does not pass"));
@@ -95,13 +96,13 @@ class SizePartsTest extends WindowTest {
         until("remedies offered", () -> text(robot, ".finding > .label").contains("widen the neck"));
         assertThat(text(robot, ".finding > .label")).contains("scale to");
         press(robot, "take it");
-        until("the neck is wider", () -> prop().reshape().neck().orElseThrow().mm() > narrow + 3);
+        until("the neck is wider", () -> prop().size().reshape().neck().orElseThrow().mm() > narrow + 3);
         sized();
-        assertThat(model.result(Node.DONNING).orElseThrow().list().getFirst().passes()).isTrue();
+        assertThat(model.result(SizeFigures.DONNING).orElseThrow().list().getFirst().passes()).isTrue();
         page(robot, "scale");
         until("the distortion is shown", () -> text(robot, ".row-name").contains("out of shape"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("back", () -> prop().reshape().neck().orElseThrow().mm() == narrow);
+        until("back", () -> prop().size().reshape().neck().orElseThrow().mm() == narrow);
     }
 
     @Test
@@ -112,7 +113,7 @@ class SizePartsTest extends WindowTest {
         until("the slider is there", () -> frame.bench().sectionAt().isVisible());
         assertThat(frame.bench().sectionAxis()).isEqualTo(1);
         robot.interact(() -> frame.bench().look("three-quarter"));
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         assertThat(frame.bench().sectionAxis()).as("three-quarter cuts along the side").isZero();
         var from = frame.bench()
                 .localToScreen(frame.bench()
@@ -131,7 +132,7 @@ class SizePartsTest extends WindowTest {
         sized();
         page(robot, "scale");
         robot.interact(() -> frame.bench().look("front"));
-        var box = model.result(Node.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         for (double x : new double[] {-60, 60})
             robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
         until("two points", () -> labels(robot, "#apart").stream().anyMatch(l -> l.getText().endsWith(" mm")));
@@ -151,7 +152,7 @@ class SizePartsTest extends WindowTest {
         type(robot, "#character-mm", "2000");
         until("in proportion", () -> Math.abs(prop().scale() - 1.74 / 2) < 1e-6);
         type(robot, "#axis-wide", "104");
-        until("stretched", () -> prop().reshape().wide() == 1.04);
+        until("stretched", () -> prop().size().reshape().wide() == 1.04);
         type(robot, "#axis-deep", "1000");
         assertThat(told()).contains("deep \"1000\": type per cent between 50 and 200");
     }
@@ -160,13 +161,13 @@ class SizePartsTest extends WindowTest {
     void aTestPieceIsWrittenAndItsVerdictMovesTheScales(FxRobot robot) throws Exception {
         sized();
         until("priced", () -> text(robot, ".row-name").contains("neck ring"));
-        var ring = model.result(Node.TEST_PIECES).orElseThrow().list().getFirst().piece();
+        var ring = model.result(SizeFigures.TEST_PIECES).orElseThrow().list().getFirst().piece();
         assertThat(ring.kind()).isEqualTo(TestPiece.Kind.RING);
         var file = dir.resolve("ring.stl");
         robot.interact(() -> frame.sizeView().writeTestPiece(ring, file));
         until("written", () -> told().contains("ring.stl written"));
         assertThat(MeshHealth.of(((MeshFile.Read) MeshFile.read(file, Progress.NONE)).mesh()).closed()).isTrue();
-        double lowest = model.result(Node.SCALES).orElseThrow().byWearer().get("Maren").lowest();
+        double lowest = model.result(SizeFigures.SCALES).orElseThrow().byWearer().get("Maren").lowest();
         robot.interact(() -> {
             robot.lookup("#trial-verdict").queryAs(ChoiceBox.class).getSelectionModel().select(1);
             robot.lookup("#trial-zone").queryAs(ChoiceBox.class).getSelectionModel().select("nose");
@@ -176,7 +177,7 @@ class SizePartsTest extends WindowTest {
         until("in the log", () -> model.shownProperty().get().log().getLast().kind() == Entry.Kind.FIT);
         assertThat(model.shownProperty().get().log().getLast().text()).isEqualTo("fit helm Maren tight nose 4.0 mm at 104.0 %");
         sized();
-        assertThat(model.result(Node.SCALES).orElseThrow().byWearer().get("Maren").lowest()).isGreaterThan(lowest + 0.01);
+        assertThat(model.result(SizeFigures.SCALES).orElseThrow().byWearer().get("Maren").lowest()).isGreaterThan(lowest + 0.01);
         until("said why", () -> text(robot, ".finding > .label").contains("corrected by the test pieces"));
     }
 
@@ -215,7 +216,7 @@ class SizePartsTest extends WindowTest {
                 .findFirst()
                 .orElseThrow()
                 .fire());
-        until("sized for her", () -> prop().wearers().equals(List.of("Oda", "Maren", "Iven")));
+        until("sized for her", () -> prop().size().wearers().equals(List.of("Oda", "Maren", "Iven")));
     }
 
     @Test

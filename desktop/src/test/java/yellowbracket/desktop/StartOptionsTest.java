@@ -11,6 +11,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
@@ -33,8 +34,8 @@ class StartOptionsTest {
         var o = options();
         assertThat(o.demo()).isFalse();
         assertThat(o.file()).isEmpty();
-        assertThat(o.width()).isEqualTo(1280);
-        assertThat(o.height()).isEqualTo(800);
+        assertThat(o.size().width()).isEqualTo(1280);
+        assertThat(o.size().height()).isEqualTo(800);
         assertThat(o.shots()).isEmpty();
         assertThat(o.probe()).isFalse();
         assertThat(o.configuration()).isEqualTo(home);
@@ -46,7 +47,7 @@ class StartOptionsTest {
         assertThat(o.demo()).isTrue();
         assertThat(o.today()).contains(LocalDate.of(2026, 3, 30));
         assertThat(LocalDateTime.now(o.clock())).isEqualTo(LocalDateTime.of(2026, 3, 30, 18, 0));
-        assertThat(o.width()).isEqualTo(1600);
+        assertThat(o.size().width()).isEqualTo(1600);
         assertThat(o.shots()).contains(Path.of("pictures"));
         assertThat(o.probe()).isTrue();
         assertThat(o.file()).contains(Path.of("my.bracket"));
@@ -56,6 +57,17 @@ class StartOptionsTest {
     @ValueSource(strings = {"--today=tomorrow", "--today=2026-13-01", "--width=wide", "--height=-5", "--width=1"})
     void nonsenseIsRefusedInWords(String arg) {
         assertThatThrownBy(() -> options(arg)).isInstanceOf(IllegalArgumentException.class).hasMessageMatching(".*(write).*");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"--dmeo,--demo", "--tody=2026-03-30,--today", "--onyl=size,--only", "--with=800,--width"})
+    void aMisspeltOptionIsRefusedAndTheOneMeantNamed(String arg, String meant) {
+        assertThatThrownBy(() -> options(arg)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(meant);
+    }
+
+    @Test
+    void oneFileAtMost() {
+        assertThatThrownBy(() -> options("a.bracket", "b.bracket")).hasMessageContaining("b.bracket");
     }
 
     @Test

@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import yellowbracket.finding.Weight;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDateTime;
@@ -120,8 +121,8 @@ class WidgetsTest {
         var fixed = new ArrayList<String>();
         robot.interact(() -> root.getChildren()
                 .setAll(new Card("how fine", "helm").row("prints", "~12 h", "of them one")
-                        .finding(Fit.Weight.STOP, "too high a layer", "take 0.3", () -> fixed.add("x"))
-                        .finding(Fit.Weight.NOTE, "soft when hot", "", () -> {})
+                        .finding(Weight.STOP, "too high a layer", "take 0.3", () -> fixed.add("x"))
+                        .finding(Weight.NOTE, "soft when hot", "", () -> {})
                         .primary("keep", () -> fixed.add("kept"))));
         var words = robot.lookup(".weight").queryAllAs(Labeled.class).stream().map(Labeled::getText).toList();
         assertThat(words).containsExactly("stop", "note");

@@ -1,5 +1,9 @@
 package yellowbracket.desktop;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -23,7 +27,6 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Memo;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.shell.Timers;
 import yellowbracket.desktop.theme.Theme;
@@ -74,8 +77,7 @@ abstract class WindowTest {
         for (var p : demo.build().props()) {
             var coarse = Simplify.to(demo.meshes().get(p.mesh()).orElseThrow(), 14_000, Progress.NONE);
             meshes = meshes.with(coarse);
-            build = build.with(new Prop(p.id(), p.name(), coarse.contentHash(), p.intake(), p.reshape(), p.scale(), p.wearers(), p.cuts(),
-                    p.registration(), p.profile(), p.prints(), p.joins(), p.finish(), p.school(), p.hurry(), p.zones(), p.seal()));
+            build = build.with(p.withMesh(coarse.contentHash()));
         }
         light = new DemoBuild(build, meshes);
         return light;
@@ -122,18 +124,20 @@ abstract class WindowTest {
         until("everything derived",
                 () -> model.derivedProperty().get() != null
                         && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get()))
-                        && model.derivedProperty().get().fresh(Node.SCHEDULE, "")
-                        && model.derivedProperty().get().fresh(Node.DRAWN, model.propProperty().get()));
+                        && model.derivedProperty().get().fresh(PlanFigures.SCHEDULE, "")
+                        && model.derivedProperty().get().fresh(CutFigures.DRAWING, model.propProperty().get()));
     }
 
     /** Until the mesh is examined too. */
     void examined() {
-        until("examined", () -> model.derivedProperty().get() != null
-                && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get())) && model.fresh(Node.MENDED));
+        until("examined",
+                () -> model.derivedProperty().get() != null
+                        && model.derivedProperty().get().build().equals(Optional.of(model.shownProperty().get()))
+                        && model.fresh(ModelFigures.MENDED));
     }
 
     double printHours() {
-        return model.result(Node.PRINTS).orElseThrow().hours();
+        return model.result(PrintFigures.PRINTS).orElseThrow().hours();
     }
 
     LocalDateTime finish() {

@@ -1,5 +1,6 @@
 package yellowbracket.cut.registration;
 
+import yellowbracket.finding.Finding;
 import java.util.List;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;
@@ -14,7 +15,7 @@ import yellowbracket.mesh.Vec3;
  * gained and lost, exactly.
  */
 public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> tongues, List<Refused> refused, List<Loose> loose,
-        List<Hardware> hardware, List<String> findings, double addedMm3, double removedMm3) {
+        List<Hardware> hardware, List<Finding> findings, double addedMm3, double removedMm3) {
     public Registered {
         fitted = List.copyOf(fitted);
         tongues = List.copyOf(tongues);

@@ -1,5 +1,8 @@
 package yellowbracket.cut.registration;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -39,7 +42,7 @@ public final class Registrar {
     private final List<Fitted> fitted = new ArrayList<>();
     private final List<Registered.Tongue> tongues = new ArrayList<>();
     private final List<Registered.Refused> refused = new ArrayList<>();
-    private final List<String> findings = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
     private final Map<String, FaceWork.Job> jobs = new HashMap<>();
     /** Seams that need bosses, or would be helped by them. */
     private final java.util.Set<String> bossed = new java.util.TreeSet<>();
@@ -112,7 +115,7 @@ public final class Registrar {
             place(seam);
         }
         for (var name : wanted.byHand().keySet()) if (plain.seams().stream().noneMatch(s -> s.name().equals(name)))
-            findings.add("what was placed on seam " + name + " waits: there is no such seam now");
+            findings.add(Finding.note("what was placed on seam " + name + " waits: there is no such seam now"));
         return this;
     }
 
@@ -123,7 +126,7 @@ public final class Registrar {
     private Registered worked(List<Section> bare) {
         if (wanted.letters()) letters();
         var sections = bare.parallelStream()
-                .map(s -> jobs.containsKey(s.name()) ? new Section(s.name(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed())
+                .map(s -> jobs.containsKey(s.name()) ? new Section(s.id(), FaceWork.of(s.mesh(), planes, jobs.get(s.name())), s.closed())
                         : s)
                 .toList();
         return new Registered(new Sectioning(sections, plain.seams(), plain.findings()), fitted, tongues, refused, loose(), hardware(),
@@ -148,7 +151,7 @@ public final class Registrar {
                         || several(seam, RegistrationKind.PINS, 1, 0))
                     return;
                 bossed.add(seam.name());
-                findings.add(String.format(Locale.ROOT,
+                findings.add(Finding.of(Weight.CARE, Subject.seam(seam.name()),
                         "seam %s stays plain: its wall of %.1f mm holds neither pins nor a tongue; align it by the witness marks or "
                                 + "add inner bosses",
                         seam.name(), seam.wallMm()));
@@ -207,10 +210,11 @@ public final class Registrar {
                 double own = unequal && i == 1 ? kind.sizes().get(Math.min(kind.sizes().size() - 1, kind.sizes().indexOf(d) + 1)) : d;
                 put(seam, kind, places.get(i), own, false, i % 2 == 0);
             }
-            if (unequal && d == kind.sizes().getLast())
-                findings.add("seam " + seam.name() + " goes together both ways round: mark it before it is glued");
+            if (unequal && d == kind.sizes().getLast()) findings.add(Finding.of(Weight.CARE, Subject.seam(seam.name()),
+                    "seam " + seam.name() + " goes together both ways round: mark it before it is glued"));
             else if (places.size() == 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS || kind.magnet()))
-                findings.add("seam " + seam.name() + " has a single round " + kind.words() + ": it can turn, so align the witness marks");
+                findings.add(Finding.of(Weight.NOTE, Subject.seam(seam.name()),
+                        "seam " + seam.name() + " has a single round " + kind.words() + ": it can turn, so align the witness marks"));
             return true;
         }
         return false;
@@ -432,7 +436,7 @@ public final class Registrar {
         double half = length / 2;
         fitted.add(new Fitted(first.name(), first.above(), first.below(), RegistrationKind.THROUGH_ROD, on(first, first, c), n, d, half,
                 half, false, false));
-        findings.add(String.format(Locale.ROOT,
+        findings.add(Finding.of(Weight.NOTE, Subject.WHOLE,
                 "the rod lies straight through %d sections: turn them to the witness marks, a round rod does not stop them", mids.size()));
         return true;
     }
@@ -447,7 +451,7 @@ public final class Registrar {
         var lettered = Lettering.of(plain, scale,
                 (section, plane) -> jobs.containsKey(section) ? jobs.get(section).features().getOrDefault(plane, List.of()) : List.of());
         lettered.marks().forEach(l -> l.marks().forEach(m -> work(l.plane(), l.section(), m)));
-        lettered.finding().ifPresent(findings::add);
+        lettered.finding().ifPresent(w -> findings.add(Finding.note(w)));
     }
 
     private List<Registered.Loose> loose() {

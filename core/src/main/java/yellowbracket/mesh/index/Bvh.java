@@ -28,6 +28,11 @@ public final class Bvh {
         this.nodes = nodes;
     }
 
+    /** Memory it takes, about: corners, order, and nodes of some 24 bytes a triangle. */
+    public long bytes() {
+        return 8L * corners.length + 28L * order.length;
+    }
+
     /** What a ray met: the distance along the (unit) direction, the triangle, and whether it came through the back of it. */
     public record Hit(double distance, int triangle, boolean fromInside) {}
 

@@ -29,6 +29,10 @@ public final class DistanceGrid {
         mm = new float[nx * ny * nz];
     }
 
+    public long bytes() {
+        return 4L * mm.length;
+    }
+
     /** @throws IllegalArgumentException if the cell is not above 0 or the grid would have more than {@link #MOST_NODES} */
     public static DistanceGrid of(Bvh index, Bounds3 box, double cellMm, Progress progress) {
         var grid = empty(box, cellMm);

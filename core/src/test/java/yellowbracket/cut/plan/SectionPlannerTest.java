@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.cut.Letters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -33,7 +34,7 @@ class SectionPlannerTest {
     }
 
     private static List<Section> cut(Mesh m, SectionPlan p) {
-        return Sectioning.of(m, Bvh.of(m), p.tree(), 0, Progress.NONE).sections();
+        return Sectioning.of(m, Bvh.of(m), p.tree(), "p", Letters.alone(), Progress.NONE).sections();
     }
 
     @Test

@@ -6,6 +6,7 @@ import static yellowbracket.mesh.MeshAssert.assertClosed;
 import static yellowbracket.mesh.MeshAssert.assertVolume;
 import static yellowbracket.mesh.MeshAssert.assertWatertight;
 
+import yellowbracket.cut.Letters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +37,8 @@ class RegistrarTest {
 
     private static Registered registered(Mesh m, CutTree tree, double scale, Registration wanted) {
         var index = Bvh.of(m);
-        return Registrar.of(Sectioning.of(m, index, tree, 0, Progress.NONE).scaled(scale), tree, index, scale, wanted, Progress.NONE);
+        return Registrar.of(Sectioning.of(m, index, tree, "p", Letters.alone(), Progress.NONE).scaled(scale), tree, index, scale, wanted,
+                Progress.NONE);
     }
 
     private static Registration of(RegistrationKind kind) {
@@ -150,7 +152,7 @@ class RegistrarTest {
         assertThat(tongue.tongues()).singleElement().satisfies(t -> assertThat(t.lengthMm()).isCloseTo(2 * Math.PI * 48, within(6.0)));
         var plain = registered(Shapes.tube(50, 48.5, -40, 40, 96), tree, 1, of(RegistrationKind.FITTING));
         assertThat(plain.tongues()).isEmpty();
-        assertThat(plain.findings()).anyMatch(f -> f.contains("seam A|B stays plain") && f.contains("1.5 mm"));
+        assertThat(plain.findings()).anyMatch(f -> f.words().contains("seam A|B stays plain") && f.words().contains("1.5 mm"));
         var refused = registered(Shapes.tube(50, 48.5, -40, 40, 96), tree, 1, of(RegistrationKind.MAGNETS));
         assertThat(refused.refused()).singleElement()
                 .satisfies(q -> assertThat(q.words()).startsWith("seam A|B: no magnets: the face is 1.5 mm wide at most"));
@@ -189,7 +191,7 @@ class RegistrarTest {
         assertThat(r.refused()).extracting(Registered.Refused::why)
                 .satisfiesExactly(w -> assertThat(w).contains("2.0 mm of material around the middle in A, 5.3 needed"),
                         w -> assertThat(w).contains("beside the face"), w -> assertThat(w).contains("runs into another hole"));
-        assertThat(r.findings()).anyMatch(f -> f.contains("seam C|D waits"));
+        assertThat(r.findings()).anyMatch(f -> f.words().contains("seam C|D waits"));
     }
 
     @Test
@@ -256,7 +258,7 @@ class RegistrarTest {
         assertThat(r.findings()).isEmpty();
         assertThat(r.removedMm3()).isBetween(1.0, 60.0);
         var thin = registered(Shapes.tube(50, 48, -40, 40, 96), HALVED, 1, Registration.PLAIN.withMarks(true, false));
-        assertThat(thin.findings()).singleElement().satisfies(f -> assertThat(f).contains("sections A, B").contains("pencil"));
+        assertThat(thin.findings()).singleElement().satisfies(f -> assertThat(f.words()).contains("sections A, B").contains("pencil"));
         assertThat(thin.removedMm3()).isZero();
     }
 
@@ -265,7 +267,7 @@ class RegistrarTest {
         var shell = Shapes.cappedShell(90, 2.4, 55, 128, 80);
         var index = Bvh.of(shell);
         var tree = CutTree.split(CutPlane.across(0, 0.137), CutTree.WHOLE, CutTree.WHOLE);
-        var plain = Sectioning.of(shell, index, tree, 0, Progress.NONE);
+        var plain = Sectioning.of(shell, index, tree, "p", Letters.alone(), Progress.NONE);
         var r = Registrar.of(shell, index, plain, tree, 1.03, Registration.FITTING.withMarks(false, true), Progress.NONE);
         assertThat(r.findings()).isEmpty();
         assertThat(r.fitted()).hasSizeGreaterThanOrEqualTo(3).allMatch(f -> f.kind() == RegistrationKind.BOSSES && f.diameterMm() == 4);

@@ -3,6 +3,7 @@ package yellowbracket.cut.registration;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import yellowbracket.cut.Letters;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -33,7 +34,7 @@ class WallRoomTest {
             var model = BAR.scaled(1 / scale);
             var index = Bvh.of(model);
             var tree = CutTree.WHOLE.cutEverywhere(CutPlane.across(2, 40 / scale)).cutEverywhere(CutPlane.across(2, 70 / scale));
-            var cuts = Sectioning.of(model, index, tree, 0, Progress.NONE);
+            var cuts = Sectioning.of(model, index, tree, "p", Letters.alone(), Progress.NONE);
             return new Bar(scale, cuts, tree, index, at(cuts, 85 / scale), at(cuts, 55 / scale));
         }
 

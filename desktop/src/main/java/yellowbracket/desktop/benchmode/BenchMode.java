@@ -63,7 +63,7 @@ public final class BenchMode extends VBox {
 
     private List<Schedule.Placed> steps() {
         return model.schedule()
-                .map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.plan.Task.Resource.PRINTER).toList())
+                .map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.work.Task.Resource.PRINTER).toList())
                 .orElse(List.of());
     }
 
@@ -81,8 +81,10 @@ public final class BenchMode extends VBox {
         count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
         step.setText(p.task().name());
         detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work"
-                + (p.task().waitH() > 0 ? ", then wait " + Words.hours(p.task().waitH()) : ""));
-        gear.setText(Caution.of(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
+                + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : ""));
+        gear.setText(Caution.of(p.task(), model.shop())
+                .map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER)
+                .orElse("nothing special to wear"));
     }
 
     private void clock() {
@@ -96,14 +98,14 @@ public final class BenchMode extends VBox {
 
     private void done() {
         var list = steps();
-        if (!list.isEmpty()) model.note("done " + list.get(at).task().id());
+        if (!list.isEmpty()) model.note("done " + list.get(at).task().id().said());
     }
 
     private void timer() {
         var list = steps();
         if (list.isEmpty()) return;
         var t = list.get(at).task();
-        timers.start(t.name(), 60 * (t.waitH() > 0 ? t.waitH() : t.activeH()));
+        timers.start(t.name(), 60 * (t.lag().leastH() > 0 ? t.lag().leastH() : t.activeH()));
         clock();
     }
 

@@ -1,5 +1,7 @@
 package yellowbracket.desktop.shell;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -56,8 +58,8 @@ final class FileActions {
 
     /** Without asking where: for tests and scripts. */
     void exportSectionsTo(Path folder, boolean asPrinted) {
-        var registered = model.result(yellowbracket.derive.Node.REGISTERED);
-        var prints = model.result(yellowbracket.derive.Node.PRINTS);
+        var registered = model.result(CutFigures.REGISTERED);
+        var prints = model.result(PrintFigures.PRINTS);
         var prop = model.currentProp();
         if (registered.isEmpty() || prints.isEmpty() || prop.isEmpty())
             model.tell(AppModel.Tone.STOP, "the sections are still being worked out: try again in a moment");

@@ -1,5 +1,6 @@
 package yellowbracket.desktop.shell;
 
+import yellowbracket.derive.cut.CutFigures;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
@@ -30,6 +31,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
+import yellowbracket.desktop.Watch;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.benchmode.BenchMode;
 import yellowbracket.desktop.station.ColourView;
@@ -63,7 +65,7 @@ public final class Frame extends StackPane {
     private final Label buildName = new Label();
     private final PauseTransition messageEnd = new PauseTransition(Duration.seconds(9));
     private final Runnable openDemo;
-    private List<Object> cardOf = List.of();
+    private Optional<Watch> told = Optional.empty();
     private Page cardPage;
 
     /** @param openDemo replaces the session by the demo build */
@@ -106,11 +108,6 @@ public final class Frame extends StackPane {
         var print = new PrintView(model, bench);
         var join = new JoinView(model, bench, timers);
         var wear = new WearView(model, bench);
-        size.onPick(this::rewrite);
-        cut.onPick(this::rewrite);
-        print.onPick(this::rewrite);
-        join.onPick(this::rewrite);
-        wear.onPick(this::rewrite);
         var colour = new ColourView(model, bench);
         pages.put(Page.SIZE, size);
         pages.put(Page.CUT, cut);
@@ -120,9 +117,16 @@ public final class Frame extends StackPane {
         pages.put(Page.COLOUR, colour);
         pages.put(Page.WEAR, wear);
         var log = new LogView(model, bench, colour, files::exportLog);
-        log.onPick(this::rewrite);
         pages.put(Page.LOG, log);
         pages.put(Page.PLAN, new PlanView(model, bench, colour, files::exportCalendar, this::benchMode));
+        pages.forEach(this::hear);
+    }
+
+    /** Only while the page is on screen: what comes in for another is there when it is turned to. */
+    private void hear(Page page, StationView view) {
+        view.onRewrite(() -> {
+            if (model.pageProperty().get() == page && model.currentProp().isPresent()) rewrite();
+        });
     }
 
     private HBox topBar() {
@@ -223,18 +227,10 @@ public final class Frame extends StackPane {
         commands.add("export sections in place", "", () -> files.exportSections(false));
         commands.add("export calendar", "", files::exportCalendar);
         commands.add("export log", "", files::exportLog);
-        for (var part : SizeView.PARTS) commands.add("size: " + part, "", () -> {
-            model.pageProperty().set(Page.SIZE);
-            sizeView().show(part);
-        });
-        for (var part : CutView.PARTS) commands.add("cut: " + part, "", () -> {
-            cutView().show(part);
-            model.pageProperty().set(Page.CUT);
-        });
-        for (var part : PrintView.PARTS) commands.add("print: " + part, "", () -> {
-            printView().show(part);
-            model.pageProperty().set(Page.PRINT);
-        });
+        pages.forEach((page, view) -> view.tabs().forEach(tab -> commands.add(page.label() + ": " + tab, "", () -> {
+            view.show(tab);
+            model.pageProperty().set(page);
+        })));
         commands.add("frame the model", "f", bench::frame);
         commands.add("see-through", "x", bench::toggleSeeThrough);
         commands.add("view from the front", "", () -> bench.look("front"));
@@ -250,6 +246,10 @@ public final class Frame extends StackPane {
 
     private void listen() {
         model.pageProperty().subscribe(p -> rewrite());
+        model.tabProperty().subscribe(tab -> {
+            if (!tab.isEmpty()) pages.get(model.pageProperty().get()).show(tab);
+            model.tabProperty().set("");
+        });
         model.derivedProperty().subscribe(d -> update());
         model.shownProperty().subscribe(d -> update());
         model.inchesProperty().subscribe(d -> update());
@@ -294,12 +294,14 @@ public final class Frame extends StackPane {
     private void update() {
         if (model.shownProperty().get() == null) return;
         var view = pages.get(model.pageProperty().get());
-        markStale(view.stale());
-        var signature = view.signature();
-        if (signature.equals(cardOf) && cardPage == model.pageProperty().get()) return;
-        cardOf = signature;
+        markStale(told.filter(model::stale).isPresent());
+        if (told.filter(model::holds).isPresent() && cardPage == model.pageProperty().get()) return;
+        boolean samePage = cardPage == model.pageProperty().get();
         cardPage = model.pageProperty().get();
-        write(view);
+        var before = told;
+        var now = model.watching(() -> write(view));
+        // a card that was left alone under somebody's hand still shows what it was told before
+        told = Optional.of(samePage && view.busyWithInput() ? before.map(b -> b.with(now)).orElse(now) : now);
     }
 
     /** Figures that no longer match the decision are dimmed and said to be so; controls stay as they are. */
@@ -313,7 +315,7 @@ public final class Frame extends StackPane {
     }
 
     private void rewrite() {
-        cardOf = List.of();
+        told = Optional.empty();
         update();
     }
 
@@ -339,7 +341,7 @@ public final class Frame extends StackPane {
         boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
         var card = view.card();
         card.setUserData(cardPage);
-        card.pseudoClassStateChanged(STALE, view.stale());
+        card.pseudoClassStateChanged(STALE, told.filter(model::stale).isPresent());
         cardScroll.setContent(card);
         if (!samePage) cardScroll.setVvalue(0);
         else {
@@ -409,7 +411,7 @@ public final class Frame extends StackPane {
         commands.find("").forEach(c -> all.add(c.name(), c.key(), c.run()));
         var build = model.shownProperty().get();
         build.props().forEach(p -> all.add("prop " + p.name(), "", () -> model.choose(p.id())));
-        model.result(yellowbracket.derive.Node.SECTIONS).ifPresent(s -> {
+        model.result(CutFigures.SECTIONS).ifPresent(s -> {
             s.sections().forEach(q -> all.add("section " + q.name(), "", () -> model.pageProperty().set(Page.PRINT)));
             s.seams().forEach(q -> all.add("seam " + q.name(), "", () -> model.pageProperty().set(Page.JOIN)));
         });

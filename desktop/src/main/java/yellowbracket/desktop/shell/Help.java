@@ -1,11 +1,12 @@
 package yellowbracket.desktop.shell;
 
+import yellowbracket.program.ProgramLog;
 import yellowbracket.desktop.Page;
 
 /** A few plain lines for the page at hand. */
 final class Help {
     private static final String KEYS = "  Keys: 1-7 stations, [ log, ] plan, / find, L log line, F frame, X see-through, B bench "
-            + "mode, Ctrl+Z undo.";
+            + "mode, Ctrl+Z undo. What was refused or failed is noted in " + ProgramLog.file(System.getenv()) + ".";
 
     private Help() {}
 

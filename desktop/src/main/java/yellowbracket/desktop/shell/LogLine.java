@@ -1,6 +1,9 @@
 package yellowbracket.desktop.shell;
 
 import java.util.ArrayList;
+import yellowbracket.desktop.Words;
+import yellowbracket.log.Entry;
+import yellowbracket.work.TaskId;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -30,13 +33,12 @@ public final class LogLine extends HBox {
         HBox.setHgrow(field, Priority.ALWAYS);
         field.setOnAction(e -> model.note(field.getText()).ifPresent(entry -> {
             model.tell(AppModel.Tone.GOOD, "noted" + switch (entry.kind()) {
-                case DONE -> ": " + entry.about() + " done"
-                        + (entry.hours() > 0 ? " in " + yellowbracket.desktop.Words.hours(entry.hours()) : "");
-                case FAILED -> ": " + entry.about() + " failed, it will be printed again";
-                case STARTED -> ": " + entry.about() + " is under way";
-                case SPENT -> ": spent " + yellowbracket.desktop.Words.money(entry.money());
+                case DONE -> ": " + about(entry) + " done" + (entry.hours() > 0 ? " in " + Words.hours(entry.hours()) : "");
+                case FAILED -> ": " + about(entry) + " failed, it will be printed again";
+                case STARTED -> ": " + about(entry) + " is under way";
+                case SPENT -> ": spent " + Words.money(entry.money());
                 case FIT -> ": the scales count it in";
-                case NOTE -> "";
+                case NOTE, LESSON -> "";
             });
             field.clear();
         }));
@@ -67,5 +69,9 @@ public final class LogLine extends HBox {
 
     public void focusField() {
         field.requestFocus();
+    }
+
+    private static String about(Entry e) {
+        return e.task().map(TaskId::said).orElse("");
     }
 }

@@ -1,5 +1,8 @@
 package yellowbracket.desktop.shell;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
@@ -17,12 +20,11 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.plan.Schedule;
-import yellowbracket.plan.Station;
+import yellowbracket.work.Station;
 
 /**
  * The strip between the two brackets: bands share the way to the day of the last task in proportion to their planned hours, then comes the
@@ -168,7 +170,8 @@ public final class RunStrip extends Pane {
         var share = new double[Station.values().length];
         double sum = 0;
         for (var s : Station.values()) {
-            double h = schedule.map(p -> p.of(s).stream().mapToDouble(t -> t.task().activeH() + 0.35 * t.task().waitH()).sum()).orElse(1.0);
+            double h = schedule.map(p -> p.of(s).stream().mapToDouble(t -> t.task().activeH() + 0.35 * t.task().lag().leastH()).sum())
+                    .orElse(1.0);
             share[s.ordinal()] = Math.max(0.5, h);
             sum += share[s.ordinal()];
         }
@@ -187,7 +190,7 @@ public final class RunStrip extends Pane {
         var tasks = schedule.map(p -> p.of(s)).orElse(List.of());
         long done = tasks.stream().filter(Schedule.Placed::done).count();
         boolean failed = model.derivedProperty().get() != null
-                && model.result(Node.PRINTS).map(p -> s == Station.PRINT && !p.findings().isEmpty()).orElse(false);
+                && model.result(PrintFigures.PRINTS).map(p -> s == Station.PRINT && !p.findings().isEmpty()).orElse(false);
         String word;
         String icon;
         if (failed) {
@@ -209,7 +212,8 @@ public final class RunStrip extends Pane {
         b.pseudoClassStateChanged(PseudoClass.getPseudoClass("in-hand"), word.startsWith("in hand"));
         b.pseudoClassStateChanged(PseudoClass.getPseudoClass("blocked"), failed);
         b.setAccessibleText(s.label() + ", " + word);
-        b.setOpacity(model.derivedProperty().get() != null && model.derivedProperty().get().fresh(Node.SCHEDULE, Node.BUILD) ? 1 : 0.72);
+        b.setOpacity(model.derivedProperty().get() != null && model.derivedProperty().get().fresh(PlanFigures.SCHEDULE, Figure.BUILD) ? 1
+                : 0.72);
     }
 
     private void slack(boolean known, double from, double dueX, double slackH, double width) {
@@ -219,7 +223,8 @@ public final class RunStrip extends Pane {
         slack.setVisible(known);
         slackDays.setText(!known ? "" : late ? Words.days(-slackH) + " over" : Words.days(slackH) + " spare");
         slackDays.getStyleClass().setAll("label", "slack-days", "slack-plate", late ? "stop" : slackH < 48 ? "care" : "good");
-        var chance = model.derivedProperty().get() == null ? Optional.<Node.Chance>empty() : model.derivedProperty().get().get(Node.CHANCE);
+        var chance = model.derivedProperty().get() == null ? Optional.<PlanFigures.Chance>empty()
+                : model.derivedProperty().get().get(PlanFigures.CHANCE);
         slackSure.setText(chance.map(c -> Words.percent(c.share()) + " sure").orElse("working out the chance"));
         if (!known) return;
         var colour = late ? Color.web("#A8123F") : model.nightProperty().get() ? Color.web("#5CC0B5") : Color.web("#17756F");

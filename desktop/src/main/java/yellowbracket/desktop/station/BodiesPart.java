@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -10,7 +12,6 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -66,10 +67,10 @@ final class BodiesPart {
             picked.clear();
             alone = false;
         }
-        var bodies = model.result(Node.BODIES);
+        var bodies = model.result(ModelFigures.BODIES);
         unitRow(card);
         wayRow(card);
-        model.result(Node.STANCE).ifPresent(s -> guess(card, s));
+        model.result(ModelFigures.STANCE).ifPresent(s -> guess(card, s));
         if (bodies.isEmpty()) {
             card.text("looking through the bodies of the file ...");
             return;
@@ -118,10 +119,10 @@ final class BodiesPart {
     private void guess(Card card, Stance s) {
         String because = s.unitBecause() + "; " + s.wayBecause();
         if (!intake().settled()) card.finding(
-                Fit.Weight.CARE, "guessed: in " + intake().unit().name()
+                Weight.CARE, "guessed: in " + intake().unit().name()
                         + (intake().turn().equals(Turn.NONE) ? ", as it lies" : ", turned upright") + ". " + because,
                 "that is right", () -> change("accept unit and way up", Intake::accepted));
-        else if (s.differs(intake())) card.finding(Fit.Weight.NOTE,
+        else if (s.differs(intake())) card.finding(Weight.NOTE,
                 "the guess would be " + s.unit().name() + (s.turn().equals(intake().turn()) ? "" : ", turned") + ": " + because,
                 "take the guess", () -> change("take the guess", i -> i.with(s.unit(), s.turn())));
     }
@@ -201,7 +202,7 @@ final class BodiesPart {
     /** Unless nothing would be left to print. */
     private void give(List<Integer> bodies, BodyRole role, String name) {
         var after = intake().withRole(bodies, role);
-        if (model.result(Node.BODIES).orElseThrow().entries().stream().noneMatch(e -> after.role(e.number()).printed()))
+        if (model.result(ModelFigures.BODIES).orElseThrow().entries().stream().noneMatch(e -> after.role(e.number()).printed()))
             model.tell(AppModel.Tone.STOP, "nothing would be left to print: keep at least one body");
         else change(name, i -> i.withRole(bodies, role));
     }
@@ -216,7 +217,7 @@ final class BodiesPart {
 
     /** Every body in its colour, the picked ones yellow, those not printed as glass. */
     void draw() {
-        var drawn = model.result(Node.FILE_PROXY);
+        var drawn = model.result(ModelFigures.FILE_PROXY);
         if (drawn.isEmpty()) return;
         var mesh = intake().placed(drawn.get().mesh());
         double s = prop().scale();
@@ -234,7 +235,7 @@ final class BodiesPart {
         bench.show(things, mesh.bounds().scaled(s), prop().id() + "/bodies" + intake().unit().name() + intake().turn() + alone);
         bench.callouts(List.of());
         bench.legend().none();
-        var size = model.result(Node.MODEL).map(m -> m.mesh().bounds().size().times(s));
+        var size = model.result(ModelFigures.MODEL).map(m -> m.mesh().bounds().size().times(s));
         bench.gauges(List.of(new Bench.Gauge("size", size.map(model.words()::size).orElse("-"), "", ""),
                 new Bench.Gauge("file unit", intake().unit().name(), intake().settled() ? "" : "guessed", intake().settled() ? "" : "care"),
                 new Bench.Gauge("picked", String.valueOf(picked.size()), "", "")));

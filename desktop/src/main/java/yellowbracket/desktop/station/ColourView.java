@@ -1,5 +1,10 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -12,7 +17,6 @@ import javafx.scene.transform.Scale;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.SprayWeather;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -29,22 +33,17 @@ public final class ColourView extends StationView {
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.COLOUR, Node.PROXY, Node.SCHEDULE);
-    }
-
-    @Override
     public Card card() {
-        var card = new Card("which colour, in what order", prop().name() + " \u00b7 " + prop().zones().size() + " zones");
-        var colour = model.result(Node.COLOUR);
-        if (colour.isEmpty()) return waiting(card, Node.COLOUR);
+        var card = new Card("which colour, in what order", prop().name() + " \u00b7 " + prop().colour().zones().size() + " zones");
+        var colour = model.result(ColourFigures.COLOUR);
+        if (colour.isEmpty()) return waiting(card, ColourFigures.COLOUR);
         var plan = colour.get();
         card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %.1f cans, costs %s; %.0f dm\u00b2 masked",
                 Words.hours(plan.waitH()), plan.cans(), Words.money(plan.cost()), plan.maskDm2()));
         weather(card);
-        plan.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
+        findings(card, plan.findings());
         card.title("zones");
-        for (int i = 0; i < prop().zones().size(); i++) zone(card, i, plan);
+        for (int i = 0; i < prop().colour().zones().size(); i++) zone(card, i, plan);
         seals(card);
         card.title("coats, in order");
         card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", 90, ColourPlan.Coats::zone)
@@ -66,7 +65,7 @@ public final class ColourView extends StationView {
     }
 
     private void zone(Card card, int i, ColourPlan plan) {
-        var z = prop().zones().get(i);
+        var z = prop().colour().zones().get(i);
         var pick = new ColorPicker(Color.web(z.hex()));
         pick.setId("zone-" + i);
         pick.setAccessibleText("colour of " + z.name());
@@ -78,11 +77,11 @@ public final class ColourView extends StationView {
     }
 
     private void recolour(int i, String hex) {
-        model.apply(Edit.ofProp("colour " + prop().zones().get(i).name() + " " + hex, prop().id(), p -> {
-            var list = new ArrayList<>(p.zones());
+        model.apply(Edit.ofProp("colour " + prop().colour().zones().get(i).name() + " " + hex, prop().id(), p -> {
+            var list = new ArrayList<>(p.colour().zones());
             var z = list.get(i);
             list.set(i, new ColourZone(z.name(), hex, z.paint(), z.patches()));
-            return p.withColours(list, p.seal());
+            return p.withColour(p.colour().withZones(list));
         }));
     }
 
@@ -93,10 +92,12 @@ public final class ColourView extends StationView {
     private void seals(Card card) {
         var table = alternatives("seal", "cans", "work h", "ready");
         for (var name : List.of("matt clear", "gloss clear", ""))
-            alternative(table, name.isEmpty() ? "none" : name, name.equals(prop().seal()),
-                    Edit.ofProp(name.isEmpty() ? "no clear coat" : "seal with " + name, prop().id(), p -> p.withColours(p.zones(), name)),
-                    (row, d) -> row.figures(ready(d), d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.cans())).orElse("-"),
-                            d.get(Node.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.hours())).orElse("-"), readyWords(d)));
+            alternative(table, name.isEmpty() ? "none" : name, name.equals(prop().colour().seal()),
+                    Edit.ofProp(name.isEmpty() ? "no clear coat" : "seal with " + name, prop().id(),
+                            p -> p.withColour(p.colour().withSeal(name))),
+                    (row, d) -> row.figures(ready(d),
+                            d.get(ColourFigures.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.cans())).orElse("-"),
+                            d.get(ColourFigures.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.hours())).orElse("-"), readyWords(d)));
         card.add(table);
     }
 
@@ -151,11 +152,11 @@ public final class ColourView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         var size = bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         double s = prop().scale();
-        var zones = prop().zones();
+        var zones = prop().colour().zones();
         var palette = new ArrayList<Color>();
         zones.forEach(z -> palette.add(Color.web(z.hex())));
         palette.add(neutral());
@@ -170,7 +171,7 @@ public final class ColourView extends StationView {
         bench.legend()
                 .squares("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(),
                         zones.stream().map(ColourZone::name).toList());
-        bench.gauges(model.result(Node.COLOUR)
+        bench.gauges(model.result(ColourFigures.COLOUR)
                 .map(p -> List.of(new Bench.Gauge("paint work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
                         new Bench.Gauge("cans", Words.text("%.1f", p.cans()), "", ""),
                         new Bench.Gauge("masked", Words.text("%.0f dm\u00b2", p.maskDm2()), "", "")))

@@ -1,11 +1,11 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.derive.cut.CutFigures;
 import java.util.List;
 import java.util.Optional;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.registration.Registered;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.widget.Card;
 
 /** One part of the cut page, shown under a tab of its own. */
@@ -20,15 +20,15 @@ abstract class CutPart extends PagePart {
     abstract void write(Card card);
 
     protected Optional<Sectioning> sections() {
-        return model.result(Node.SECTIONS);
+        return model.result(CutFigures.SECTIONS);
     }
 
     protected Optional<Registered> registered() {
-        return model.result(Node.REGISTERED);
+        return model.result(CutFigures.REGISTERED);
     }
 
     /** In the model's own coordinates, as planes are. */
     protected List<Section> modelSections() {
-        return model.result(Node.MODEL_SECTIONS).map(Sectioning::sections).orElse(List.of());
+        return model.result(CutFigures.MODEL_SECTIONS).map(Sectioning::sections).orElse(List.of());
     }
 }

@@ -1,5 +1,12 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,7 +28,6 @@ import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -41,7 +47,7 @@ import yellowbracket.size.Fit;
  */
 public final class CutView extends StationView {
     /** Names of the tabs, in order. */
-    public static final List<String> PARTS = List.of("plans", "planes", "joints", "sections");
+    private static final List<String> TABS = List.of("plans", "planes", "joints", "sections");
     private static final Color TOO_LARGE = Color.web("#c46a7d");
     private static final Color SEAM = Color.web("#3C5A86");
     private static final Color HARDWARE = Color.web("#17756F");
@@ -50,14 +56,12 @@ public final class CutView extends StationView {
     private final PlanesPart planes;
     private final JointsPart joints;
     private final Map<String, CutPart> parts = new LinkedHashMap<>();
-    private String part = "plans";
     private int picked;
     private boolean dragging;
-    private Runnable rewrite = () -> {};
 
     /** @param exportSections asked for files; true as printed, false in place */
     public CutView(AppModel model, Bench bench, Consumer<Boolean> exportSections) {
-        super(model, bench);
+        super(model, bench, TABS);
         plans = new PlansPart(this);
         planes = new PlanesPart(this);
         joints = new JointsPart(this);
@@ -71,7 +75,7 @@ public final class CutView extends StationView {
             redraw();
         });
         bench.onDelete(() -> {
-            if (here() && bench.planes().isSelected() && picked < prop().cuts().planeCount()) planes.remove(prop().id(), picked);
+            if (here() && bench.planes().isSelected() && picked < prop().cut().tree().planeCount()) planes.remove(prop().id(), picked);
         });
     }
 
@@ -87,32 +91,14 @@ public final class CutView extends StationView {
         return model;
     }
 
-    /** Called when another part of the page is to be shown, or new plans have arrived. */
-    public void onPick(Runnable r) {
-        rewrite = r;
-    }
-
-    /** Writes the card anew: something changed that is no part of the build. */
-    void again() {
-        if (here()) rewrite.run();
-    }
-
     /** Plans have arrived: only their own page is written anew, nothing is taken from under the pointer on another. */
     void plansArrived() {
-        if (part.equals("plans")) again();
-    }
-
-    /** Shows one of {@link #PARTS}. */
-    public void show(String name) {
-        part = name;
-        bench.planes().setSelected(name.equals("planes"));
-        rewrite.run();
+        if (tab().equals("plans")) again();
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.SECTIONS, Node.REGISTERED, Node.STANDS, Node.TWINS, Node.SKETCH, Node.DRAWN, Node.PRINTS, Node.JOINS,
-                Node.SMOOTH, Node.SCHEDULE);
+    protected void enter(String name) {
+        bench.planes().setSelected(name.equals("planes"));
     }
 
     @Override
@@ -123,23 +109,23 @@ public final class CutView extends StationView {
 
     @Override
     public Card card() {
-        var shown = parts.get(part);
-        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse("")).tabs(PARTS,
-                part, this::show);
-        var sections = model.result(Node.SECTIONS);
-        if (sections.isEmpty()) return waiting(card, Node.MODEL_SECTIONS, Node.REGISTERED, Node.SECTIONS);
+        var shown = parts.get(tab());
+        var card = card(shown.heading(), prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse(""));
+        var sections = model.result(CutFigures.SECTIONS);
+        if (sections.isEmpty()) return waiting(card, CutFigures.MODEL_SECTIONS, CutFigures.REGISTERED, CutFigures.SECTIONS);
         shown.write(card);
-        tooLarge(sections.get()).forEach(s -> card.finding(Fit.Weight.STOP, "section " + s.name() + " is "
-                + words().length(model.result(Node.STANDS).orElseThrow().overMm(s.name())) + " too large for every bed, turned any way",
+        tooLarge(sections.get()).forEach(s -> card.finding(Weight.STOP,
+                "section " + s.name() + " is " + words().length(model.result(CutFigures.STANDS).orElseThrow().overMm(s.name()))
+                        + " too large for every bed, turned any way",
                 "take a plan", plans::takeFirst));
-        sections.get().findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
-        if (part.equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),
+        findings(card, sections.get().findings());
+        if (tab().equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),
                 Card.action("cut by hand", () -> show("planes")));
         return card;
     }
 
     private List<Section> tooLarge(Sectioning s) {
-        var stands = model.result(Node.STANDS);
+        var stands = model.result(CutFigures.STANDS);
         return stands
                 .map(t -> s.sections().stream().filter(q -> t.bySection().containsKey(q.name()) && !t.fitsSomewhere(q.name())).toList())
                 .orElse(List.of());
@@ -162,19 +148,20 @@ public final class CutView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(true);
-        var drawn = model.fresh(Node.SKETCH) && !model.fresh(Node.DRAWN) ? model.result(Node.SKETCH) : model.result(Node.DRAWN);
+        var drawn = model.fresh(CutFigures.SKETCH) && !model.fresh(CutFigures.DRAWING) ? model.result(CutFigures.SKETCH)
+                : model.result(CutFigures.DRAWING);
         var size = bounds();
         if (drawn.isEmpty() || size.isEmpty()) return;
         boolean panes = bench.planes().isSelected();
         double s = prop().scale(), apart = panes ? 0 : 0.55 * bench.explode().getValue();
         var scene = new Scene(size.get(), s, apart);
-        var sections = model.result(Node.SECTIONS);
+        var sections = model.result(CutFigures.SECTIONS);
         var large = sections.map(this::tooLarge).orElse(List.of()).stream().map(Section::name).toList();
         int i = 0;
         for (var e : drawn.get().bySection().entrySet())
             scene.section(e.getKey(), e.getValue(), drawn.get().rims().getOrDefault(e.getKey(), new double[0]),
                     large.contains(e.getKey()) ? TOO_LARGE : SECTION_COLOURS.get(i++ % SECTION_COLOURS.size()), large.contains(e.getKey()));
-        if (!panes) model.result(Node.REGISTERED).ifPresent(scene::hardware);
+        if (!panes) model.result(CutFigures.REGISTERED).ifPresent(scene::hardware);
         if (panes) drawPlanes(size.get(), s, scene.things, scene.labels);
         bench.show(scene.things, size.get().scaled(1 + 0.4 * apart), key("prop"));
         bench.legend().none();
@@ -183,7 +170,7 @@ public final class CutView extends StationView {
     }
 
     private List<Bench.Gauge> gauges(Sectioning q, int tooLarge) {
-        boolean asked = model.result(Node.STANDS).isPresent();
+        boolean asked = model.result(CutFigures.STANDS).isPresent();
         return List.of(
                 new Bench.Gauge("sections", String.valueOf(q.sections().size()),
                         q.sections().stream().allMatch(Section::closed) ? "all closed" : "some open", tooLarge == 0 ? "" : "stop"),
@@ -223,14 +210,14 @@ public final class CutView extends StationView {
             group.getTransforms().setAll(new Translate(by.x(), by.y(), by.z()), new Scale(scale, scale, scale));
             things.add(group);
             labels.add(new Bench.Callout(own.plus(by),
-                    name + (large ? "  over by " + words().length(model.result(Node.STANDS).orElseThrow().overMm(name)) : ""),
+                    name + (large ? "  over by " + words().length(model.result(CutFigures.STANDS).orElseThrow().overMm(name)) : ""),
                     large ? "stop" : ""));
         }
 
         /** Pins, rods and magnets between the two sections they belong to, as long as they are; those of the seam looked at stand out. */
         private void hardware(Registered r) {
             if (apart < 0.02) return;
-            var seam = part.equals("joints") ? joints.picked().map(Seam::name) : Optional.<String>empty();
+            var seam = tab().equals("joints") ? joints.picked().map(Seam::name) : Optional.<String>empty();
             for (var f : r.fitted()) {
                 var between = off.getOrDefault(f.above(), Vec3.ZERO).plus(off.getOrDefault(f.below(), Vec3.ZERO)).times(0.5);
                 var from = f.at().plus(between).minus(f.axis().times(f.intoBelowMm()));
@@ -246,15 +233,15 @@ public final class CutView extends StationView {
     }
 
     private String about(String name) {
-        var s = model.result(Node.SECTIONS).flatMap(q -> q.sections().stream().filter(x -> x.name().equals(name)).findFirst());
-        var p = model.result(Node.PRINTS).flatMap(q -> q.prints().stream().filter(x -> x.name().equals(name)).findFirst());
+        var s = model.result(CutFigures.SECTIONS).flatMap(q -> q.sections().stream().filter(x -> x.name().equals(name)).findFirst());
+        var p = model.result(PrintFigures.PRINTS).flatMap(q -> q.prints().stream().filter(x -> x.name().equals(name)).findFirst());
         return "section " + name + s.map(q -> "  " + words().size(q.size())).orElse("")
                 + p.map(q -> Words.text("  ~%s, ~%.1f h on %s", Words.grams(q.estimate().grams()), q.hours(), q.printer().name()))
                         .orElse("");
     }
 
     private String seamsOf(String name) {
-        var list = model.result(Node.REGISTERED)
+        var list = model.result(CutFigures.REGISTERED)
                 .map(r -> r.sections()
                         .seams()
                         .stream()
@@ -272,8 +259,8 @@ public final class CutView extends StationView {
      */
     private void drawPlanes(Bounds3 box, double s, List<javafx.scene.Node> things, List<Bench.Callout> labels) {
         labels.clear();
-        var list = prop().cuts().planes();
-        var locks = prop().cuts().locks();
+        var list = prop().cut().tree().planes();
+        var locks = prop().cut().tree().locks();
         for (int i = 0; i < list.size(); i++) {
             int number = i;
             var plane = list.get(i);
@@ -325,7 +312,7 @@ public final class CutView extends StationView {
     private void dragPlane(int number, CutPlane to, boolean dropped) {
         dragging = !dropped;
         picked = number;
-        var from = model.session().build().prop(prop().id()).orElseThrow().cuts().planes().get(number);
+        var from = model.session().build().prop(prop().id()).orElseThrow().cut().tree().planes().get(number);
         if (to.equals(from)) {
             if (dropped) model.endPreview();
             return;

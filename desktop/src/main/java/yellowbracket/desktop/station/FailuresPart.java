@@ -1,5 +1,8 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -10,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.stage.FileChooser;
 import yellowbracket.cut.Section;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -21,7 +23,7 @@ import yellowbracket.print.FailureKind;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.Salvage;
 import yellowbracket.print.SectionPrint;
-import yellowbracket.size.Fit;
+import yellowbracket.work.TaskId;
 
 /**
  * What failures cost: one piece against sections, a failure late in a print, what can be saved of one that failed, what went wrong so far.
@@ -49,7 +51,7 @@ final class FailuresPart extends PrintPart {
                 .ifPresent(p -> card.row("failing at 80 %", Words.about(0.8 * p.hours()),
                         Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * p.grams()), p.name())));
         open().forEach(e -> salvage(card, plan, e));
-        model.result(Node.REMARKS).ifPresent(r -> r.recurring().forEach(w -> card.finding(Fit.Weight.CARE, w.words(), "", () -> {})));
+        model.result(PrintFigures.REMARKS).ifPresent(r -> r.recurring().forEach(f -> view.finding(card, f)));
         counts(card);
     }
 
@@ -58,7 +60,7 @@ final class FailuresPart extends PrintPart {
                 grams = plan.prints().stream().mapToDouble(SectionPrint::expectedGrams).sum();
         card.row("in sections", Words.about(expected),
                 Words.text("%.0f h if nothing fails; ~%s with what is lost", plain, Words.grams(grams)));
-        model.result(Node.ONE_PIECE)
+        model.result(PrintFigures.ONE_PIECE)
                 .ifPresent(o -> card.row("in one piece", Words.about(o.expectedHours()),
                         Words.text("%.0f h if it works at once, %s that it does; ~%s%s", o.hours(), Words.percent(o.success()),
                                 Words.grams(o.expectedGrams()), o.fits() ? "" : "; no bed holds it")));
@@ -66,18 +68,21 @@ final class FailuresPart extends PrintPart {
 
     /** The last failure of each section not printed since. */
     private List<Entry> open() {
-        var last = new LinkedHashMap<String, Entry>();
-        for (var e : model.shownProperty().get().log()) {
-            if (e.kind() == Entry.Kind.FAILED) last.put(e.about(), e);
-            if (e.kind() == Entry.Kind.DONE) last.remove(e.about());
+        var last = new LinkedHashMap<TaskId, Entry>();
+        var build = model.shownProperty().get();
+        for (var e : build.log()) {
+            if (e.about().filter(a -> a.current(build)).isEmpty()) continue;
+            var task = e.about().get().task();
+            if (e.kind() == Entry.Kind.FAILED) last.put(task, e);
+            if (e.kind() == Entry.Kind.DONE) last.remove(task);
         }
         return List.copyOf(last.values());
     }
 
     private void salvage(Card card, PrintPlan plan, Entry e) {
-        var section = model.result(Node.SECTIONS)
-                .flatMap(s -> s.sections().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst());
-        var print = plan.prints().stream().filter(q -> e.about().equals("print:" + q.name())).findFirst();
+        var section = model.result(CutFigures.SECTIONS)
+                .flatMap(s -> s.sections().stream().filter(q -> e.printed().equals(List.of(q.id()))).findFirst());
+        var print = plan.prints().stream().filter(q -> e.printed().equals(List.of(q.id()))).findFirst();
         if (section.isEmpty() || print.isEmpty() || e.share().isEmpty()) return;
         var told = measured.get(e);
         var s = told == null ? Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble())
@@ -123,7 +128,7 @@ final class FailuresPart extends PrintPart {
 
     private void counts(Card card) {
         card.title("what went wrong so far");
-        var records = model.ofBuild(Node.RECORDS).map(Node.Records::list).orElse(List.of());
+        var records = model.ofBuild(PrintFigures.RECORDS).map(PrintFigures.Records::list).orElse(List.of());
         boolean any = false;
         for (var kind : FailureKind.values()) {
             var on = records.stream()

@@ -1,5 +1,8 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
@@ -10,7 +13,6 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
@@ -21,7 +23,7 @@ import yellowbracket.shop.Cure;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
-import yellowbracket.size.Fit;
+import yellowbracket.finding.Subject;
 
 /**
  * How fine: profiles by intent with the smoothing they cause, every figure of one, for all sections or a single one; the picture of hours
@@ -41,7 +43,7 @@ final class FinePart extends PrintPart {
     }
 
     private Profile profile() {
-        return section.flatMap(s -> prop().print(s).profile()).orElse(prop().profile());
+        return section.flatMap(s -> prop().print().section(s).profile()).orElse(prop().print().profile());
     }
 
     @Override
@@ -55,13 +57,13 @@ final class FinePart extends PrintPart {
         if (section.isEmpty()) least(card);
         walls(card);
         fields(card);
-        model.result(Node.REMARKS)
+        model.result(PrintFigures.REMARKS)
                 .ifPresent(r -> r.rules()
                         .stream()
-                        .filter(x -> x.section().isEmpty() && x.weight() != Fit.Weight.STOP || section.equals(Optional.of(x.section())))
-                        .forEach(x -> card.finding(x.weight(), x.words(), x.fix().map(f -> f.words()).orElse(""),
-                                () -> x.fix().ifPresent(f -> change(f.words(), f.change())))));
-        profile().check().forEach(f -> card.finding(Fit.Weight.STOP, f, "", () -> {}));
+                        .filter(x -> x.subject().equals(Subject.WHOLE) && x.weight() != Weight.STOP
+                                || x.subject().equals(section.map(q -> Subject.section(prop().section(q))).orElse(Subject.WHOLE)))
+                        .forEach(x -> view.finding(card, x)));
+        profile().check().forEach(f -> card.finding(Weight.STOP, f, "", () -> {}));
     }
 
     private void presets(Card card) {
@@ -82,7 +84,7 @@ final class FinePart extends PrintPart {
 
     /** The least sum of the picture, one click away. */
     private void least(Card card) {
-        var fine = model.result(Node.FINENESS).filter(f -> !f.points().isEmpty());
+        var fine = model.result(SmoothFigures.FINENESS).filter(f -> !f.points().isEmpty());
         if (fine.isEmpty()) return;
         var best = fine.get().least(profile().nozzleMm()).or(() -> fine.get().least()).orElseThrow();
         boolean now = Math.abs(best.layerMm() - profile().layerMm()) < 1e-9;
@@ -90,7 +92,7 @@ final class FinePart extends PrintPart {
                 best.nozzleMm(), best.printH(), best.smoothH()));
         if (now) card.row("least sum", more);
         else card.row("least sum", more,
-                Card.action("take it", () -> change("layers of " + best.layerMm() + " mm", p -> p.withLayer(best.layerMm()))));
+                Card.action("take it", () -> change("layers of " + best.layerMm() + " mm", p -> p.withLayerMm(best.layerMm()))));
     }
 
     private void walls(Card card) {
@@ -111,8 +113,8 @@ final class FinePart extends PrintPart {
     private Edit edit(String name, Profile p) {
         return section
                 .map(s -> Edit.print(name + " for " + s, prop().id(), s,
-                        w -> w.withProfile(p.equals(prop().profile()) ? Optional.empty() : Optional.of(p))))
-                .orElseGet(() -> Edit.ofProp(name, prop().id(), q -> q.withProfile(p)));
+                        w -> w.withProfile(p.equals(prop().print().profile()) ? Optional.empty() : Optional.of(p))))
+                .orElseGet(() -> Edit.ofProp(name, prop().id(), q -> q.withPrint(q.print().withProfile(p))));
     }
 
     /** Applies a change unless the profile could not be printed so; then it says why. */
@@ -144,12 +146,12 @@ final class FinePart extends PrintPart {
                     .stream()
                     .filter(q -> q.process() == p.process())
                     .forEach(q -> printer.getItems().add(q.name()));
-            printer.setValue(prop().print(s).printer().orElse("any printer"));
+            printer.setValue(prop().print().section(s).printer().orElse("any printer"));
             printer.setOnAction(e -> model.apply(Edit.print(s + " on " + printer.getValue(), prop().id(), s,
                     w -> w.withPrinter(printer.getValue().equals("any printer") ? Optional.empty() : Optional.of(printer.getValue())))));
             grid.add("printer", printer);
         });
-        grid.number("layer", "layer", "mm", "mm between 0.01 and 1.5, such as 0.2", 0.01, 1.5, p.layerMm(), v -> q -> q.withLayer(v));
+        grid.number("layer", "layer", "mm", "mm between 0.01 and 1.5, such as 0.2", 0.01, 1.5, p.layerMm(), v -> q -> q.withLayerMm(v));
         if (p.process() == Process.RESIN) resin(grid, p.cure().orElseThrow());
         else filament(grid, p);
         grid.number("support-angle", "support beyond", "\u00b0", "degrees between 0 and 90, such as 50", 0, 90, p.supportAngleDeg(),
@@ -166,16 +168,16 @@ final class FinePart extends PrintPart {
     private void filament(Grid grid, Profile p) {
         grid.number("nozzle", "nozzle", "mm", "mm between 0.1 and 2, such as 0.4", 0.1, 2, p.nozzleMm(), v -> q -> q.withNozzle(v));
         grid.number("line-width", "line", "mm", "mm between 0.1 and 4, such as 0.44", 0.1, 4, p.lineWidthMm(),
-                v -> q -> q.withLineWidth(v));
+                v -> q -> q.withLineWidthMm(v));
         grid.number("walls", "walls", "", "a whole number between 1 and 30, such as 3", 1, 30, p.walls(),
                 v -> q -> q.withWalls((int) Math.round(v)));
         grid.number("infill", "infill", "%", "per cent between 0 and 100, such as 15", 0, 100, 100 * p.infill(),
                 v -> q -> q.withInfill(v / 100));
         grid.number("top-bottom", "top, bottom", "mm", "mm between 0 and 20, such as 0.8", 0, 20, p.topBottomMm(),
-                v -> q -> q.withTopBottom(v));
-        grid.number("brim", "brim", "mm", "mm between 0 and 30, such as 8", 0, 30, p.brimMm(), v -> q -> q.withBrim(v));
+                v -> q -> q.withTopBottomMm(v));
+        grid.number("brim", "brim", "mm", "mm between 0 and 30, such as 8", 0, 30, p.brimMm(), v -> q -> q.withBrimMm(v));
         grid.number("raft", "raft", "layers", "a whole number of layers between 0 and 10", 0, 10, p.raftLayers(),
-                v -> q -> q.withRaft((int) Math.round(v)));
+                v -> q -> q.withRaftLayers((int) Math.round(v)));
         if (!all) return;
         var s = p.speeds();
         speed(grid, "speed-outer", "outer wall", s.outerMmS(),
@@ -265,7 +267,7 @@ final class FinePart extends PrintPart {
 
     @Override
     void draw(PrintPlan plan) {
-        var fine = model.result(Node.FINENESS).filter(f -> !f.points().isEmpty());
+        var fine = model.result(SmoothFigures.FINENESS).filter(f -> !f.points().isEmpty());
         if (fine.isEmpty()) {
             view.overview(plan);
             return;
@@ -274,12 +276,9 @@ final class FinePart extends PrintPart {
         view.bench().callouts(List.of());
         view.bench().legend().none();
         view.bench()
-                .picture(
-                        fine.map(
-                                f -> FinenessPicture.of(f, prop().profile(), view.night(),
-                                        p -> model.apply(Edit.ofProp(Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()),
-                                                prop().id(),
-                                                q -> q.withProfile(q.profile().withNozzle(p.nozzleMm()).withLayer(p.layerMm())))))));
+                .picture(fine.map(f -> FinenessPicture.of(f, prop().print().profile(), view.night(), p -> model.apply(Edit.ofProp(
+                        Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()), prop().id(),
+                        q -> q.withPrint(q.print().withProfile(q.print().profile().withNozzle(p.nozzleMm()).withLayerMm(p.layerMm()))))))));
         view.gauges(plan);
     }
 }

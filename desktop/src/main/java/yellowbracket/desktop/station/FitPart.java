@@ -1,5 +1,12 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,7 +19,6 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.MeshView;
 import javafx.scene.transform.Scale;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -63,18 +69,12 @@ final class FitPart extends SizePart {
         return prop().worn() ? "how big, and does it fit" : "how big";
     }
 
-    @Override
-    List<Node<?>> shows() {
-        return List.of(Node.FITS, Node.SCALES, Node.CLEARANCE, Node.PROXY, Node.PRINTS, Node.SMOOTH, Node.SCHEDULE, Node.DONNING,
-                Node.TEST_PIECES, Node.MASK, Node.CARRY, Node.HEALTH);
-    }
-
     boolean dragging() {
         return dragging;
     }
 
     private Optional<Wearer> wearer() {
-        return prop().wearers().stream().findFirst().flatMap(model.shownProperty().get()::wearer);
+        return prop().size().wearers().stream().findFirst().flatMap(model.shownProperty().get()::wearer);
     }
 
     String about() {
@@ -91,8 +91,8 @@ final class FitPart extends SizePart {
 
     @Override
     void write(Card card) {
-        var fits = model.result(Node.FITS).map(Node.Fits::list).orElse(List.of());
-        if (!prop().intake().settled()) card.finding(Fit.Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(),
+        var fits = model.result(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
+        if (!prop().intake().settled()) card.finding(Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(),
                 "look", () -> view.show("bodies"));
         scaleRow(card);
         if (fits.isEmpty()) {
@@ -107,10 +107,10 @@ final class FitPart extends SizePart {
         var v = main.vision();
         card.row("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()),
                 Words.text("%.0f up, %.0f down; %s", v.upDeg(), v.downDeg(), floor(v.floorFromM())));
-        var ways = model.result(Node.DONNING).filter(d -> d.list().size() == fits.size());
+        var ways = model.result(SizeFigures.DONNING).filter(d -> d.list().size() == fits.size());
         ways.map(d -> d.list().getFirst())
                 .filter(d -> !d.passes())
-                .ifPresent(d -> card.finding(Fit.Weight.STOP, d.words(), "what helps", () -> view.show("put on")));
+                .ifPresent(d -> card.finding(Weight.STOP, d.words(), "what helps", () -> view.show("put on")));
         if (fits.size() > 1) {
             var other = fits.get(1);
             card.row("also worn by", other.wearer().name(),
@@ -118,10 +118,10 @@ final class FitPart extends SizePart {
                             + other.clearance().tightest().map(z -> z.zone().label() + " " + words().length(z.minMm())).orElse("-")
                             + ways.filter(d -> !d.list().get(1).passes()).map(d -> "; the head does not pass").orElse(""));
         }
-        findings(card, main.findings());
-        model.result(Node.HEALTH)
+        view.findings(card, main.findings());
+        model.result(ModelFigures.HEALTH)
                 .filter(h -> !h.health().closed())
-                .ifPresent(h -> card.finding(Fit.Weight.CARE,
+                .ifPresent(h -> card.finding(Weight.CARE,
                         "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health",
                         () -> view.show("health")));
         keep(card, measures(main.wearer()));
@@ -131,7 +131,7 @@ final class FitPart extends SizePart {
 
     /** Where the eyes come to lie in the opening. */
     private String eyes(Pose pose) {
-        var visor = model.result(Node.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
+        var visor = model.result(SizeFigures.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
         if (visor.isEmpty()) return "eyes by the crown";
         double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
         return Math.abs(over) < 0.5 ? "eyes amid the visor"
@@ -154,14 +154,13 @@ final class FitPart extends SizePart {
         view.bounds()
                 .ifPresent(b -> card.row("size", words().size(b.size()),
                         "longest side " + words().longLength(Math.max(b.size().x(), Math.max(b.size().y(), b.size().z())))));
-        var mask = model.result(Node.MASK).flatMap(m -> m.list().stream().findFirst());
-        var carry = model.result(Node.CARRY).filter(c -> !prop().worn());
+        var mask = model.result(SizeFigures.MASK).flatMap(m -> m.list().stream().findFirst());
+        var carry = model.result(SizeFigures.CARRY).filter(c -> !prop().worn());
         if (wearer().isPresent()) {
-            boolean failed = model.derivedProperty().get() != null
-                    && model.derivedProperty().get().state(Node.FITS, prop().id()) == Derived.State.FAILED;
-            if (!failed && model.result(Node.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
-                mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, Node.MASK));
-            else view.waiting(card, Node.FITS);
+            boolean failed = model.derived() != null && model.derived().state(SizeFigures.FITS, prop().id()) == Derived.State.FAILED;
+            if (!failed && model.result(SizeFigures.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
+                mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, SizeFigures.MASK));
+            else view.waiting(card, SizeFigures.FITS);
         } else if (carry.isPresent()) carried(card, carry.get());
         keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
     }
@@ -175,7 +174,7 @@ final class FitPart extends SizePart {
                         e.wellPlaced() ? "good" : "care"));
         if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart",
                 "at the rim, just above the eyes; set them 8 mm in from the edge");
-        findings(card, m.findings());
+        view.findings(card, m.findings());
     }
 
     private void carried(Card card, Carry c) {
@@ -186,7 +185,7 @@ final class FitPart extends SizePart {
                 Words.text("%s thick there; balances at %s", words().length(c.gripThickMm()), words().longLength(c.balanceMm())));
         card.row("make it reach", height("hand", c, c.handHeightMm()), height("shoulder", c, c.shoulderMm()),
                 height("own height", c, bearer.bodyHeightMm()), height("a door", c, Carry.DOOR_MM * 0.98));
-        findings(card, c.findings());
+        view.findings(card, c.findings());
     }
 
     private javafx.scene.control.Button height(String name, Carry c, double mm) {
@@ -225,7 +224,7 @@ final class FitPart extends SizePart {
     }
 
     private void scaleTable(Card card, Fit main) {
-        var scales = model.result(Node.SCALES).map(s -> s.byWearer().get(main.wearer().name()));
+        var scales = model.result(SizeFigures.SCALES).map(s -> s.byWearer().get(main.wearer().name()));
         if (scales.isEmpty()) return;
         var s = scales.get();
         var table = view.alternatives("", "tightest", "way in", "print h", "grams", "ready");
@@ -247,13 +246,13 @@ final class FitPart extends SizePart {
 
     private void figures(Alternatives.Row row, Derived d) {
         String id = prop().id();
-        var fit = d.get(Node.FITS, id).flatMap(f -> f.list().stream().findFirst());
+        var fit = d.get(SizeFigures.FITS, id).flatMap(f -> f.list().stream().findFirst());
         row.figures(SizeView.ready(d), fit.flatMap(f -> f.clearance().tightest()).map(z -> words().bare(z.minMm())).orElse("-"),
-                d.get(Node.DONNING, id)
+                d.get(SizeFigures.DONNING, id)
                         .map(w -> (w.list().getFirst().spareMm() > 0 ? "+" : "") + words().bare(w.list().getFirst().spareMm()))
                         .orElse("-"),
-                d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
-                d.get(Node.PRINTS, id).map(p -> "~" + Words.whole(p.grams())).orElse("-"), SizeView.readyWords(d));
+                d.get(PrintFigures.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+                d.get(PrintFigures.PRINTS, id).map(p -> "~" + Words.whole(p.grams())).orElse("-"), SizeView.readyWords(d));
     }
 
     private void zoneTable(Card card, Fit fit) {
@@ -268,7 +267,7 @@ final class FitPart extends SizePart {
     /** Prints that prove the fit, and how they fitted. */
     private void testPieces(Card card, Fit fit) {
         card.title("prove it with a test piece first");
-        var pieces = model.result(Node.TEST_PIECES);
+        var pieces = model.result(SizeFigures.TEST_PIECES);
         if (pieces.isEmpty()) {
             card.text("working out test pieces ...");
             return;
@@ -324,13 +323,13 @@ final class FitPart extends SizePart {
 
     @Override
     void draw() {
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         var size = view.bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         double s = prop().scale();
-        var clearance = model.result(Node.CLEARANCE);
+        var clearance = model.result(SizeFigures.CLEARANCE);
         var fit = fit().filter(f -> clearance.isPresent()); // the clearance follows the fit by a moment
-        var mask = model.result(Node.MASK).flatMap(m -> m.list().stream().findFirst()).filter(m -> fit().isEmpty() && prop().worn());
+        var mask = model.result(SizeFigures.MASK).flatMap(m -> m.list().stream().findFirst()).filter(m -> fit().isEmpty() && prop().worn());
         var things = new ArrayList<javafx.scene.Node>();
         if (bench.section().isSelected()) cutOpen(things, proxy.get().mesh(), size.get(), fit, clearance, s);
         else {
@@ -350,8 +349,8 @@ final class FitPart extends SizePart {
         if (fit.isEmpty()) {
             bare();
             bench.gauges(plainGauges(size.get(), mask, s));
-            model.result(Node.CARRY)
-                    .filter(c -> !prop().worn() && model.fresh(Node.CARRY))
+            model.result(SizeFigures.CARRY)
+                    .filter(c -> !prop().worn() && model.fresh(SizeFigures.CARRY))
                     .ifPresent(c -> bench
                             .callouts(List.of(along(size.get(), c.axis(), c.gripAtMm(), "held " + words().longLength(c.gripAtMm())),
                                     along(size.get(), c.axis(), c.balanceMm(), "balances " + words().longLength(c.balanceMm())))));
@@ -443,7 +442,7 @@ final class FitPart extends SizePart {
     private List<Bench.Gauge> gauges(Fit fit, Clearance c, double s) {
         var tight = c.tightest();
         var v = fit.vision();
-        var way = model.result(Node.DONNING).flatMap(d -> d.list().stream().findFirst());
+        var way = model.result(SizeFigures.DONNING).flatMap(d -> d.list().stream().findFirst());
         return List.of(
                 new Bench.Gauge("scale", Words
                         .scale(s), "", ""),

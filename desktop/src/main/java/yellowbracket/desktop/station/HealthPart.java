@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -10,7 +12,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -42,7 +43,7 @@ final class HealthPart {
     }
 
     void write(Card card) {
-        var health = model.result(Node.HEALTH);
+        var health = model.result(ModelFigures.HEALTH);
         if (health.isEmpty()) {
             card.text("examining the mesh ...");
             return;
@@ -56,14 +57,14 @@ final class HealthPart {
         var useful = useful();
         if (!useful.isEmpty() && !prop().intake().mends().containsAll(useful))
             card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
-        for (var f : faults) card.finding(f.bad() ? Fit.Weight.STOP : Fit.Weight.CARE, f.sentence(), "", () -> {});
+        for (var f : faults) card.finding(f.bad() ? Weight.STOP : Weight.CARE, f.sentence(), "", () -> {});
         mending(card, faults.isEmpty());
         walls(card);
     }
 
     /** What each step would do, or has done; nothing happens unasked. */
     private void mending(Card card, boolean sound) {
-        var mended = model.result(Node.MENDED);
+        var mended = model.result(ModelFigures.MENDED);
         if (mended.isEmpty()) return;
         var useful = useful();
         var done = prop().intake().mends();
@@ -87,7 +88,7 @@ final class HealthPart {
     /** Steps that would change something without doing harm. */
     private EnumSet<Mend.Step> useful() {
         var out = EnumSet.noneOf(Mend.Step.class);
-        model.result(Node.MENDED)
+        model.result(ModelFigures.MENDED)
                 .ifPresent(m -> m.possible().stream().filter(c -> c.taken() && c.count() > 0).forEach(c -> out.add(c.step())));
         return out;
     }
@@ -98,7 +99,7 @@ final class HealthPart {
 
     private void walls(Card card) {
         card.title("wall thickness at this scale");
-        var walls = model.result(Node.WALLS).map(Node.Walls::thickness).filter(WallThickness::known);
+        var walls = model.result(ModelFigures.WALLS).map(ModelFigures.Walls::thickness).filter(WallThickness::known);
         if (walls.isEmpty()) {
             card.text("no wall can be measured: the surface does not close");
             return;
@@ -109,7 +110,7 @@ final class HealthPart {
                 "thinnest twentieth under " + model.words().length(w.percentile(0.05) * s));
         card.add(bars(w, s));
         String thin = HealthFindings.thinWalls(w, s);
-        if (!thin.isEmpty()) card.finding(Fit.Weight.CARE, thin, "", () -> {});
+        if (!thin.isEmpty()) card.finding(Weight.CARE, thin, "", () -> {});
     }
 
     /** Share of the surface by thickness. */
@@ -138,13 +139,13 @@ final class HealthPart {
 
     /** The walls in colour, edges at fault as lines thick enough to see. */
     void draw(Color neutral) {
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         if (proxy.isEmpty()) return;
         double s = prop().scale();
         var mesh = proxy.get().mesh();
         var things = new ArrayList<javafx.scene.Node>();
-        var walls = model.result(Node.WALLS);
-        var health = model.result(Node.HEALTH);
+        var walls = model.result(ModelFigures.WALLS);
+        var health = model.result(ModelFigures.HEALTH);
         boolean fits = walls.isPresent() && walls.get().proxy() == mesh; // a proxy newer than the walls has other facets
         things.add(fits
                 ? bench.drawn()
@@ -181,8 +182,8 @@ final class HealthPart {
 
     /** Faults that are no edges, said beside the model. */
     private List<Bench.Callout> callouts(double s) {
-        return model.result(Node.HEALTH)
-                .filter(h -> model.fresh(Node.HEALTH))
+        return model.result(ModelFigures.HEALTH)
+                .filter(h -> model.fresh(ModelFigures.HEALTH))
                 .map(h -> h.places()
                         .stream()
                         .map(p -> new Bench.Callout(p.at().times(s), p.words(), p.words().equals("bodies cross") ? "care" : "stop"))

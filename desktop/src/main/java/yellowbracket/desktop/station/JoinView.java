@@ -1,5 +1,12 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -11,7 +18,6 @@ import javafx.scene.shape.Cylinder;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -24,35 +30,24 @@ import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Load;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.size.Fit;
+import yellowbracket.work.TaskId;
 
 /** A method for each seam, the order of assembly, timers for the hold. */
 public final class JoinView extends StationView {
     private final Timers timers;
     private String picked = "";
-    private Runnable changed = () -> {};
 
     public JoinView(AppModel model, Bench bench, Timers timers) {
         super(model, bench);
         this.timers = timers;
     }
 
-    /** Called when another seam is picked, so that the frame writes the card anew. */
-    public void onPick(Runnable r) {
-        changed = r;
-    }
-
-    @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.JOINS, Node.PROXY, Node.SCHEDULE);
-    }
-
     @Override
     public Card card() {
         var card = new Card("what holds it together",
                 prop().name() + " \u00b7 at " + Math.round(model.shownProperty().get().shopCelsius()) + " \u00b0C");
-        var joins = model.result(Node.JOINS);
-        if (joins.isEmpty()) return waiting(card, Node.JOINS);
+        var joins = model.result(JoinFigures.JOINS);
+        if (joins.isEmpty()) return waiting(card, JoinFigures.JOINS);
         var plan = joins.get();
         if (plan.joins().isEmpty()) {
             card.text("one piece: nothing to join");
@@ -62,7 +57,7 @@ public final class JoinView extends StationView {
         card.row("weakest seam", weakest.seam().name() + "  \u00d7" + Words.text("%.1f", weakest.reserve()),
                 "bears so many times the handling load; " + JoinPlan.LEAST_RESERVE + " at least",
                 weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
-        plan.findings().forEach(f -> card.finding(Fit.Weight.STOP, f, "", () -> {}));
+        findings(card, plan.findings());
         card.title("seams");
         var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", 58, j -> j.seam().name())
                 .words("with", 140, j -> j.product().name())
@@ -74,7 +69,7 @@ public final class JoinView extends StationView {
         card.add(sheet.onPick(j -> {
             if (j.seam().name().equals(picked)) return;
             picked = j.seam().name();
-            changed.run();
+            again();
         }));
         plan.joins()
                 .stream()
@@ -86,7 +81,7 @@ public final class JoinView extends StationView {
         int step = 1;
         for (var s : plan.steps()) {
             boolean done = model.schedule()
-                    .flatMap(q -> q.placed("join:" + prop().id() + ":" + s.number()))
+                    .flatMap(q -> q.placed(new TaskId.Step(prop().id(), TaskId.Series.JOIN, s.number())))
                     .map(q -> q.done())
                     .orElse(false);
             card.step(step++ + (done ? "   done" : ""), s.words(), "over " + String.join("  ", s.seams()));
@@ -97,23 +92,25 @@ public final class JoinView extends StationView {
 
     private void seam(Card card, SeamJoin now) {
         var grams = new HashMap<String, Double>();
-        model.result(Node.PRINTS).ifPresent(p -> p.prints().forEach(q -> grams.put(q.name(), q.estimate().grams())));
+        model.result(PrintFigures.PRINTS).ifPresent(p -> p.prints().forEach(q -> grams.put(q.name(), q.estimate().grams())));
         var seam = now.seam();
         card.title("ways to join " + seam.name() + ": " + now.why());
-        var sections = model.result(Node.SECTIONS);
+        var sections = model.result(CutFigures.SECTIONS);
         if (sections.isEmpty()) return;
         String light = grams.getOrDefault(seam.first(), 0.0) <= grams.getOrDefault(seam.second(), 0.0) ? seam.first() : seam.second();
         var load = Load.of(seam, grams.getOrDefault(light, 0.0),
                 sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
         var table = alternatives("", "grams", "hold min", "handle h", "bears", "hazard");
-        for (var o : JoinPlan.options(seam, load, prop().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
+        for (var o : JoinPlan
+                .options(seam, load, prop().print().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
                 .stream()
                 .limit(6)
                 .toList()) {
             boolean current = o.product().name().equals(now.product().name());
             var row = table.add(o.product().name(), current, () -> model.apply(Edit.join(prop().id(), seam.name(), o.product().name())));
             row.figures(Optional.empty(), Words.text("%.1f", o.grams()), Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()),
-                    "\u00d7" + Words.text("%.0f", o.reserve()), o.product().hazard().split("[;:,]")[0]);
+                    "\u00d7" + Words.text("%.0f", o.reserve()),
+                    o.product().hazards().stream().sorted().findFirst().map(h -> h.words()).orElse(""));
         }
         card.add(table);
         card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
@@ -123,8 +120,8 @@ public final class JoinView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        var proxy = model.result(Node.PROXY);
-        var joins = model.result(Node.JOINS);
+        var proxy = model.result(ModelFigures.PROXY);
+        var joins = model.result(JoinFigures.JOINS);
         var size = bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         double s = prop().scale();

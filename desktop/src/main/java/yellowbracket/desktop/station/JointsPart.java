@@ -1,5 +1,6 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -50,7 +51,7 @@ final class JointsPart extends CutPart {
 
     @Override
     void write(Card card) {
-        var r = prop().registration();
+        var r = prop().cut().registration();
         card.row("every seam", kinds("kind-usual", "what every seam gets", Arrays.asList(RegistrationKind.values()), r.usual(),
                 k -> change("joints: " + k.words(), q -> q.withUsual(k))));
         var s = sections().orElseThrow();
@@ -65,7 +66,7 @@ final class JointsPart extends CutPart {
         card.title("for all seams");
         fitRow(card, r);
         marksRow(card, r);
-        g.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
+        view.findings(card, g.findings());
     }
 
     private void change(String name, java.util.function.UnaryOperator<Registration> change) {
@@ -137,11 +138,11 @@ final class JointsPart extends CutPart {
 
     private void seam(Card card, Seam q, Registered g) {
         card.title("seam " + q.name());
-        var own = prop().registration().kind(q.name());
+        var own = prop().cut().registration().kind(q.name());
         card.row("held by",
                 kinds("kind-seam", "what seam " + q.name() + " gets", Arrays.asList(RegistrationKind.values()), own,
                         k -> change(q.name() + ": " + k.words(), r -> r.with(q.name(), k))),
-                Card.more(g.words(q.name()) + (prop().registration().byHand().containsKey(q.name()) ? ", by hand" : "")));
+                Card.more(g.words(q.name()) + (prop().cut().registration().byHand().containsKey(q.name()) ? ", by hand" : "")));
         card.add(new FacePicture(q, g, p -> place(q, p)));
         var sizes = new ChoiceBox<Double>();
         sizes.setId("spot-size");
@@ -181,9 +182,9 @@ final class JointsPart extends CutPart {
                     Words.text("%.1f mm into %s, %.1f into %s", f.intoAboveMm(), f.above(), f.intoBelowMm(), f.below()));
             ((javafx.scene.layout.HBox) card.getChildren().getLast()).getChildren().add(b);
         }
-        for (var w : g.refusedOn(q.name())) card.finding(Fit.Weight.CARE, w.words(), w.byHand() ? "drop it" : "",
+        for (var w : g.refusedOn(q.name())) card.finding(Weight.CARE, w.words(), w.byHand() ? "drop it" : "",
                 () -> change("drop what was refused on " + q.name(), r -> r.withSpots(q.name(), on.stream().map(this::spot).toList())));
-        if (prop().registration().byHand().containsKey(q.name())) card.row("", Card.action("place by itself again",
+        if (prop().cut().registration().byHand().containsKey(q.name())) card.row("", Card.action("place by itself again",
                 () -> change(q.name() + " placed by itself", r -> r.with(q.name(), r.kind(q.name())))));
     }
 
@@ -196,7 +197,7 @@ final class JointsPart extends CutPart {
     /** What is there by itself stays, as if placed by hand. @param at real mm */
     void place(Seam q, Vec3 at) {
         var spots = new ArrayList<Registration.Spot>();
-        if (prop().registration().byHand().containsKey(q.name())) spots.addAll(prop().registration().byHand().get(q.name()));
+        if (prop().cut().registration().byHand().containsKey(q.name())) spots.addAll(prop().cut().registration().byHand().get(q.name()));
         else registered().ifPresent(g -> g.on(q.name()).forEach(f -> spots.add(spot(f))));
         spots.add(new Registration.Spot(kind, at.times(1 / prop().scale()), diameter));
         change("place " + kind.words() + " on " + q.name(), r -> r.withSpots(q.name(), spots));

@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Map;
@@ -8,7 +12,6 @@ import java.util.TreeMap;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.stage.FileChooser;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -17,13 +20,13 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.log.Entry;
 import yellowbracket.shop.Rate;
+import yellowbracket.work.TaskId;
 
 /** What happened: entries, spend, failures, and what the log taught about this maker's hours. */
 public final class LogView extends StationView {
     private final StationView backdrop;
     private final Runnable export;
     private Optional<Entry> looked = Optional.empty();
-    private Runnable rewrite = () -> {};
 
     public LogView(AppModel model, Bench bench, StationView backdrop, Runnable export) {
         super(model, bench);
@@ -31,21 +34,11 @@ public final class LogView extends StationView {
         this.export = export;
     }
 
-    /** Called when another entry is looked at. */
-    public void onPick(Runnable r) {
-        rewrite = r;
-    }
-
-    @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.TASKS, Node.RECORDS, Node.PROXY);
-    }
-
     @Override
     public Card card() {
         var build = model.shownProperty().get();
         var card = new Card("what has happened", build.name() + " \u00b7 since " + Words.day(build.started()));
-        var tasks = model.derivedProperty().get() == null ? Optional.<Node.Tasks>empty() : model.derivedProperty().get().get(Node.TASKS);
+        var tasks = model.derived().get(PlanFigures.TASKS);
         if (tasks.isPresent()) {
             var lessons = tasks.get().lessons();
             long done = tasks.get().list().stream().filter(t -> lessons.done().containsKey(t.id())).count();
@@ -53,8 +46,8 @@ public final class LogView extends StationView {
             card.row("done", done + " of " + tasks.get().list().size(), Words.text("tasks; %s told in the log", Words.hours(hours)));
             card.row("spent", Words.money(lessons.spent()), "as entered");
             int failed = lessons.failures().values().stream().mapToInt(Integer::intValue).sum();
-            card.row("failed prints", String.valueOf(failed), failed == 0 ? "none yet"
-                    : String.join(", ", lessons.failures().keySet().stream().map(k -> k.replace("print:", "section ")).toList()));
+            card.row("failed prints", String.valueOf(failed),
+                    failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(LogView::failed).toList()));
             card.title("your rates against the catalogue");
             card.add(new Sheet<Map.Entry<String, Rate>>("rates", "finish a task and tell its hours to see them here")
                     .words("work", 150, e -> e.getKey())
@@ -78,7 +71,7 @@ public final class LogView extends StationView {
     /** Of each work by hand, and of each printer. */
     private List<Map.Entry<String, Rate>> rates(Map<String, Rate> byHand) {
         var all = new TreeMap<>(byHand);
-        model.ofBuild(Node.RECORDS)
+        model.ofBuild(PrintFigures.RECORDS)
                 .ifPresent(r -> r.list()
                         .stream()
                         .filter(x -> x.factor().jobs() > 0)
@@ -96,7 +89,7 @@ public final class LogView extends StationView {
         return sheet.onPick(e -> {
             if (looked.equals(Optional.of(e))) return;
             looked = Optional.of(e);
-            rewrite.run();
+            again();
         });
     }
 
@@ -129,5 +122,9 @@ public final class LogView extends StationView {
             image.setMouseTransparent(true);
             bench.picture(Optional.of(image));
         });
+    }
+
+    private static String failed(TaskId task) {
+        return task instanceof TaskId.Print p ? (p.sections().size() == 1 ? "section " : "plate ") + p.letters() : task.text();
     }
 }

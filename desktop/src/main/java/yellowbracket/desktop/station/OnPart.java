@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,7 +17,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.Duration;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
@@ -48,20 +51,15 @@ final class OnPart extends SizePart {
         return "does the head go in";
     }
 
-    @Override
-    List<Node<?>> shows() {
-        return List.of(Node.DONNING, Node.REMEDIES, Node.FITS, Node.CLEARANCE, Node.PROXY);
-    }
-
     /** Of the first wearer whose head does not pass, else of the first. */
     private int shown() {
-        var all = model.result(Node.DONNING).map(Node.Donnings::list).orElse(List.of());
+        var all = model.result(SizeFigures.DONNING).map(SizeFigures.Donnings::list).orElse(List.of());
         for (int i = 0; i < all.size(); i++) if (!all.get(i).passes()) return i;
         return 0;
     }
 
     private Optional<Donning> way() {
-        return model.result(Node.DONNING).map(d -> d.list().get(shown()));
+        return model.result(SizeFigures.DONNING).map(d -> d.list().get(shown()));
     }
 
     private void play() {
@@ -76,10 +74,10 @@ final class OnPart extends SizePart {
 
     @Override
     void write(Card card) {
-        var all = model.result(Node.DONNING);
-        var fits = model.result(Node.FITS);
+        var all = model.result(SizeFigures.DONNING);
+        var fits = model.result(SizeFigures.FITS);
         if (all.isEmpty() || fits.isEmpty() || all.get().list().size() != fits.get().list().size()) {
-            view.waiting(card, Node.DONNING);
+            view.waiting(card, SizeFigures.DONNING);
             return;
         }
         for (int i = 0; i < all.get().list().size(); i++) {
@@ -90,18 +88,21 @@ final class OnPart extends SizePart {
         }
         card.row("way in", play, along);
         card.add(steps(way().orElseThrow()));
-        model.result(Node.REMEDIES).filter(r -> model.fresh(Node.REMEDIES) && r.wearer().isPresent()).ifPresent(r -> remedies(card, r));
-        if (way().filter(d -> !d.passes()).isPresent() && !model.fresh(Node.REMEDIES)) card.text("looking for what would let it pass ...");
+        model.result(SizeFigures.REMEDIES)
+                .filter(r -> model.fresh(SizeFigures.REMEDIES) && r.wearer().isPresent())
+                .ifPresent(r -> remedies(card, r));
+        if (way().filter(d -> !d.passes()).isPresent() && !model.fresh(SizeFigures.REMEDIES))
+            card.text("looking for what would let it pass ...");
         card.caution("Try it seated, with a helper, and take it off again in five seconds unaided before wearing it out. Nothing that "
                 + "parts may need two hands you do not have.");
     }
 
-    private void remedies(Card card, Node.Remedies r) {
+    private void remedies(Card card, SizeFigures.Remedies r) {
         card.title("what would let " + r.wearer().orElseThrow() + "'s head pass");
         if (r.list().isEmpty())
             card.text("neither 30 mm more neck, nor half as large again, nor a parting helps: check which way is up, and that the model is "
                     + "open below");
-        for (var m : r.list()) card.finding(Fit.Weight.NOTE,
+        for (var m : r.list()) card.finding(Weight.NOTE,
                 m.words() + Words.text(": %.0f mm to spare then", m.spareMm())
                         + (m instanceof Remedy.Part ? "; a cut for the next station" : ""),
                 "take it", () -> model.apply(Edit.remedy(prop().id(), m)));
@@ -160,13 +161,13 @@ final class OnPart extends SizePart {
 
     @Override
     void draw() {
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         var way = way();
         var size = view.bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         bare();
         var things = new ArrayList<javafx.scene.Node>();
-        head = way.flatMap(d -> model.result(Node.FITS)
+        head = way.flatMap(d -> model.result(SizeFigures.FITS)
                 .map(f -> head(f.list().get(Math.min(shown(), f.list().size() - 1)).clearance().form().mesh(), Optional.empty(), pose(d))));
         head.ifPresent(things::add);
         things.add(shell(proxy.get().mesh(), bench.isSeeThrough() ? 0.14 : 0.36));

@@ -1,10 +1,13 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.time.LocalDate;
 import java.util.List;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -29,30 +32,25 @@ public final class PlanView extends StationView {
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.SCHEDULE, Node.CHANCE, Node.NEEDS, Node.PROXY);
-    }
-
-    @Override
     public Card card() {
         var build = model.shownProperty().get();
         var card = new Card("when it is ready", build.event() + " \u00b7 " + Words.dayTime(build.due()));
         var schedule = model.schedule();
         due(card);
-        if (schedule.isEmpty()) return waiting(card, Node.SCHEDULE);
+        if (schedule.isEmpty()) return waiting(card, PlanFigures.SCHEDULE);
         var s = schedule.get();
         boolean late = s.slackH() < 0;
         card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
                 late ? "stop" : "good");
-        var chance = model.derivedProperty().get().get(Node.CHANCE);
+        var chance = model.derived().get(PlanFigures.CHANCE);
         card.row("chance", chance.map(c -> Words.percent(c.share())).orElse("..."),
                 chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
         card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()),
                 "evenings and weekends; prints run through the night");
-        if (late) card.finding(Fit.Weight.STOP,
+        if (late) card.finding(Weight.STOP,
                 "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
                 "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.Page.SMOOTH));
-        s.conflicts().stream().limit(5).forEach(c -> card.finding(Fit.Weight.CARE, c, "", () -> {}));
+        s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         card.title("next");
         for (var p : s.next(4)) next(card, p);
         card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
@@ -62,7 +60,8 @@ public final class PlanView extends StationView {
                 .words("task", 190, p -> p.task().name())
                 .number("start", 92, p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
                 .number("hours", 56, p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
-                .number("wait", 54, p -> p.task().waitH(), p -> p.task().waitH() == 0 ? "" : Words.hours(p.task().waitH()))
+                .number("wait", 54, p -> p.task().lag().leastH(),
+                        p -> p.task().lag().leastH() == 0 ? "" : Words.hours(p.task().lag().leastH()))
                 .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
         needs(card);
         return card;
@@ -104,15 +103,15 @@ public final class PlanView extends StationView {
     }
 
     private void next(Card card, Schedule.Placed p) {
-        var done = Card.action("done", () -> model.note("done " + p.task().id()));
+        var done = Card.action("done", () -> model.note("done " + p.task().id().said()));
         done.setAccessibleText("mark done: " + p.task().name());
-        String gear = yellowbracket.safety.Caution.of(p.task()).map(c -> " \u00b7 " + c.gear()).orElse("");
+        String gear = yellowbracket.safety.Caution.of(p.task(), model.shop()).map(c -> " \u00b7 " + c.gear()).orElse("");
         card.row(Words.dayTime(p.start()),
-                Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().source() + ")" + gear), done);
+                Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().effort().source() + ")" + gear), done);
     }
 
     private void needs(Card card) {
-        var needs = model.derivedProperty().get().get(Node.NEEDS);
+        var needs = model.derived().get(PlanFigures.NEEDS);
         if (needs.isEmpty()) return;
         card.title("to buy before the first step");
         card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", 200, Needs.Line::name)

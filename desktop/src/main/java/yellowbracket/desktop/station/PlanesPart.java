@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -15,7 +17,6 @@ import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.cut.solid.CutPlane;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
@@ -44,8 +45,8 @@ final class PlanesPart extends CutPart {
     @Override
     void write(Card card) {
         addRow(card);
-        var planes = prop().cuts().planes();
-        var locks = prop().cuts().locks();
+        var planes = prop().cut().tree().planes();
+        var locks = prop().cut().tree().locks();
         if (planes.isEmpty()) card.text("no plane yet: the prop is printed in one piece");
         if (!planes.isEmpty()) {
             var grid = grid();
@@ -61,7 +62,7 @@ final class PlanesPart extends CutPart {
 
     /** What fits, at once. */
     private void roomRows(Card card) {
-        var stands = model.result(Node.STANDS);
+        var stands = model.result(CutFigures.STANDS);
         card.title("sections on the beds");
         for (var s : modelSections()) {
             boolean fits = stands.map(t -> t.fitsSomewhere(s.name())).orElse(true);
@@ -100,14 +101,14 @@ final class PlanesPart extends CutPart {
     }
 
     private void add(int axis) {
-        var mesh = model.result(Node.MODEL).map(Node.Model::mesh);
+        var mesh = model.result(ModelFigures.MODEL).map(ModelFigures.Model::mesh);
         if (mesh.isEmpty()) return;
         var section = modelSections().stream().filter(s -> s.name().equals(within)).findFirst();
         double mid = Math.rint(section.map(Section::mesh).orElse(mesh.get()).bounds().centre().get(axis)) + 0.137;
         var plane = CutPlane.across(axis, mid);
         if (section.isEmpty()) model.apply(Edit.cuts("add a plane", prop().id(), t -> t.cutEverywhere(plane)));
         else {
-            var path = prop().cuts().pathTo(section.get());
+            var path = prop().cut().tree().pathTo(section.get());
             model.apply(
                     Edit.cuts("cut section " + within, prop().id(), t -> t.with(path, CutTree.split(plane, CutTree.WHOLE, CutTree.WHOLE))));
         }
@@ -176,7 +177,7 @@ final class PlanesPart extends CutPart {
     }
 
     void crease(int number, CutPlane plane) {
-        var light = model.result(Node.PROXY);
+        var light = model.result(ModelFigures.PROXY);
         if (light.isEmpty()) return;
         PlaneSnap.toCrease(plane, light.get().mesh(), SNAP_REACH_MM)
                 .ifPresentOrElse(p -> move(number, plane, p), () -> model.tell(AppModel.Tone.NOTE, "no crease runs along plane "
@@ -188,7 +189,7 @@ final class PlanesPart extends CutPart {
     }
 
     private Vec3 middle() {
-        return model.result(Node.MODEL).map(m -> m.mesh().bounds().centre()).orElse(Vec3.ZERO);
+        return model.result(ModelFigures.MODEL).map(m -> m.mesh().bounds().centre()).orElse(Vec3.ZERO);
     }
 
     private NumberField number(String id, String what, String example, double least, double most, String now,
@@ -212,9 +213,9 @@ final class PlanesPart extends CutPart {
         var a = modelSections().stream().filter(s -> s.name().equals(one)).findFirst();
         var b = modelSections().stream().filter(s -> s.name().equals(other)).findFirst();
         if (a.isEmpty() || b.isEmpty()) return;
-        var pathA = prop().cuts().pathTo(a.get());
-        var pathB = prop().cuts().pathTo(b.get());
-        var merged = prop().cuts().merged(pathA, pathB);
+        var pathA = prop().cut().tree().pathTo(a.get());
+        var pathB = prop().cut().tree().pathTo(b.get());
+        var merged = prop().cut().tree().merged(pathA, pathB);
         if (one.equals(other) || pathA.equals(pathB)) model.tell(AppModel.Tone.NOTE, one + " and " + other + " are not parted by a plane");
         else if (merged.isEmpty()) model.tell(AppModel.Tone.STOP, "the plane between " + one + " and " + other
                 + " parts other sections too: remove it, or cut with planes limited to one section");

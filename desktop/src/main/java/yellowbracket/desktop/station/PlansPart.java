@@ -1,5 +1,11 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +18,6 @@ import yellowbracket.cut.plan.SectionPlan;
 import yellowbracket.cut.plan.SectionPlanner;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Alternatives;
@@ -21,7 +26,7 @@ import yellowbracket.document.Edit;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.plan.Station;
+import yellowbracket.work.Station;
 import yellowbracket.size.Fit;
 
 /** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */
@@ -45,7 +50,7 @@ final class PlansPart extends CutPart {
     }
 
     private List<Object> key() {
-        return List.of(prop().mesh(), prop().intake(), prop().reshape(), prop().scale(), beds(), prop().cuts().onlyLocked());
+        return List.of(prop().mesh(), prop().intake(), prop().size().reshape(), prop().scale(), beds(), prop().cut().tree().onlyLocked());
     }
 
     private List<Bed> beds() {
@@ -58,11 +63,11 @@ final class PlansPart extends CutPart {
         if (search == null) search = start(key());
         var s = search;
         var table = view.planTable();
-        boolean listed = s.plans.stream().anyMatch(o -> o.tree().equals(prop().cuts()));
+        boolean listed = s.plans.stream().anyMatch(o -> o.tree().equals(prop().cut().tree()));
         if (!listed) view.planRow(table, "as it is now", true, Edit.cuts("keep the cuts", prop().id(), t -> t), this::figures);
         for (var o : s.plans) {
             var edit = Edit.cuts("cut: " + o.name(), prop().id(), t -> o.tree());
-            boolean current = o.tree().equals(prop().cuts());
+            boolean current = o.tree().equals(prop().cut().tree());
             var row = view.planRow(table, shortName(o), current, edit, (r, d) -> {
                 figures(r, d);
                 r.more(o.name() + hardware(d));
@@ -74,20 +79,20 @@ final class PlansPart extends CutPart {
         if (!s.over) card.row("planning",
                 Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."),
                 Card.action("stop looking", () -> stop(s)));
-        if (!s.impossible.isEmpty()) card.finding(Fit.Weight.STOP, s.impossible, "", () -> {});
+        if (!s.impossible.isEmpty()) card.finding(Weight.STOP, s.impossible, "", () -> {});
         card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
-        int locked = prop().cuts().onlyLocked().planeCount();
+        int locked = prop().cut().tree().onlyLocked().planeCount();
         if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes")
                 + "; let them go under planes to plan freely");
         else card.text("lock planes under the planes tab, and the rest is planned around them");
         registered().filter(r -> !r.hardware().isEmpty())
                 .ifPresent(r -> card.row("hardware",
                         Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
-        s.plans.stream().filter(o -> o.tree().equals(prop().cuts())).findFirst().ifPresent(o -> reasons(card, o));
+        s.plans.stream().filter(o -> o.tree().equals(prop().cut().tree())).findFirst().ifPresent(o -> reasons(card, o));
     }
 
     private String hardware(Derived d) {
-        return d.get(Node.REGISTERED, prop().id())
+        return d.get(CutFigures.REGISTERED, prop().id())
                 .map(r -> r.hardware().isEmpty() ? "\nno hardware"
                         : "\n" + String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))
                 .orElse("");
@@ -108,15 +113,15 @@ final class PlansPart extends CutPart {
 
     private void figures(Alternatives.Row row, Derived d) {
         String id = prop().id();
-        var s = d.get(Node.SECTIONS, id);
+        var s = d.get(CutFigures.SECTIONS, id);
         double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
         row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show),
-                d.get(Node.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+                d.get(PrintFigures.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
                 Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
     }
 
     private static double hours(Derived d, String prop, Station station) {
-        return d.get(Node.TASKS)
+        return d.get(PlanFigures.TASKS)
                 .map(t -> t.list()
                         .stream()
                         .filter(q -> q.prop().equals(prop) && q.station() == station)
@@ -144,7 +149,7 @@ final class PlansPart extends CutPart {
     /** The next try is made when the model is there. */
     private Search start(List<Object> key) {
         var search = new Search();
-        var mesh = model.result(Node.MODEL).map(Node.Model::mesh);
+        var mesh = model.result(ModelFigures.MODEL).map(ModelFigures.Model::mesh);
         if (mesh.isEmpty()) return search;
         searches.values().removeIf(s -> !s.over); // a new search takes the place of one that runs
         searches.put(key, search);
@@ -182,15 +187,15 @@ final class PlansPart extends CutPart {
         var p = prop();
         var printers = model.shownProperty().get().printers();
         return PlanWishes.of(beds().toArray(Bed[]::new))
-                .keeping(p.cuts().onlyLocked())
+                .keeping(p.cut().tree().onlyLocked())
                 .seeing(eyes())
-                .withRates(PlanWishes.Rates.of(p.profile(), printers))
-                .along(at -> ColourZone.at(p.zones(), at));
+                .withRates(PlanWishes.Rates.of(p.print().profile(), printers))
+                .along(at -> ColourZone.at(p.colour().zones(), at));
     }
 
     /** In model coordinates, where the first wearer's eyes are. */
     private Optional<Vec3> eyes() {
-        return model.result(Node.FITS)
+        return model.result(SizeFigures.FITS)
                 .flatMap(f -> f.list().stream().findFirst())
                 .map(f -> f.pose().place(f.clearance().form().eye(1).plus(f.clearance().form().eye(-1)).times(0.5)).times(1 / f.scale()));
     }

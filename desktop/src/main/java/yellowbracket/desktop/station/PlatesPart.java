@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -17,7 +21,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -33,7 +36,8 @@ import yellowbracket.print.Plates;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.shop.Printer;
-import yellowbracket.size.Fit;
+import yellowbracket.document.Build;
+import yellowbracket.work.SectionId;
 
 /**
  * Plates and queue of all props: one section after another or full beds, what each printer prints when, spools; rows are dragged, or moved
@@ -63,20 +67,20 @@ public final class PlatesPart extends PrintPart {
     private record Row(Plates.Plate plate, Optional<Schedule.Placed> at) {}
 
     private List<Row> rows() {
-        var plates = model.ofBuild(Node.PLATES);
+        var plates = model.ofBuild(PrintFigures.PLATES);
         var schedule = model.schedule();
         if (plates.isEmpty() || schedule.isEmpty()) return List.of();
         return plates.get()
                 .chosen()
                 .stream()
-                .map(p -> new Row(p, schedule.get().placed("print:" + p.name())))
+                .map(p -> new Row(p, schedule.get().placed(p.task())))
                 .sorted(Comparator.comparing(r -> r.at.map(Schedule.Placed::start).orElse(schedule.get().due())))
                 .toList();
     }
 
     @Override
     void write(Card card, PrintPlan plan) {
-        var plates = model.ofBuild(Node.PLATES);
+        var plates = model.ofBuild(PrintFigures.PLATES);
         if (plates.isEmpty() || model.schedule().isEmpty()) {
             card.text("packing plates ...");
             return;
@@ -92,16 +96,13 @@ public final class PlatesPart extends PrintPart {
             if (own.isEmpty()) card.text("nothing to print");
             else card.add(list(own));
         }
-        model.ofBuild(Node.SPOOLS)
-                .ifPresent(s -> s.findings()
-                        .forEach(f -> card.finding(f.contains("runs out") || f.startsWith("no spool") ? Fit.Weight.CARE : Fit.Weight.NOTE,
-                                f, "", () -> {})));
+        model.ofBuild(PlanFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
         card.primary("export the queue ...", this::export, Card.action("import ...", this::read),
                 Card.action("order as proposed", () -> model.apply(Edit.queue("print order as proposed", q -> q.withOrder(List.of())))));
         card.text("drag a row, or move it with Alt and the arrow keys; the whole plan follows");
     }
 
-    private void modes(Card card, Node.Plating plates) {
+    private void modes(Card card, PrintFigures.Plating plates) {
         var table = view.table("beds", "plates", "print h", "lost h", "ready");
         mode(table, "one section after another", plates.single(), !plates.fullPlates(), false);
         mode(table, "full beds", plates.full(), plates.fullPlates(), true);
@@ -143,7 +144,7 @@ public final class PlatesPart extends PrintPart {
         var grip = new Label("\u2261");
         grip.getStyleClass().add("soft");
         var tags = new HBox(3);
-        r.plate.sections().forEach(s -> tags.getChildren().add(Card.tag(s)));
+        r.plate.sections().forEach(s -> tags.getChildren().add(Card.tag(s.letter())));
         tags.setMinWidth(44);
         tags.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         var when = new Label(!r.plate.fits() ? "fits no bed"
@@ -222,7 +223,7 @@ public final class PlatesPart extends PrintPart {
 
     /** Without asking where: for tests and scripts. */
     public void exportTo(Path to) {
-        var plates = model.ofBuild(Node.PLATES);
+        var plates = model.ofBuild(PrintFigures.PLATES);
         var schedule = model.schedule();
         if (plates.isEmpty() || schedule.isEmpty()) return;
         if (plates.get().chosen().isEmpty()) {
@@ -243,17 +244,17 @@ public final class PlatesPart extends PrintPart {
     }
 
     public void readFrom(Path from) {
-        var propOf = new HashMap<String, String>();
-        var derived = model.derivedProperty().get();
+        var sections = new ArrayList<SectionId>();
+        var derived = model.derived();
         for (var p : model.shownProperty().get().props())
-            derived.get(Node.PRINTS, p.id()).ifPresent(q -> q.prints().forEach(x -> propOf.put(x.name(), p.id())));
+            derived.get(PrintFigures.PRINTS, p.id()).ifPresent(q -> q.prints().forEach(x -> sections.add(x.id())));
         var printers = model.shownProperty().get().printers().stream().map(Printer::name).collect(Collectors.toSet());
-        model.background("reading the queue", p -> QueueFile.read(from, propOf.keySet(), printers), outcome -> {
+        model.background("reading the queue", p -> QueueFile.read(from, sections, printers), outcome -> {
             switch (outcome) {
                 case QueueFile.Outcome.Refused r -> model.tell(AppModel.Tone.STOP, r.problem().sentence());
                 case QueueFile.Outcome.Read r -> {
                     model.apply(new Edit("print order of " + from.getFileName(),
-                            b -> placed(b.withQueue(b.queue().withOrder(r.order())), r.printers(), propOf)));
+                            b -> placed(b.withQueue(b.queue().withOrder(r.order())), r.printers())));
                     model.tell(AppModel.Tone.GOOD, Words.text("%d sections in the order of %s", r.order().size(), from.getFileName()));
                 }
             }
@@ -261,12 +262,14 @@ public final class PlatesPart extends PrintPart {
     }
 
     /** Printers are wished for only where they differ from those the plan took. */
-    private yellowbracket.document.Build placed(yellowbracket.document.Build b, Map<String, String> printers, Map<String, String> propOf) {
+    private Build placed(Build b, Map<SectionId, String> printers) {
         for (var e : printers.entrySet()) {
-            var prop = b.prop(propOf.get(e.getKey()));
-            var now = model.derivedProperty().get().get(Node.PRINTS, propOf.get(e.getKey())).map(q -> q.print(e.getKey()).printer().name());
+            String id = e.getKey().prop(), letter = e.getKey().letter();
+            var prop = b.prop(id);
+            var now = model.derived().get(PrintFigures.PRINTS, id).map(q -> q.print(letter).printer().name());
             if (prop.isEmpty() || now.equals(Optional.of(e.getValue()))) continue;
-            b = b.with(prop.get().withPrint(e.getKey(), prop.get().print(e.getKey()).withPrinter(Optional.of(e.getValue()))));
+            var print = prop.get().print();
+            b = b.with(prop.get().withPrint(print.withSection(letter, print.section(letter).withPrinter(Optional.of(e.getValue())))));
         }
         return b;
     }
@@ -315,17 +318,18 @@ public final class PlatesPart extends PrintPart {
     private double place(OnBed scene, Plates.Plate plate, List<Bench.Callout> labels) {
         double tall = 0;
         for (var where : plate.places()) {
-            var print = plate.prints().stream().filter(p -> p.name().equals(where.section())).findFirst().orElseThrow();
-            for (var prop : model.shownProperty().get().props()) {
-                var mesh = model.derivedProperty().get().get(Node.DRAWN, prop.id()).map(d -> d.bySection().get(where.section()));
-                if (mesh.isEmpty() || mesh.get() == null) continue;
-                scene.section(mesh.get(), turned(print, where.quarters()), prop.scale(), where.x(), where.y(), print.profile().layerMm(), 0,
-                        view.bare());
-                labels.add(new Bench.Callout(
-                        scene.place(where.x() + where.wideMm() / 2, where.y() + where.deepMm() / 2, print.orientation().size().z() * 0.7),
-                        where.section() + "  " + Words.about(print.hours()), ""));
-                tall = Math.max(tall, print.orientation().size().z());
-            }
+            var print = plate.prints().stream().filter(p -> p.id().equals(where.section())).findFirst().orElseThrow();
+            var prop = model.shownProperty().get().prop(where.section().prop());
+            var mesh = model.derived()
+                    .get(CutFigures.DRAWING, where.section().prop())
+                    .map(d -> d.bySection().get(where.section().letter()));
+            if (mesh.isEmpty() || prop.isEmpty()) continue;
+            scene.section(mesh.get(), turned(print, where.quarters()), prop.get().scale(), where.x(), where.y(), print.profile().layerMm(),
+                    0, view.bare());
+            labels.add(new Bench.Callout(
+                    scene.place(where.x() + where.wideMm() / 2, where.y() + where.deepMm() / 2, print.orientation().size().z() * 0.7),
+                    where.section().letter() + "  " + Words.about(print.hours()), ""));
+            tall = Math.max(tall, print.orientation().size().z());
         }
         return tall;
     }

@@ -1,15 +1,16 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.derive.plan.PlanFigures;
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import yellowbracket.work.TaskId;
 import java.util.function.BiConsumer;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.print.PrintPlan;
@@ -30,12 +31,12 @@ abstract class PrintPart extends PagePart {
     abstract void draw(PrintPlan plan);
 
     /** Sections printed. */
-    protected Set<String> done() {
-        return model.ofBuild(Node.TASKS).map(t -> t.lessons().done().keySet()).orElse(Set.of());
+    protected Set<TaskId> done() {
+        return model.ofBuild(PlanFigures.TASKS).map(t -> t.lessons().done().keySet()).orElse(Set.of());
     }
 
     protected boolean isDone(SectionPrint p) {
-        return done().contains("print:" + p.name());
+        return done().contains(TaskId.print(p.id()));
     }
 
     /** A field for a time of day. */
@@ -71,7 +72,7 @@ abstract class PrintPart extends PagePart {
         var line = new FlowPane(4, 4);
         if (!all.isEmpty()) line.getChildren().add(stamp(all, all, picked.isEmpty(), () -> pick.accept(Optional.empty())));
         for (var p : plan.prints()) line.getChildren()
-                .add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().prints().containsKey(p.name()) ? " *" : ""),
+                .add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().print().sections().containsKey(p.name()) ? " *" : ""),
                         picked.equals(Optional.of(p.name())), () -> pick.accept(Optional.of(p.name()))));
         return line;
     }

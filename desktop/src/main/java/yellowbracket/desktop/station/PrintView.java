@@ -1,5 +1,11 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -7,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -24,18 +29,16 @@ import yellowbracket.size.Fit;
 /** The print page: which way up, how fine, plates and queue, the printers, and what failed prints cost. */
 public final class PrintView extends StationView {
     /** Names of the tabs, in order. */
-    public static final List<String> PARTS = List.of("way up", "how fine", "plates", "printers", "failures");
+    private static final List<String> TABS = List.of("way up", "how fine", "plates", "printers", "failures");
 
     private static final double GAP_MM = 26;
 
     private final StandPart stand;
     private final PlatesPart plates;
     private final Map<String, PrintPart> parts = new LinkedHashMap<>();
-    private String part = "way up";
-    private Runnable rewrite = () -> {};
 
     public PrintView(AppModel model, Bench bench) {
-        super(model, bench);
+        super(model, bench, TABS);
         stand = new StandPart(this);
         plates = new PlatesPart(this);
         parts.put("way up", stand);
@@ -53,22 +56,6 @@ public final class PrintView extends StationView {
         return bench;
     }
 
-    /** Called when another part of the page is to be shown. */
-    public void onPick(Runnable r) {
-        rewrite = r;
-    }
-
-    /** Writes card and bench anew: something changed that is no part of the build. */
-    void again() {
-        if (model.pageProperty().get() == Page.PRINT && model.currentProp().isPresent()) rewrite.run();
-    }
-
-    /** Shows one of {@link #PARTS}. */
-    public void show(String name) {
-        part = name;
-        again();
-    }
-
     /** The section whose ways up are shown; for tests and scripts. */
     public void pick(String section) {
         stand.pick(section);
@@ -80,42 +67,32 @@ public final class PrintView extends StationView {
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.PRINTS, Node.DRAWN, Node.SMOOTH, Node.SCHEDULE, Node.REMARKS, Node.WAYS, Node.POSTS, Node.FINENESS,
-                Node.ONE_PIECE, Node.PLATES, Node.SPOOLS, Node.RECORDS);
-    }
-
-    @Override
     public boolean busyWithInput() {
         var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
-        return typing instanceof NumberField f && f.edited() || parts.get(part) instanceof PlatesPart p && p.dragging();
+        return typing instanceof NumberField f && f.edited() || parts.get(tab()) instanceof PlatesPart p && p.dragging();
     }
 
     @Override
     public Card card() {
-        var shown = parts.get(part);
-        var profile = prop().profile();
-        var card = new Card(shown.heading(), prop().name() + " \u00b7 " + profile.name() + " \u00b7 " + profile.material()).tabs(PARTS,
-                part, this::show);
-        var prints = model.result(Node.PRINTS);
-        if (prints.isEmpty()) return waiting(card, Node.PRINTS);
+        var shown = parts.get(tab());
+        var profile = prop().print().profile();
+        var card = card(shown.heading(), prop().name() + " \u00b7 " + profile.name() + " \u00b7 " + profile.material());
+        var prints = model.result(PrintFigures.PRINTS);
+        if (prints.isEmpty()) return waiting(card, PrintFigures.PRINTS);
         shown.write(card, prints.get());
-        prints.get()
-                .findings()
-                .forEach(f -> card.finding(Fit.Weight.STOP, f, f.contains("fits no printer") ? "cut it again" : "",
-                        () -> model.pageProperty().set(Page.CUT)));
+        findings(card, prints.get().findings());
         return card;
     }
 
     @Override
     public void draw() {
         bench.showExplode(false);
-        model.result(Node.PRINTS).filter(p -> !p.prints().isEmpty()).ifPresent(parts.get(part)::draw);
+        model.result(PrintFigures.PRINTS).filter(p -> !p.prints().isEmpty()).ifPresent(parts.get(tab())::draw);
     }
 
     /** Every section as it stands, in rows on one floor. */
     void overview(PrintPlan plan) {
-        var drawn = model.result(Node.DRAWN);
+        var drawn = model.result(CutFigures.DRAWING);
         if (drawn.isEmpty() || drawn.get().bySection().isEmpty()) return;
         var scene = new OnBed(bench, night(), 0, 0);
         var labels = new ArrayList<Bench.Callout>();
@@ -150,9 +127,11 @@ public final class PrintView extends StationView {
     void gauges(PrintPlan plan) {
         bench.gauges(List.of(new Bench.Gauge("print", Words.about(plan.expectedHours()), "with failures", ""),
                 new Bench.Gauge("filament", "~" + Words.grams(plan.grams()), "cost " + Words.money(plan.cost()), ""),
-                new Bench.Gauge("layer lines", model.result(Node.AREAS).map(a -> Words.text("%.0f \u00b5m", a.valley90Um())).orElse("-"),
+                new Bench.Gauge("layer lines",
+                        model.result(SmoothFigures.AREAS).map(a -> Words.text("%.0f \u00b5m", a.valley90Um())).orElse("-"),
                         "nine tenths are finer", ""),
-                new Bench.Gauge("smoothing they cause", model.result(Node.SMOOTH).map(q -> Words.about(q.hours())).orElse("-"), "", "")));
+                new Bench.Gauge("smoothing they cause", model.result(SmoothFigures.SMOOTH).map(q -> Words.about(q.hours())).orElse("-"), "",
+                        "")));
     }
 
     Alternatives table(String name, String... heads) {
@@ -166,10 +145,10 @@ public final class PrintView extends StationView {
     /** Hours of printing beside the hours of smoothing they cause: the cheapest sum is seen. */
     void sums(Alternatives.Row row, Derived d) {
         String id = prop().id();
-        double print = d.get(Node.PRINTS, id).map(PrintPlan::expectedHours).orElse(Double.NaN),
-                smooth = d.get(Node.SMOOTH, id).map(s -> s.hours()).orElse(Double.NaN);
+        double print = d.get(PrintFigures.PRINTS, id).map(PrintPlan::expectedHours).orElse(Double.NaN),
+                smooth = d.get(SmoothFigures.SMOOTH, id).map(s -> s.hours()).orElse(Double.NaN);
         row.figures(ready(d), Words.text("~%.0f", print), Words.text("~%.1f", smooth), Words.text("~%.0f", print + smooth),
-                d.get(Node.AREAS, id).map(a -> Words.text("%.0f", a.valley90Um())).orElse("-"), readyWords(d));
+                d.get(SmoothFigures.AREAS, id).map(a -> Words.text("%.0f", a.valley90Um())).orElse("-"), readyWords(d));
     }
 
     static String readyOf(Derived d) {

@@ -1,5 +1,8 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -9,8 +12,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
-import yellowbracket.derive.LogEdit;
-import yellowbracket.derive.Node;
+import yellowbracket.derive.all.LogEdit;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
@@ -44,10 +46,7 @@ final class PrintersPart extends PrintPart {
         var all = model.shownProperty().get().printers();
         panes.keySet().retainAll(all.stream().map(model::link).toList());
         for (var p : all) printer(card, p, all.size());
-        model.ofBuild(Node.SPOOLS)
-                .ifPresent(s -> s.findings()
-                        .forEach(f -> card.finding(f.contains("runs out") || f.startsWith("no spool") ? yellowbracket.size.Fit.Weight.CARE
-                                : yellowbracket.size.Fit.Weight.NOTE, f, "", () -> {})));
+        model.ofBuild(PlanFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
         more(card);
         card.text("printers are simulated here: half an hour passes in a second, and faults come more often than in earnest");
     }
@@ -55,7 +54,7 @@ final class PrintersPart extends PrintPart {
     private void printer(Card card, Printer p, int count) {
         card.title(p.name() + Words.text(", %.0f \u00d7 %.0f \u00d7 %.0f mm", p.bedX(), p.bedY(), p.bedZ()));
         card.add(panes.computeIfAbsent(model.link(p), link -> new LinkPane(link, this::start, this::noted)));
-        model.ofBuild(Node.RECORDS)
+        model.ofBuild(PrintFigures.RECORDS)
                 .flatMap(r -> r.list().stream().filter(x -> x.printer().equals(p.name())).findFirst())
                 .ifPresent(r -> record(card, r));
         if (p.process() == Process.FILAMENT) spool(card, p);
@@ -63,7 +62,7 @@ final class PrintersPart extends PrintPart {
         var nozzle = field("nozzle-" + p.tag(), "nozzle on " + p.name(), "mm between 0.1 and 2, such as 0.4", 0.1, 2)
                 .with(Words.text("%s", p.nozzleMm()));
         nozzle.setOnAction(e -> nozzle.read()
-                .ifPresent(v -> model.apply(Edit.printer("nozzle of " + v + " mm on " + p.name(), p.name(), q -> q.withNozzle(v)))));
+                .ifPresent(v -> model.apply(Edit.printer("nozzle of " + v + " mm on " + p.name(), p.name(), q -> q.withNozzleMm(v)))));
         if (count > 1) card.row(p.process() == Process.FILAMENT ? "nozzle fitted" : "resin",
                 p.process() == Process.FILAMENT ? nozzle : Card.more("lit layer by layer"),
                 Card.more(p.process() == Process.FILAMENT ? "mm" : ""),
@@ -101,8 +100,8 @@ final class PrintersPart extends PrintPart {
         if (on.isEmpty()) {
             card.row("spool", box, Card.action("new spool of 1 kg", () -> model.apply(new Edit("a new spool on " + p.name(), b -> {
                 var list = new ArrayList<>(b.spools());
-                list.add(
-                        new Spool(prop().profile().material() + " " + (list.size() + 1), prop().profile().material(), 1000, 215, p.name()));
+                list.add(new Spool(prop().print().profile().material() + " " + (list.size() + 1), prop().print().profile().material(), 1000,
+                        215, p.name()));
                 return b.withSpools(list);
             }))));
             return;
@@ -150,13 +149,12 @@ final class PrintersPart extends PrintPart {
     private Optional<Plates.Plate> next(String printer) {
         var schedule = model.schedule();
         if (schedule.isEmpty()) return Optional.empty();
-        return model.ofBuild(Node.PLATES)
-                .map(Node.Plating::chosen)
+        return model.ofBuild(PrintFigures.PLATES)
+                .map(PrintFigures.Plating::chosen)
                 .orElse(List.of())
                 .stream()
                 .filter(p -> p.printer().name().equals(printer) && p.fits())
-                .min(Comparator.comparing(
-                        p -> schedule.get().placed("print:" + p.name()).map(Schedule.Placed::start).orElse(schedule.get().due())));
+                .min(Comparator.comparing(p -> schedule.get().placed(p.task()).map(Schedule.Placed::start).orElse(schedule.get().due())));
     }
 
     private void start(PrinterLink link) {

@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +13,6 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -49,13 +52,8 @@ final class ScalePart extends SizePart {
     }
 
     @Override
-    List<Node<?>> shows() {
-        return List.of(Node.PROXY, Node.BY_AXIS, Node.HOLES, Node.WALLS, Node.MODEL, Node.DONNING);
-    }
-
-    @Override
     void write(Card card) {
-        String now = prop().id() + prop().mesh() + prop().intake() + prop().reshape(); // picks lie on the model as it is then
+        String now = prop().id() + prop().mesh() + prop().intake() + prop().size().reshape(); // picks lie on the model as it is then
         if (!of.equals(now)) {
             of = now;
             picked.clear();
@@ -108,7 +106,8 @@ final class ScalePart extends SizePart {
     }
 
     private void byHeight(Card card) {
-        var wearer = prop().wearers()
+        var wearer = prop().size()
+                .wearers()
                 .stream()
                 .findFirst()
                 .flatMap(model.shownProperty().get()::wearer)
@@ -135,7 +134,7 @@ final class ScalePart extends SizePart {
 
     private void byAxis(Card card) {
         card.title("each axis by itself");
-        var r = prop().reshape();
+        var r = prop().size().reshape();
         var wide = percent("wide", r.wide());
         var deep = percent("deep", r.deep());
         var tall = percent("tall", r.tall());
@@ -146,11 +145,11 @@ final class ScalePart extends SizePart {
                                         .apply(Edit.reshape("stretch the model", prop().id(), q -> q.along(x / 100, y / 100, z / 100))))));
         for (var f : List.of(wide, deep, tall)) f.setOnAction(e -> take.run());
         card.row("width, depth, height", wide, deep, tall, Card.action("stretch", take));
-        var best = model.result(Node.BY_AXIS).flatMap(Node.ByAxis::best);
-        best.ifPresent(b -> card.finding(Fit.Weight.NOTE, b.words()
+        var best = model.result(SizeFigures.BY_AXIS).flatMap(SizeFigures.ByAxis::best);
+        best.ifPresent(b -> card.finding(Weight.NOTE, b.words()
                 + Words.text(" fits as well as one scale all round would; details are drawn out of shape by %.0f %%", 100 * b.distortion()),
                 "take it", () -> model.apply(Edit.proportions(prop().id(), b))));
-        distortion.filter(d -> !prop().reshape().changesNothing())
+        distortion.filter(d -> !prop().size().reshape().changesNothing())
                 .ifPresent(d -> card.row("out of shape", Words.percent(d.usual),
                         Words.text("at most %s, 95 %% of the surface less than %s; shown on the model", Words.percent(d.most),
                                 Words.percent(d.usual)),
@@ -165,16 +164,16 @@ final class ScalePart extends SizePart {
 
     private void neck(Card card) {
         card.title("the neck alone");
-        var cavity = model.result(Node.CAVITY).filter(c -> c.holdsAHead());
+        var cavity = model.result(SizeFigures.CAVITY).filter(c -> c.holdsAHead());
         if (cavity.isEmpty()) {
             card.text("no neck opening was found");
             return;
         }
         double s = prop().scale();
         var mm = field("neck-mm", "wider all round", "mm between -20 and 40, such as 6", -20, 40)
-                .with(Words.text("%.1f", prop().reshape().neck().map(n -> n.mm() * s).orElse(0.0)));
+                .with(Words.text("%.1f", prop().size().reshape().neck().map(n -> n.mm() * s).orElse(0.0)));
         var up = field("neck-up", "up to", "mm over the rim between 20 and 200, such as 70", 20, 200)
-                .with(Words.text("%.0f", prop().reshape().neck().map(n -> (n.noneAboveZ() - cavity.get().rimZ()) * s).orElse(75.0)));
+                .with(Words.text("%.0f", prop().size().reshape().neck().map(n -> (n.noneAboveZ() - cavity.get().rimZ()) * s).orElse(75.0)));
         Runnable take = () -> mm.read().ifPresent(w -> up.read().ifPresent(h -> {
             double rim = cavity.get().rimZ(), none = rim + h / s;
             var neck = Math.abs(w) < 0.05 ? Optional.<Reshape.Neck>empty()
@@ -185,11 +184,13 @@ final class ScalePart extends SizePart {
         var button = Card.action("widen", take);
         button.setId("neck-widen");
         card.row("wider by", mm, Card.more("mm, fading out"), up, Card.more("mm up"), button);
-        model.result(Node.DONNING).flatMap(d -> d.list().stream().findFirst()).ifPresent(d -> card.text("the way in now: " + d.words()));
+        model.result(SizeFigures.DONNING)
+                .flatMap(d -> d.list().stream().findFirst())
+                .ifPresent(d -> card.text("the way in now: " + d.words()));
     }
 
     private void hardware(Card card) {
-        var holes = model.result(Node.HOLES);
+        var holes = model.result(SizeFigures.HOLES);
         card.title("holes and pegs at " + Words.scale(prop().scale()));
         if (holes.isEmpty()) {
             card.text("looking for round holes ...");
@@ -213,11 +214,11 @@ final class ScalePart extends SizePart {
                         + (h.found().hole() ? Words.text("; or print that part at %.1f %% of the rest", 100 * h.scaleThatKeeps()) : ""))
                 .distinct()
                 .limit(4)
-                .forEach(w -> card.finding(Fit.Weight.CARE, w, "", () -> {}));
+                .forEach(w -> card.finding(Weight.CARE, w, "", () -> {}));
     }
 
     private void walls(Card card) {
-        var walls = model.result(Node.WALLS).map(Node.Walls::thickness).filter(WallThickness::known);
+        var walls = model.result(ModelFigures.WALLS).map(ModelFigures.Walls::thickness).filter(WallThickness::known);
         if (walls.isEmpty()) return;
         double s = prop().scale();
         card.title("walls at " + Words.scale(s));
@@ -225,8 +226,8 @@ final class ScalePart extends SizePart {
                 Words.text("thinnest twentieth under %s, %s over %s", words().length(walls.get().percentile(0.05) * s),
                         Words.percent(1 - walls.get().shareBelow(HEAVY_MM / s)), words().length(HEAVY_MM)));
         String thin = HealthFindings.thinWalls(walls.get(), s);
-        if (!thin.isEmpty()) card.finding(Fit.Weight.CARE, thin, "show", () -> view.show("health"));
-        if (1 - walls.get().shareBelow(HEAVY_MM / s) > 0.35) card.finding(Fit.Weight.NOTE,
+        if (!thin.isEmpty()) card.finding(Weight.CARE, thin, "show", () -> view.show("health"));
+        if (1 - walls.get().shareBelow(HEAVY_MM / s) > 0.35) card.finding(Weight.NOTE,
                 "needlessly heavy: much of it is thicker than a helm's wall; print it with few walls and little infill, or hollow it", "",
                 () -> {});
     }
@@ -239,14 +240,14 @@ final class ScalePart extends SizePart {
 
     @Override
     void draw() {
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         var size = view.bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         bare();
         double s = prop().scale();
         var mesh = proxy.get().mesh();
         var things = new ArrayList<javafx.scene.Node>();
-        var reshape = prop().reshape();
+        var reshape = prop().size().reshape();
         javafx.scene.Node shown = reshape.changesNothing() ? bench.drawn().plain(mesh, view.plastic()) : distorted(mesh, reshape);
         shown.setUserData(new Bench.Spot(this::pick));
         shown.getTransforms().setAll(new Scale(s, s, s));

@@ -1,11 +1,13 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import yellowbracket.cut.Alike;
 import yellowbracket.cut.Section;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
@@ -31,16 +33,16 @@ final class SectionsPart extends CutPart {
     void write(Card card) {
         var s = sections().orElseThrow();
         halvesRow(card);
-        var prints = model.result(Node.PRINTS);
+        var prints = model.result(PrintFigures.PRINTS);
         card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name)
                 .words("size", 138, q -> words().size(q.size()))
                 .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q)))
                 .words("fits", 118, this::fits)
                 .words("shell", 56, q -> q.closed() ? "closed" : "open")
                 .rows(s.sections(), 9));
-        model.result(Node.TWINS)
-                .ifPresent(t -> Alike.sentences(t.list())
-                        .forEach(w -> card.finding(Fit.Weight.NOTE, w + ": one file prints them", "", () -> {})));
+        model.result(CutFigures.TWINS)
+                .ifPresent(
+                        t -> Alike.sentences(t.list()).forEach(w -> card.finding(Weight.NOTE, w + ": one file prints them", "", () -> {})));
         registered().ifPresent(r -> {
             if (!r.hardware().isEmpty()) card.title("hardware");
             r.hardware()
@@ -53,7 +55,7 @@ final class SectionsPart extends CutPart {
     }
 
     private double grams(Section q) {
-        return model.result(Node.PRINTS)
+        return model.result(PrintFigures.PRINTS)
                 .flatMap(p -> p.prints().stream().filter(x -> x.name().equals(q.name())).findFirst())
                 .map(x -> x.estimate().grams())
                 .orElse(Double.NaN);
@@ -61,7 +63,7 @@ final class SectionsPart extends CutPart {
 
     /** Every bed, those it fits, or by how much it is over. */
     private String fits(Section q) {
-        var stands = model.result(Node.STANDS);
+        var stands = model.result(CutFigures.STANDS);
         if (stands.isEmpty()) return "\u2026";
         var by = stands.get().bySection().getOrDefault(q.name(), Map.of());
         var fit = by.entrySet().stream().filter(e -> e.getValue().fits()).map(Map.Entry::getKey).toList();
@@ -70,7 +72,7 @@ final class SectionsPart extends CutPart {
     }
 
     private void halvesRow(Card card) {
-        var even = prop().reshape().even();
+        var even = prop().size().reshape().even();
         var both = Card.action("as they are", () -> even(Optional.empty(), "both halves as they are"));
         var right = Card.action("right twice", () -> even(Optional.of(Reshape.Half.RIGHT), "right half twice"));
         var left = Card.action("left twice", () -> even(Optional.of(Reshape.Half.LEFT), "left half twice"));

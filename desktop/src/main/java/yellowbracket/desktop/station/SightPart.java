@@ -1,9 +1,10 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.paint.Color;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.ViewPicture;
@@ -22,20 +23,15 @@ final class SightPart extends SizePart {
         return "what the wearer sees";
     }
 
-    @Override
-    List<Node<?>> shows() {
-        return List.of(Node.FITS);
-    }
-
     private static String floor(Vision v) {
         return Double.isInfinite(v.floorFromM()) ? "no floor in sight" : Words.text("floor from %.1f m", v.floorFromM());
     }
 
     @Override
     void write(Card card) {
-        var fits = model.result(Node.FITS);
+        var fits = model.result(SizeFigures.FITS);
         if (fits.isEmpty()) {
-            view.waiting(card, Node.FITS);
+            view.waiting(card, SizeFigures.FITS);
             return;
         }
         var main = fits.get().list().getFirst();
@@ -59,7 +55,7 @@ final class SightPart extends SizePart {
                         : Words.text("%.1f cm\u00b2", main.air().openCm2()),
                 Words.text("open within %.0f mm of the mouth; %.0f cm\u00b2 wanted", Air.REACH_MM, Air.WANTED_CM2),
                 main.air().openCm2() < Air.WANTED_CM2 ? "care" : "good");
-        findings(card, main.seeing());
+        view.findings(card, main.seeing());
         if (fits.get().list().size() > 1) {
             var table = new yellowbracket.desktop.widget.Sheet<yellowbracket.size.Fit>("view by wearer", "nobody")
                     .words("wearer", 110, f -> f.wearer().name())

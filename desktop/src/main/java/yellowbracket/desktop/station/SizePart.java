@@ -1,12 +1,14 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Finding;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Group;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.theme.Ramp;
@@ -28,16 +30,13 @@ abstract class SizePart extends PagePart {
         bench = view.bench();
     }
 
-    /** Results this part shows. */
-    abstract List<Node<?>> shows();
-
     abstract void write(Card card);
 
     abstract void draw();
 
     /** The fit of the first wearer at the scale shown last. */
     protected Optional<Fit> fit() {
-        return model.result(Node.FITS).flatMap(f -> f.list().stream().findFirst());
+        return model.result(SizeFigures.FITS).flatMap(f -> f.list().stream().findFirst());
     }
 
     /** The head, coloured by its clearance, in a pose. */
@@ -58,15 +57,6 @@ abstract class SizePart extends PagePart {
         var shell = opacity < 1 ? bench.drawn().glass(proxy, view.plastic(), opacity) : bench.drawn().plain(proxy, view.plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         return shell;
-    }
-
-    /** Each with the scale that mends it, where one does. */
-    protected void findings(Card card, List<Fit.Finding> list) {
-        for (var f : list) {
-            boolean helps = !Double.isNaN(f.scaleThatHelps()) && Math.abs(f.scaleThatHelps() - prop().scale()) > 5e-4;
-            card.finding(f.weight(), f.words(), helps ? "scale to " + Words.scale(f.scaleThatHelps()) : "",
-                    () -> model.apply(Edit.scale(prop().id(), f.scaleThatHelps())));
-        }
     }
 
     /** No callouts, no legend, no gauges. */

@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -9,7 +13,6 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.stage.FileChooser;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.widget.Card;
@@ -23,18 +26,16 @@ import yellowbracket.size.TestPiece;
  */
 public final class SizeView extends StationView {
     /** Names of the tabs, in order. */
-    public static final List<String> PARTS = List.of("fit", "put on", "sight", "wearers", "scale", "bodies", "health");
+    private static final List<String> TABS = List.of("fit", "put on", "sight", "wearers", "scale", "bodies", "health");
     private final BodiesPart bodies;
     private final HealthPart health;
     private final FitPart fit;
     private final OnPart on;
     private final WearersPart wearers;
     private final Map<String, SizePart> parts = new LinkedHashMap<>();
-    private String part = "fit";
-    private Runnable rewrite = () -> {};
 
     public SizeView(AppModel model, Bench bench) {
-        super(model, bench);
+        super(model, bench, TABS);
         bodies = new BodiesPart(model, bench, this::draw);
         health = new HealthPart(model, bench);
         fit = new FitPart(this);
@@ -60,29 +61,8 @@ public final class SizeView extends StationView {
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return switch (part) {
-            case "bodies" -> List.of(Node.BODIES, Node.STANCE, Node.FILE_PROXY, Node.MODEL);
-            case "health" -> List.of(Node.HEALTH, Node.WALLS, Node.MENDED, Node.PROXY, Node.MODEL);
-            default -> parts.get(part).shows();
-        };
-    }
-
-    /** Called when another part of the page is to be shown. */
-    public void onPick(Runnable r) {
-        rewrite = r;
-    }
-
-    /** Shows one of {@link #PARTS}. */
-    public void show(String name) {
+    protected void leave(String name) {
         on.leave();
-        part = name;
-        rewrite.run();
-    }
-
-    /** Writes the card anew: something was picked that is no part of the build. */
-    void again() {
-        rewrite.run();
     }
 
     @Override
@@ -94,31 +74,31 @@ public final class SizeView extends StationView {
 
     @Override
     public Card card() {
-        var shown = parts.get(part);
-        String heading = shown != null ? shown.heading() : part.equals("bodies") ? "what of the file counts" : "is the mesh sound";
+        var shown = parts.get(tab());
+        String heading = shown != null ? shown.heading() : tab().equals("bodies") ? "what of the file counts" : "is the mesh sound";
         String sub = prop().name() + " \u00b7 " + (shown != null ? fit.about() : bounds().map(b -> words().size(b.size())).orElse(""));
-        var card = new Card(heading, sub).tabs(PARTS, part, this::show);
+        var card = card(heading, sub);
         if (shown != null) {
-            boolean hollow = model.result(Node.FITS).isPresent()
-                    || model.result(Node.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
-            if (!hollow && (part.equals("put on") || part.equals("sight")))
+            boolean hollow = model.result(SizeFigures.FITS).isPresent()
+                    || model.result(SizeFigures.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
+            if (!hollow && (tab().equals("put on") || tab().equals("sight")))
                 card.text(prop().worn() ? "a mask without a hollow is held before the face: see fit"
                         : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
             else shown.write(card);
-        } else if (part.equals("bodies")) bodies.write(card);
+        } else if (tab().equals("bodies")) bodies.write(card);
         else health.write(card);
-        var d = model.derivedProperty().get();
-        if (d != null && d.state(Node.MODEL, prop().id()) == Derived.State.FAILED)
-            card.finding(Fit.Weight.STOP, d.reason(Node.MODEL, prop().id()), "undo", model::undo);
+        var d = model.derived();
+        if (d.state(ModelFigures.MODEL, prop().id()) == Derived.State.FAILED)
+            card.finding(Weight.STOP, d.reason(ModelFigures.MODEL, prop().id()), "undo", model::undo);
         return card;
     }
 
     @Override
     public void draw() {
         bench.showExplode(false);
-        if (part.equals("bodies")) bodies.draw();
-        else if (part.equals("health")) health.draw(neutral());
-        else parts.get(part).draw();
+        if (tab().equals("bodies")) bodies.draw();
+        else if (tab().equals("health")) health.draw(neutral());
+        else parts.get(tab()).draw();
     }
 
     /** Asks for a file to write. */

@@ -1,11 +1,16 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.transform.Scale;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -31,31 +36,26 @@ public final class SmoothView extends StationView {
     }
 
     @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.SMOOTH, Node.DRAWN, Node.PRINTS, Node.SCHEDULE);
-    }
-
-    @Override
     public Card card() {
-        var card = new Card("how far to go, and when to stop", prop().name() + " \u00b7 " + prop().finish().label());
-        var smooth = model.result(Node.SMOOTH);
-        if (smooth.isEmpty()) return waiting(card, Node.SMOOTH);
+        var card = new Card("how far to go, and when to stop", prop().name() + " \u00b7 " + prop().smooth().finish().label());
+        var smooth = model.result(SmoothFigures.SMOOTH);
+        if (smooth.isEmpty()) return waiting(card, SmoothFigures.SMOOTH);
         var plan = smooth.get();
         card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %s dm\u00b2 on the show side; costs %s",
                 Words.hours(plan.waitH()), Words.whole(plan.areas().totalDm2()), Words.money(plan.cost())));
         var finishes = alternatives("finish", "work h", "wait h", "sheets", "cans", "ready");
-        for (var f : Finish.values()) alternative(finishes, f.label(), f == prop().finish(),
-                new Edit("finish " + f.label(), b -> change(b, p -> p.withSmoothing(f, p.school(), p.hurry()))), this::figures);
+        for (var f : Finish.values()) alternative(finishes, f.label(), f == prop().smooth().finish(),
+                new Edit("finish " + f.label(), b -> change(b, p -> p.withSmooth(p.smooth().withFinish(f)))), this::figures);
         card.add(finishes);
         var schools = alternatives("school", "work h", "wait h", "sheets", "cans", "ready");
-        for (var s : School.values()) alternative(schools, s.label(), s == prop().school(),
-                new Edit("school " + s.label(), b -> change(b, p -> p.withSmoothing(p.finish(), s, p.hurry()))), this::figures);
+        for (var s : School.values()) alternative(schools, s.label(), s == prop().smooth().school(),
+                new Edit("school " + s.label(), b -> change(b, p -> p.withSmooth(p.smooth().withSchool(s)))), this::figures);
         card.add(schools);
-        plan.findings().forEach(f -> card.finding(Fit.Weight.CARE, f, "", () -> {}));
+        findings(card, plan.findings());
         plan.seamFiller()
                 .ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()),
-                        Words.text("%.0f g filler with %.1f g hardener each (%.1f %%), pot life %.0f min", m.gramsEach(), m.hardenerEachG(),
-                                100 * m.hardenerShare(), m.potLifeMin())));
+                        Words.text("%.0f %s filler with %.1f %s hardener each (%.1f %%), pot life %.0f min", m.baseEach(), m.unit(),
+                                m.hardenerEach(), m.unit(), 100 * m.hardenerShare(), m.potLifeMin())));
         card.title("the ladder");
         int n = 1;
         for (var w : plan.work())
@@ -73,7 +73,7 @@ public final class SmoothView extends StationView {
     }
 
     private void figures(Alternatives.Row row, Derived d) {
-        var s = d.get(Node.SMOOTH, prop().id());
+        var s = d.get(SmoothFigures.SMOOTH, prop().id());
         boolean none = s.map(p -> p.work().isEmpty()).orElse(true);
         row.figures(ready(d), s.map(p -> none ? "out of" : Words.text("~%.1f", p.hours())).orElse("-"),
                 s.map(p -> none ? "reach" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
@@ -97,8 +97,8 @@ public final class SmoothView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        var drawn = model.result(Node.DRAWN);
-        var prints = model.result(Node.PRINTS);
+        var drawn = model.result(CutFigures.DRAWING);
+        var prints = model.result(PrintFigures.PRINTS);
         var size = bounds();
         if (drawn.isEmpty() || prints.isEmpty() || size.isEmpty()) return;
         double s = prop().scale();
@@ -114,7 +114,7 @@ public final class SmoothView extends StationView {
         bench.show(things, size.get(), key("prop"));
         bench.callouts(List.of());
         bench.legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
-        bench.gauges(model.result(Node.SMOOTH).map(this::gauges).orElse(List.of()));
+        bench.gauges(model.result(SmoothFigures.SMOOTH).map(this::gauges).orElse(List.of()));
     }
 
     private static double depth(Mesh m, int f, yellowbracket.mesh.Vec3 up, double layer) {

@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.cut.CutFigures;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -8,7 +12,6 @@ import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -77,20 +80,7 @@ final class StandPart extends PrintPart {
         card.row("stands on", Words.text("%.1f cm\u00b2", o.footMm2() / 100),
                 Words.text("%s tall; tips at %.0f\u00b0", words().longLength(o.size().z()), o.tipDeg()));
         time(card, p);
-        model.result(Node.REMARKS).ifPresent(r -> {
-            r.recurring()
-                    .stream()
-                    .filter(w -> w.section().equals(p.name()))
-                    .forEach(w -> card.finding(yellowbracket.size.Fit.Weight.CARE, w.words(),
-                            w.lesson().contains("brim") ? "brim 8 mm" : "", () -> brim(p)));
-            r.rules()
-                    .stream()
-                    .filter(x -> x.section().equals(p.name()))
-                    .forEach(x -> card.finding(x.weight(), x.words(), x.fix().map(f -> f.words()).orElse(""),
-                            () -> x.fix()
-                                    .ifPresent(f -> model.apply(Edit.print(f.words() + " for " + p.name(), prop().id(), p.name(),
-                                            w -> w.withProfile(Optional.of(f.change().apply(p.profile()))))))));
-        });
+        model.result(PrintFigures.REMARKS).ifPresent(r -> view.findings(card, r.about(p.id())));
         card.title("all sections at once, those printed apart");
         var aims = new ArrayList<Button>();
         for (var aim : Orientation.Aim.values()) aims.add(Card.action(aim.words(), () -> all(plan, aim)));
@@ -100,13 +90,8 @@ final class StandPart extends PrintPart {
         card.primary("keep and join", () -> model.pageProperty().set(Page.JOIN));
     }
 
-    private void brim(SectionPrint p) {
-        model.apply(Edit.print("brim 8 mm for " + p.name(), prop().id(), p.name(),
-                w -> w.withProfile(Optional.of(p.profile().withBrim(yellowbracket.print.PrintRules.BRIM_MM)))));
-    }
-
     private void choices(Card card, SectionPrint p) {
-        var ways = model.result(Node.WAYS).map(w -> w.bySection().getOrDefault(p.name(), List.of())).orElse(List.of());
+        var ways = model.result(PrintFigures.WAYS).map(w -> w.bySection().getOrDefault(p.name(), List.of())).orElse(List.of());
         if (ways.isEmpty()) {
             card.text("comparing ways up ...");
             return;
@@ -167,7 +152,7 @@ final class StandPart extends PrintPart {
         });
         var reset = Card.action("as proposed", () -> model
                 .apply(Edit.print("turn " + p.name() + " as proposed", prop().id(), p.name(), w -> w.withTurn(Optional.empty()))));
-        reset.setDisable(prop().print(p.name()).turn().isEmpty());
+        reset.setDisable(prop().print().section(p.name()).turn().isEmpty());
         card.row("by hand", lay, reset);
         if (laying) card.text("click the face that is to lie on the bed");
     }
@@ -185,7 +170,7 @@ final class StandPart extends PrintPart {
     }
 
     private void all(PrintPlan plan, Orientation.Aim aim) {
-        var choices = model.result(Node.CHOICES);
+        var choices = model.result(PrintFigures.CHOICES);
         if (choices.isEmpty()) return;
         var taken = plan.prints()
                 .stream()
@@ -193,7 +178,8 @@ final class StandPart extends PrintPart {
                 .collect(Collectors.toMap(SectionPrint::name,
                         p -> aim.best(choices.get().bySection().get(p.name()), prop().scale(), p.printer()).turn()));
         model.apply(Edit.ofProp("all sections: " + aim.words(), prop().id(), q -> {
-            for (var e : taken.entrySet()) q = q.withPrint(e.getKey(), q.print(e.getKey()).withTurn(Optional.of(e.getValue())));
+            for (var e : taken.entrySet())
+                q = q.withPrint(q.print().withSection(e.getKey(), q.print().section(e.getKey()).withTurn(Optional.of(e.getValue()))));
             return q;
         }));
     }
@@ -209,16 +195,16 @@ final class StandPart extends PrintPart {
 
     private void cleanUp(Card card, SectionPrint p) {
         var clean = CleanUp.of(p);
-        var rate = model.ofBuild(Node.TASKS).map(t -> t.lessons().rates().getOrDefault("clean", Rate.UNKNOWN)).orElse(Rate.UNKNOWN);
+        var rate = model.ofBuild(PlanFigures.TASKS).map(t -> t.lessons().rates().getOrDefault("clean", Rate.UNKNOWN)).orElse(Rate.UNKNOWN);
         card.title(Words.text("when %s is printed: %s, by %s", p.name(), Words.about(rate.factor() * clean.hours()), rate.source()));
-        for (var s : clean.steps())
-            card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(), s.tool() + "; " + Caution.of(s.work()).gear());
+        for (var s : clean.steps()) card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(),
+                s.tool() + "; " + Caution.of(s.work(), p.profile().material(), model.shop()).gear());
     }
 
     @Override
     void draw(PrintPlan plan) {
         var p = picked(plan);
-        var mesh = model.result(Node.DRAWN).map(d -> d.bySection().get(p.name())).orElse(null);
+        var mesh = model.result(CutFigures.DRAWING).map(d -> d.bySection().get(p.name())).orElse(null);
         if (mesh == null) return;
         var turn = p.orientation().turn();
         double s = prop().scale();
@@ -231,7 +217,7 @@ final class StandPart extends PrintPart {
         var body = scene.section(mesh, turn, s, x, y, p.profile().layerMm(), Math.max(1, (int) Math.round(LINE_MM / p.profile().layerMm())),
                 view.bare());
         if (laying) body.setUserData(new Bench.Target(f -> lay(p, mesh.areaVector(f))));
-        else model.result(Node.POSTS)
+        else model.result(PrintFigures.POSTS)
                 .map(q -> q.bySection().get(p.name()))
                 .ifPresent(held -> scene.support(held.posts(), held.bedZ(), box, x, y));
         view.bench()

@@ -1,5 +1,10 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.Figure;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,10 +15,12 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.paint.Color;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.Page;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Build;
@@ -23,15 +30,10 @@ import yellowbracket.mesh.Bounds3;
 import yellowbracket.plan.Schedule;
 
 /**
- * One page: writes its job card and draws its overlay from the model's results. Cards are written anew when {@link #signature} changes;
- * between, controls
- * keep their state. Confined to the interface thread.
+ * One page: writes its job card and draws its overlay from the model's results. A card is written anew when a result it was told
+ * has changed; between, controls keep their state. Confined to the interface thread.
  */
 public abstract class StationView {
-    /** Results kept once for all props. */
-    private static final Set<Node<?>> OF_BUILD = Set.of(Node.TASKS, Node.SCHEDULE, Node.CHANCE, Node.NEEDS, Node.RECORDS, Node.PLATES,
-            Node.SPOOLS);
-
     protected final AppModel model;
     protected final Bench bench;
     private final Map<String, Derived> whatIfs = new HashMap<>();
@@ -40,9 +42,60 @@ public abstract class StationView {
     private Build whatIfsOf;
     private int round;
 
+    private final List<String> tabs;
+    private String tab;
+    private Runnable rewrite = () -> {};
+
     protected StationView(AppModel model, Bench bench) {
+        this(model, bench, List.of());
+    }
+
+    /** @param tabs parts of the page, each shown by itself; the first at first */
+    protected StationView(AppModel model, Bench bench, List<String> tabs) {
         this.model = model;
         this.bench = bench;
+        this.tabs = List.copyOf(tabs);
+        tab = tabs.isEmpty() ? "" : tabs.getFirst();
+    }
+
+    /** Parts of the page; none where it has but one. */
+    public final List<String> tabs() {
+        return tabs;
+    }
+
+    public final String tab() {
+        return tab;
+    }
+
+    /** Shows one of {@link #tabs}. */
+    public final void show(String name) {
+        if (!tabs.contains(name)) throw new IllegalArgumentException("no tab " + name + " among " + tabs);
+        leave(tab);
+        tab = name;
+        enter(name);
+        rewrite.run();
+    }
+
+    /** A tab is left. */
+    protected void leave(String name) {}
+
+    /** A tab is about to be shown. */
+    protected void enter(String name) {}
+
+    /** @param run writes card and bench anew when something was picked that is no part of the build */
+    public final void onRewrite(Runnable run) {
+        rewrite = run;
+    }
+
+    /** Writes card and bench anew: something was picked, or has come in, that is no part of the build. */
+    protected final void again() {
+        rewrite.run();
+    }
+
+    /** A card with the tabs of this page, if it has some. */
+    protected final Card card(String heading, String sub) {
+        var card = new Card(heading, sub);
+        return tabs.isEmpty() ? card : card.tabs(tabs, tab, this::show);
     }
 
     /** The job card for the results as they are. */
@@ -50,38 +103,6 @@ public abstract class StationView {
 
     /** What the bench shows for this page. */
     public abstract void draw();
-
-    /** Results this page shows; when one changes the card and the drawing follow. */
-    protected abstract List<Node<?>> shows();
-
-    /** Compared by equality of its parts to see whether anything shown has changed. */
-    public final List<Object> signature() {
-        var out = new ArrayList<Object>();
-        out.add(model.shownProperty().get());
-        out.add(model.propProperty().get());
-        out.add(model.inchesProperty().get());
-        for (var n : shows()) {
-            String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
-            out.add(model.derivedProperty().get() == null ? 0
-                    : System.identityHashCode(model.derivedProperty().get().get(n, prop).orElse(null)));
-            out.add(model.derivedProperty().get() == null ? "" : model.derivedProperty().get().reason(n, prop));
-        }
-        return out;
-    }
-
-    /** Whether something shown does not match the decision yet. */
-    public final boolean stale() {
-        var d = model.derivedProperty().get();
-        if (d == null || model.currentProp().isEmpty()) return false;
-        return shows().stream().anyMatch(n -> {
-            String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
-            return d.state(n, prop) == Derived.State.WORKING && d.get(n, prop).isPresent();
-        });
-    }
-
-    private static boolean isOfBuild(Node<?> n) {
-        return OF_BUILD.contains(n);
-    }
 
     /** True while a control of this page is being dragged: its card must not be written anew under the pointer. */
     public boolean busyWithInput() {
@@ -97,12 +118,10 @@ public abstract class StationView {
     }
 
     /** Tells which results the page still waits for, or why one failed. */
-    protected Card waiting(Card card, Node<?>... needed) {
+    protected Card waiting(Card card, Figure<?>... needed) {
         for (var n : needed) {
-            String prop = isOfBuild(n) ? Node.BUILD : model.propProperty().get();
-            var d = model.derivedProperty().get();
-            if (d != null && d.state(n, prop) == Derived.State.FAILED)
-                return card.finding(yellowbracket.size.Fit.Weight.STOP, d.reason(n, prop), "", () -> {});
+            String why = model.derived().reason(n, model.propProperty().get());
+            if (!why.isEmpty()) return card.finding(Weight.STOP, why, "", () -> {});
         }
         return card.text("working out " + needed[0].name() + " ...");
     }
@@ -118,8 +137,8 @@ public abstract class StationView {
         round = model.round();
         var row = table.add(name, current, () -> model.apply(edit));
         String key = prop().id() + "/" + edit.name();
-        var known = current ? model.derivedProperty().get() : whatIfs.get(key);
-        if (known != null && (!current || known.get(Node.SCHEDULE).isPresent())) show.accept(row, known);
+        var known = current ? model.derived() : whatIfs.get(key);
+        if (known != null && known.get(PlanFigures.SCHEDULE).isPresent()) show.accept(row, known);
         else if (!current && waiting.put(key, () -> show.accept(row, whatIfs.get(key))) == null) model.whatIf(edit, d -> {
             whatIfs.put(key, d);
             Optional.ofNullable(waiting.remove(key)).ifPresent(Runnable::run);
@@ -127,12 +146,39 @@ public abstract class StationView {
         return row;
     }
 
+    /** Findings in their order, each with its fix. */
+    protected void findings(Card card, List<Finding> list) {
+        list.forEach(f -> finding(card, f));
+    }
+
+    /** With a button that applies its fix or shows it. */
+    protected void finding(Card card, Finding f) {
+        var fix = f.fix().filter(this::changes);
+        card.finding(f.weight(), f.words(), fix.map(Fix::words).orElse(""), () -> fix.ifPresent(this::mend));
+    }
+
+    /** Taken already, it needs no button. */
+    private boolean changes(Fix fix) {
+        var build = model.session().build();
+        return !(fix instanceof Fix.Change<?> c) || !Edit.fix(prop().id(), c).change().apply(build).equals(build);
+    }
+
+    private void mend(Fix fix) {
+        switch (fix) {
+            case Fix.Change<?> c -> model.apply(Edit.fix(prop().id(), c));
+            case Fix.Go g -> {
+                model.pageProperty().set(Page.of(g.station()));
+                if (!g.tab().isEmpty()) model.tabProperty().set(g.tab());
+            }
+        }
+    }
+
     protected Alternatives alternatives(String name, String... heads) {
         return new Alternatives(name, List.of(heads), model::ghost);
     }
 
     protected static Optional<LocalDateTime> ready(Derived d) {
-        return d.get(Node.SCHEDULE).map(Schedule::finish);
+        return d.get(PlanFigures.SCHEDULE).map(Schedule::finish);
     }
 
     protected static String readyWords(Derived d) {
@@ -153,7 +199,7 @@ public abstract class StationView {
             Color.web("#a98f6a"), Color.web("#95aeb0"));
 
     protected Optional<Bounds3> bounds() {
-        return model.result(Node.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));
+        return model.result(ModelFigures.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));
     }
 
     protected String key(String overlay) {

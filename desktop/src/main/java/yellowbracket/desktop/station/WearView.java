@@ -1,12 +1,17 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.wear.WearFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Group;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Page;
 import yellowbracket.desktop.Words;
@@ -20,33 +25,23 @@ import yellowbracket.wear.PadPlan;
 /** What goes inside: a set of pads for each wearer, from the clearance left. */
 public final class WearView extends StationView {
     private String wearer = "";
-    private Runnable changed = () -> {};
 
     public WearView(AppModel model, Bench bench) {
         super(model, bench);
     }
 
-    /** Called when another wearer is picked, so that the frame draws anew. */
-    public void onPick(Runnable r) {
-        changed = r;
-    }
-
-    @Override
-    protected List<Node<?>> shows() {
-        return List.of(Node.PADS, Node.FITS, Node.PROXY, Node.SCHEDULE);
-    }
-
     @Override
     public Card card() {
-        var card = new Card("what goes inside", prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().wearers()) : ""));
+        var card = new Card("what goes inside",
+                prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().size().wearers()) : ""));
         if (!prop().worn())
             return card.text("nobody wears it: nothing to pad").primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
-        var pads = model.result(Node.PADS);
+        var pads = model.result(WearFigures.PADS);
         if (pads.isEmpty()) {
-            if (model.result(Node.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
+            if (model.result(SizeFigures.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
                 return card.text("no hollow for a head: straps and foam along the rim, no pads by zone")
                         .primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
-            return waiting(card, Node.PADS);
+            return waiting(card, WearFigures.PADS);
         }
         for (var set : pads.get().sets()) {
             card.title("pads for " + set.wearer().name());
@@ -56,10 +51,10 @@ public final class WearView extends StationView {
                     .number("pressed", 76, PadPlan.Pad::pressedShare, p -> Words.percent(p.pressedShare()))
                     .number("pieces", 60, PadPlan.Pad::count, p -> String.valueOf(p.count()))
                     .rows(set.pads(), 6));
-            set.findings().forEach(f -> card.finding(Fit.Weight.CARE, set.wearer().name() + ": " + f, "", () -> {}));
+            set.findings().forEach(f -> card.finding(Weight.CARE, set.wearer().name() + ": " + f, "", () -> {}));
             if (pads.get().sets().size() > 1) card.add(Card.action("show " + set.wearer().name() + " in it", () -> {
                 wearer = set.wearer().name();
-                changed.run();
+                again();
             }));
         }
         card.text("hook tape under every pad, so that a set can be changed for the other wearer");
@@ -72,18 +67,18 @@ public final class WearView extends StationView {
     @Override
     public void draw() {
         bench.showExplode(false);
-        var proxy = model.result(Node.PROXY);
+        var proxy = model.result(ModelFigures.PROXY);
         var size = bounds();
         if (proxy.isEmpty() || size.isEmpty()) return;
         double s = prop().scale();
-        var fit = model.result(Node.FITS)
+        var fit = model.result(SizeFigures.FITS)
                 .flatMap(f -> f.list()
                         .stream()
                         .filter(x -> x.wearer().name().equals(wearer))
                         .findFirst()
                         .or(() -> f.list().stream().findFirst()));
         var set = fit.flatMap(
-                f -> model.result(Node.PADS).flatMap(p -> p.sets().stream().filter(x -> x.wearer().equals(f.wearer())).findFirst()));
+                f -> model.result(WearFigures.PADS).flatMap(p -> p.sets().stream().filter(x -> x.wearer().equals(f.wearer())).findFirst()));
         var things = new ArrayList<javafx.scene.Node>();
         var labels = new ArrayList<Bench.Callout>();
         if (fit.isPresent() && set.isPresent()) {

@@ -1,5 +1,9 @@
 package yellowbracket.desktop.station;
 
+import yellowbracket.finding.Weight;
+import yellowbracket.derive.wear.WearFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.Figure;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -8,7 +12,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Node;
 import yellowbracket.desktop.AppModel;
 import yellowbracket.desktop.Words;
 import yellowbracket.desktop.bench.Bench;
@@ -45,18 +48,13 @@ final class WearersPart extends SizePart {
         return "who wears it";
     }
 
-    @Override
-    List<Node<?>> shows() {
-        return List.of(Node.FITS, Node.SCALES, Node.PADS, Node.DONNING);
-    }
-
     private Build build() {
         return model.shownProperty().get();
     }
 
     private Optional<Wearer> current() {
         return build().wearer(chosen)
-                .or(() -> prop().wearers().stream().findFirst().flatMap(build()::wearer))
+                .or(() -> prop().size().wearers().stream().findFirst().flatMap(build()::wearer))
                 .or(() -> build().wearers().stream().findFirst());
     }
 
@@ -86,7 +84,7 @@ final class WearersPart extends SizePart {
     }
 
     private void wearerRow(Card card, Wearer w) {
-        boolean wears = prop().wearers().contains(w.name()), first = wears && prop().wearers().getFirst().equals(w.name());
+        boolean wears = prop().size().wearers().contains(w.name()), first = wears && prop().size().wearers().getFirst().equals(w.name());
         var buttons = new ArrayList<javafx.scene.Node>();
         var head = w.scan().isPresent() ? "scanned"
                 : words().inches() ? Words.text("%.1f in", w.head().circumferenceMm() / 25.4)
@@ -97,13 +95,13 @@ final class WearersPart extends SizePart {
             view.again();
         }));
         if (!first) buttons.add(Card.action("size for", () -> {
-            var names = new ArrayList<>(prop().wearers());
+            var names = new ArrayList<>(prop().size().wearers());
             names.remove(w.name());
             names.addFirst(w.name());
             model.apply(Edit.wearers(prop().id(), names));
         }));
         var toggle = Card.action(wears ? "leave out" : "add", () -> {
-            var names = new ArrayList<>(prop().wearers());
+            var names = new ArrayList<>(prop().size().wearers());
             if (!names.remove(w.name())) names.add(w.name());
             model.apply(Edit.wearers(prop().id(), names));
         });
@@ -129,7 +127,7 @@ final class WearersPart extends SizePart {
 
     private void about(Card card, Wearer w) {
         var wrong = w.head().check();
-        wrong.forEach(p -> card.finding(Fit.Weight.STOP, w.name() + ", " + p.sentence(), "measures",
+        wrong.forEach(p -> card.finding(Weight.STOP, w.name() + ", " + p.sentence(), "measures",
                 () -> new WearerForm(model, w).show(bench.getScene())));
         if (!wrong.isEmpty()) return;
         var form = HeadForm.of(w);
@@ -142,12 +140,12 @@ final class WearersPart extends SizePart {
 
     /** One scale, and what each has of it. */
     private void compare(Card card) {
-        var fits = model.result(Node.FITS).map(Node.Fits::list).orElse(List.of());
+        var fits = model.result(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
         if (fits.size() < 2) return;
         var a = fits.get(0);
         var b = fits.get(1);
         card.title(Words.text("one shell at %s, two heads: least clearance, %s", Words.scale(prop().scale()), words().unit()));
-        var pads = model.result(Node.PADS).map(Node.Pads::sets).filter(p -> p.size() >= 2);
+        var pads = model.result(WearFigures.PADS).map(WearFigures.Pads::sets).filter(p -> p.size() >= 2);
         var table = new Sheet<Zone>("two wearers", "no clearance").words("zone", 86, Zone::label)
                 .number(a.wearer().name(), 70, z -> least(a, z), z -> words().bare(least(a, z)))
                 .words("pad", 84, z -> pads.map(p -> pad(p.get(0), z)).orElse(""))
@@ -155,7 +153,7 @@ final class WearersPart extends SizePart {
                 .words("pad", 84, z -> pads.map(p -> pad(p.get(1), z)).orElse(""));
         card.add(table.rows(List.of(Zone.BROW, Zone.TEMPLES, Zone.EARS, Zone.CROWN, Zone.BACK, Zone.CHEEKS, Zone.NOSE, Zone.CHIN, Zone.JAW),
                 9));
-        model.result(Node.SCALES).ifPresent(s -> {
+        model.result(SizeFigures.SCALES).ifPresent(s -> {
             var first = s.byWearer().get(a.wearer().name());
             var second = s.byWearer().get(b.wearer().name());
             if (first == null || second == null) return;
@@ -165,7 +163,7 @@ final class WearersPart extends SizePart {
                     : Words.text("no one scale suits both: %s needs %s, pads of %s get impractical from %s",
                             first.lowest() > second.lowest() ? a.wearer().name() : b.wearer().name(), Words.scale(both),
                             first.highest() < second.highest() ? a.wearer().name() : b.wearer().name(), Words.scale(most));
-            card.finding(now ? Fit.Weight.NOTE : Fit.Weight.CARE, words, now ? "" : "scale to " + Words.scale(both),
+            card.finding(now ? Weight.NOTE : Weight.CARE, words, now ? "" : "scale to " + Words.scale(both),
                     () -> model.apply(Edit.scale(prop().id(), both)));
         });
     }
@@ -198,7 +196,7 @@ final class WearersPart extends SizePart {
     private void scanCard(Card card) {
         var who = current().orElseThrow();
         card.row("scan of", who.name(), words().size(scanned.orElseThrow().bounds().size()));
-        if (picked.size() < POINTS.size()) card.finding(Fit.Weight.CARE,
+        if (picked.size() < POINTS.size()) card.finding(Weight.CARE,
                 Words.text("click %s on the scan (%d of 3)", POINTS.get(picked.size()), picked.size() + 1), "", () -> {});
         for (int i = 0; i < picked.size(); i++) card.row("point " + (i + 1), "set", POINTS.get(i));
         card.text("drag to turn the scan, the wheel brings it nearer; the three points bring it upright, eyes level");

@@ -1,5 +1,6 @@
 package yellowbracket.desktop.widget;
 
+import yellowbracket.finding.Weight;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
@@ -110,7 +111,7 @@ public final class Card extends VBox {
     }
 
     /** Something found, with its fix (an empty name for none). */
-    public Card finding(Fit.Weight weight, String words, String fix, Runnable run) {
+    public Card finding(Weight weight, String words, String fix, Runnable run) {
         var w = new Label(switch (weight) {
             case STOP -> "stop";
             case CARE -> "care";
@@ -124,16 +125,11 @@ public final class Card extends VBox {
         HBox.setHgrow(text, Priority.ALWAYS);
         var box = new HBox(w, text);
         box.getStyleClass().add("finding");
-        box.pseudoClassStateChanged(PseudoClass.getPseudoClass("stop"), weight == Fit.Weight.STOP);
-        box.pseudoClassStateChanged(PseudoClass.getPseudoClass("care"), weight == Fit.Weight.CARE);
+        box.pseudoClassStateChanged(PseudoClass.getPseudoClass("stop"), weight == Weight.STOP);
+        box.pseudoClassStateChanged(PseudoClass.getPseudoClass("care"), weight == Weight.CARE);
         if (!fix.isEmpty()) box.getChildren().add(action(fix, run));
         getChildren().add(box);
         VBox.setMargin(box, new Insets(6, 0, 0, 0));
-        return this;
-    }
-
-    public Card findings(List<String> care) {
-        care.forEach(f -> finding(Fit.Weight.CARE, f, "", () -> {}));
         return this;
     }
 

@@ -1,0 +1,82 @@
+package yellowbracket.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import yellowbracket.derive.all.LogEdit;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildFile;
+import yellowbracket.log.Entry;
+import yellowbracket.shop.Rate;
+import yellowbracket.work.TaskId;
+
+@Command(name = "log", description = "what happened in a build and what it taught; with add, writes a line in it")
+final class LogCommand extends Output {
+    @Parameters(index = "0", paramLabel = "BUILD", description = "a .bracket file")
+    Path build;
+
+    @Parameters(index = "1..*", arity = "0..2", paramLabel = "add TEXT", description = "writes TEXT as the window's log line does: "
+            + "done C 1.2 h, failed B 60 %% layer shift, spent 14.50 filler")
+    List<String> add = List.of();
+
+    @Option(names = "--at", description = "when it happened, 2026-03-30T18:20; now if left out")
+    LocalDateTime at;
+
+    @Option(names = "--today", description = "plan from this day, yyyy-mm-dd")
+    LocalDate today;
+
+    @Override
+    Map<String, Object> work() {
+        if (!add.isEmpty() && (add.size() != 2 || !add.getFirst().equals("add")))
+            throw new ParameterException(spec.commandLine(), "write: yb log BUILD add \"TEXT\"");
+        var opened = Opened.of(build, today);
+        var findings = new ArrayList<String>();
+        var now = opened.build();
+        if (!add.isEmpty()) {
+            now = added(opened, findings);
+            opened = Opened.of(build, today);
+        }
+        var rates = opened.derived().get(PlanFigures.TASKS).map(t -> t.lessons().rates()).orElse(Map.of());
+        return map("entries", now.log().stream().map(LogCommand::entry).toList(), "rates",
+                rates.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(e -> rate(e.getKey(), e.getValue())).toList(), "findings",
+                List.copyOf(findings));
+    }
+
+    /** Saved at once, the version before kept beside it. */
+    private Build added(Opened o, List<String> findings) {
+        String text = add.get(1);
+        var when = at == null ? LocalDateTime.now().withNano(0) : at;
+        var after = LogEdit.of(when, text, o.build(), o.derived())
+                .orElseThrow(() -> new Refused("the line is blank; write what happened."))
+                .change()
+                .apply(o.build());
+        var entry = after.log().getLast();
+        if (entry.kind() == Entry.Kind.NOTE && Entry.namesATask(text))
+            findings.add("kept as a note: the build has no section or task of that name; see yb plan for their names");
+        try {
+            BuildFile.write(build, after, o.meshes());
+        } catch (IOException e) {
+            throw new Refused(build.getFileName() + ": the file cannot be written; check the folder's permissions and its room.");
+        }
+        return after;
+    }
+
+    private static Map<String, Object> entry(Entry e) {
+        return map("at", e.at().toString(), "kind", e.kind().name().toLowerCase(java.util.Locale.ROOT), "about",
+                e.task().map(TaskId::text).orElse(""), "hours", e.hours(), "money", e.money(), "text", e.text(), "tags", e.tags());
+    }
+
+    private static Map<String, Object> rate(String operation, Rate r) {
+        return map("operation", operation, "factor", r.factor(), "yours", r.share(), "jobs", r.jobs());
+    }
+}

@@ -1,0 +1,261 @@
+package yellowbracket.derive;
+
+import java.lang.ref.WeakReference;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import yellowbracket.program.ProgramLog;
+import yellowbracket.device.WeatherFeed;
+import yellowbracket.document.Build;
+import yellowbracket.document.Prop;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Catalogue;
+
+/**
+ * Settles figures for one build: from a trace that still holds, else by running the rule with a recorder. Verifying traces after Mokhov,
+ * Mitchell, Peyton Jones, "Build Systems a la Carte", 2018: an input that is remade equal stops the wave. Each figure is settled once a
+ * pass. A rule that fails blocks what stands on it and nothing else. Single use, one thread.
+ */
+final class Pass {
+    private final World world;
+    private final Memo memo;
+    private final boolean shown;
+    private final Progress progress;
+    private final Consumer<Derived> tell;
+    private final Map<Figure.Key, Derived.Entry> entries = new HashMap<>();
+    private final Map<Figure.Key, Outcome> settled = new HashMap<>();
+    private final Set<Figure.Key> open = new HashSet<>();
+    private final Set<String> gone = new HashSet<>();
+    private final List<Figure.Key> made = new ArrayList<>();
+
+    /**
+     * @param shown the build is the one on screen @param before what is known of an earlier build, shown as being worked out until made
+     * anew
+     * @param tell hears after every figure
+     */
+    Pass(World world, Memo memo, boolean shown, Derived before, Progress progress, Consumer<Derived> tell) {
+        this.world = world;
+        this.memo = memo;
+        this.shown = shown;
+        this.progress = progress;
+        this.tell = tell;
+        before.entries().forEach((k, e) -> {
+            boolean isGone = !k.prop().equals(Figure.BUILD) && world.build().prop(k.prop()).isEmpty();
+            if (isGone) gone.add(k.prop());
+            else if (e.value() != null) entries.put(k, new Derived.Entry(Derived.State.WORKING, e.value(), ""));
+        });
+    }
+
+    /** In this order. Figures of an earlier build that nobody wants now are gone at the end. */
+    Derived run(List<Want> wants) {
+        if (shown) memo.forget(gone);
+        publish();
+        for (var w : wants) settle(w.figure(), w.prop());
+        entries.keySet().retainAll(settled.keySet());
+        return publish();
+    }
+
+    private Derived publish() {
+        var d = new Derived(entries, Optional.of(world.build()));
+        tell.accept(d);
+        return d;
+    }
+
+    /** What rules had to be run for. */
+    List<Figure.Key> made() {
+        return List.copyOf(made);
+    }
+
+    World world() {
+        return world;
+    }
+
+    Outcome settle(Figure<?> figure, String prop) {
+        var key = figure.key(prop);
+        var known = settled.get(key);
+        if (known != null) return known;
+        progress.check();
+        if (!open.add(key)) throw new IllegalStateException("\"" + figure.name() + "\" stands on itself");
+        try {
+            var trace = memo.of(key).stream().filter(t -> t.holds(this, key.prop())).findFirst().orElseGet(() -> make(figure, key));
+            memo.use(key, trace, shown);
+            settled.put(key, trace.outcome());
+            entries.put(key, entry(trace.outcome()));
+            publish();
+            return trace.outcome();
+        } finally {
+            open.remove(key);
+        }
+    }
+
+    private static Derived.Entry entry(Outcome o) {
+        return switch (o) {
+            case Outcome.Made m -> new Derived.Entry(Derived.State.FRESH, m.value(), "");
+            case Outcome.Absent a -> new Derived.Entry(Derived.State.ABSENT, null, "");
+            case Outcome.Failed f -> new Derived.Entry(Derived.State.FAILED, null, f.reason());
+            case Outcome.Blocked b -> new Derived.Entry(Derived.State.BLOCKED, null, b.reason());
+        };
+    }
+
+    private Trace make(Figure<?> figure, Figure.Key key) {
+        made.add(key);
+        var recorder = new Recorder(key.prop());
+        long from = System.nanoTime();
+        var outcome = outcome(figure, recorder);
+        long ms = (System.nanoTime() - from - recorder.elsewhereNs) / 1_000_000;
+        ProgramLog.took(figure.name(), ms);
+        var parts = outcome instanceof Outcome.Made m ? figure.partsOf(m.value()).filter(Objects::nonNull).toList() : List.of();
+        var trace = new Trace(recorder.reads, outcome, parts);
+        memo.put(figure, key, trace);
+        return trace;
+    }
+
+    /** Whatever happens in a rule is told at its figure; only being stopped ends the pass. */
+    private Outcome outcome(Figure<?> figure, Recorder recorder) {
+        try {
+            return new Outcome.Made(figure.type().cast(figure.rule().make(recorder)));
+        } catch (Progress.Stopped e) {
+            throw e;
+        } catch (Outcome.Leave e) {
+            return e.outcome();
+        } catch (OutOfMemoryError e) {
+            memo.clear();
+            ProgramLog.failure(figure.name(), e);
+            return new Outcome.Failed(figure.name()
+                    + ": this needs more memory than there is; reduce the mesh on the size page, under health, " + "or close other builds");
+        } catch (RuntimeException | Error e) {
+            ProgramLog.failure(figure.name(), e);
+            var why = e instanceof RuntimeException && e.getMessage() != null ? e.getMessage()
+                    : "this could not be worked out (" + e.getClass().getSimpleName() + "); undo the last change, or mend the mesh";
+            return new Outcome.Failed(figure.name() + ": " + why);
+        }
+    }
+
+    /** Answers and notes the questions of one rule. */
+    private final class Recorder implements Reads {
+        private final String prop;
+        private final List<Trace.Read> reads = new ArrayList<>();
+        /** Spent on figures it stands on. */
+        private long elsewhereNs;
+
+        Recorder(String prop) {
+            this.prop = prop;
+        }
+
+        @Override
+        public <T> T get(Figure<T> figure) {
+            return get(figure, prop);
+        }
+
+        @Override
+        public <T> T get(Figure<T> figure, String of) {
+            return switch (read(figure, of)) {
+                case Outcome.Made m -> figure.type().cast(m.value());
+                case Outcome.Absent a -> throw new Outcome.Leave(a);
+                case Outcome.Failed f -> throw new Outcome.Leave(new Outcome.Blocked(f.reason()));
+                case Outcome.Blocked b -> throw new Outcome.Leave(b);
+            };
+        }
+
+        @Override
+        public <T> Optional<T> find(Figure<T> figure) {
+            return find(figure, prop);
+        }
+
+        @Override
+        public <T> Optional<T> find(Figure<T> figure, String of) {
+            return read(figure, of) instanceof Outcome.Made m ? Optional.of(figure.type().cast(m.value())) : Optional.empty();
+        }
+
+        private Outcome read(Figure<?> figure, String of) {
+            long from = System.nanoTime();
+            var outcome = settle(figure, of);
+            elsewhereNs += System.nanoTime() - from;
+            var told = told(figure, outcome);
+            reads.add((pass, p) -> told.test(pass.settle(figure, of)));
+            return outcome;
+        }
+
+        @Override
+        public <V> V of(Function<Prop, V> question) {
+            return ask(w -> w.build().prop(prop).map(question).orElse(null));
+        }
+
+        @Override
+        public <V> V build(Function<Build, V> question) {
+            return ask(w -> question.apply(w.build()));
+        }
+
+        @Override
+        public <V> V shop(Function<Catalogue, V> question) {
+            return ask(w -> question.apply(w.shop()));
+        }
+
+        @Override
+        public Mesh file() {
+            var name = of(Prop::name);
+            return world.meshes().get(of(Prop::mesh)).orElseThrow(() -> new IllegalStateException("the mesh of " + name + " is missing"));
+        }
+
+        @Override
+        public WeatherFeed weather() {
+            return ask(World::weather);
+        }
+
+        @Override
+        public LocalDateTime now() {
+            return ask(World::now);
+        }
+
+        private <V> V ask(Function<World, V> question) {
+            V answer = question.apply(world);
+            reads.add((pass, p) -> Objects.equals(answer, question.apply(pass.world())));
+            return answer;
+        }
+
+        @Override
+        public String prop() {
+            return prop;
+        }
+
+        @Override
+        public Progress progress() {
+            return progress;
+        }
+
+        @Override
+        public <T> Optional<T> newest(Figure<T> figure) {
+            return memo.newest(figure, prop);
+        }
+
+        @Override
+        public RuntimeException none() {
+            return new Outcome.Leave(new Outcome.Absent());
+        }
+    }
+
+    /** Remembers an answer well enough to know it again, without keeping large values from being collected. */
+    private static Predicate<Outcome> told(Figure<?> figure, Outcome outcome) {
+        if (!(outcome instanceof Outcome.Made(var value))) return outcome::equals;
+        if (figure.fingerprint().isPresent()) {
+            var print = figure.fingerprintOf(value);
+            return now -> now instanceof Outcome.Made(var v) && print.equals(figure.fingerprintOf(v));
+        }
+        var kept = new WeakReference<>(value);
+        return now -> now instanceof Outcome.Made(var v) && same(kept.get(), v);
+    }
+
+    private static boolean same(Object a, Object b) {
+        return a == b || a != null && a.equals(b);
+    }
+}

@@ -1,0 +1,55 @@
+package yellowbracket.derive;
+
+import java.util.List;
+
+/** What a run of a rule asked and was told, and what came of it. */
+final class Trace {
+    /** One question with its answer. */
+    interface Read {
+        /** Whether it would be answered alike now. */
+        boolean same(Pass pass, String prop);
+    }
+
+    private final List<Read> reads;
+    private final Outcome outcome;
+    private final List<?> parts;
+    private long used;
+    private boolean shown;
+
+    /** @param parts what of the value weighs */
+    Trace(List<Read> reads, Outcome outcome, List<?> parts) {
+        this.reads = List.copyOf(reads);
+        this.outcome = outcome;
+        this.parts = List.copyOf(parts);
+    }
+
+    boolean holds(Pass pass, String prop) {
+        for (var r : reads) if (!r.same(pass, prop)) return false;
+        return true;
+    }
+
+    Outcome outcome() {
+        return outcome;
+    }
+
+    List<?> parts() {
+        return parts;
+    }
+
+    long used() {
+        return used;
+    }
+
+    void use(long clock) {
+        used = clock;
+    }
+
+    /** Whether it belongs to the build that is shown: then it is not dropped. */
+    boolean shown() {
+        return shown;
+    }
+
+    void show(boolean on) {
+        shown = on;
+    }
+}

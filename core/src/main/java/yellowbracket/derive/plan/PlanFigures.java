@@ -1,0 +1,168 @@
+package yellowbracket.derive.plan;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import yellowbracket.colour.ColourWork;
+import yellowbracket.colour.SprayWeather;
+import yellowbracket.cut.CutWork;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.Reads;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.wear.WearFigures;
+import yellowbracket.document.Build;
+import yellowbracket.document.Prop;
+import yellowbracket.join.JoinWork;
+import yellowbracket.log.Lessons;
+import yellowbracket.plan.Needs;
+import yellowbracket.plan.PropWork;
+import yellowbracket.plan.Schedule;
+import yellowbracket.plan.Scheduler;
+import yellowbracket.print.PrintWork;
+import yellowbracket.print.SectionPrint;
+import yellowbracket.print.SpoolPlan;
+import yellowbracket.shop.Printer;
+import yellowbracket.shop.Quiet;
+import yellowbracket.shop.Rate;
+import yellowbracket.size.SizeWork;
+import yellowbracket.smooth.SmoothWork;
+import yellowbracket.wear.WearWork;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+
+/** What the stations' work comes to: tasks, schedule, chance, needs, spools. */
+public final class PlanFigures {
+    /** Futures simulated: the chance is good to four in a hundred. */
+    private static final int CHANCE_RUNS = 160;
+    private static final int FORECAST_DAYS = 10;
+    /** What the weather is judged by: the limits of a usual spray can. */
+    private static final String USUAL_SPRAY = "acrylic lacquer spray";
+
+    /** What the stations state for one prop. */
+    public static final Figure<PropWork> WORK = Figure.ofProp("work", PropWork.class, PlanFigures::work);
+    public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
+    public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
+    public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
+    public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
+            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock)));
+    /** Whether the spools last, in the order of the schedule. */
+    public static final Figure<SpoolPlan> SPOOLS = Figure.ofBuild("spools", SpoolPlan.class, PlanFigures::spools);
+
+    private PlanFigures() {}
+
+    /**
+     * All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first.
+     */
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order) {
+        Scheduler.Facts facts() {
+            return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order);
+        }
+    }
+
+    /** Share of simulated futures that end in time. */
+    public record Chance(double share, int runs) {}
+
+    /** The stations in the order of the work: a new one is one more line. */
+    private static PropWork work(Reads in) {
+        String id = in.prop();
+        boolean worn = in.of(Prop::worn);
+        var shop = in.shop(s -> s);
+        var prints = in.get(PrintFigures.PRINTS);
+        var shared = in.get(PrintFigures.PLATES).shared();
+        var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
+        return new PropWork(id,
+                List.of(new SizeWork(id, worn), new CutWork(id), new PrintWork(id, prints, shared),
+                        new JoinWork(id, in.get(JoinFigures.JOINS)), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
+                        new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads)));
+    }
+
+    /** Of the props that could be worked out. */
+    private static List<PropWork> works(Reads in) {
+        var out = new ArrayList<PropWork>();
+        for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList())) in.find(WORK, prop).ifPresent(out::add);
+        return out;
+    }
+
+    private static Tasks tasks(Reads in) {
+        var plain = works(in).stream().flatMap(w -> w.tasks().stream()).toList();
+        var facts = in.build(b -> Lessons.facts(b.log(), b));
+        var lessons = facts.learn(plain, in.build(Build::rates));
+        var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
+        own.putAll(PrintFigures.own(in));
+        return new Tasks(lessons.apply(plain), lessons, own, order(in));
+    }
+
+    /** The wished order of sections as prints. */
+    private static List<TaskId> order(Reads in) {
+        var shared = in.get(PrintFigures.PLATES).shared();
+        return in.build(b -> b.queue().order())
+                .stream()
+                .<TaskId>map(s -> shared.containsKey(s) ? shared.get(s).task() : TaskId.print(s))
+                .distinct()
+                .toList();
+    }
+
+    private static Schedule schedule(Reads in) {
+        var tasks = in.get(TASKS);
+        return scheduler(in).schedule(tasks.list(), tasks.facts());
+    }
+
+    private static Chance chance(Reads in) {
+        var tasks = in.get(TASKS);
+        var random = new SplittableRandom(in.build(Build::seed));
+        return new Chance(scheduler(in).chance(tasks.list(), tasks.facts(), CHANCE_RUNS, random, in.progress()), CHANCE_RUNS);
+    }
+
+    private static Scheduler scheduler(Reads in) {
+        return new Scheduler(in.now(), in.build(Build::due), in.build(Build::hours), sprayable(in), in.build(PlanFigures::quiet));
+    }
+
+    private static Map<String, Quiet> quiet(Build b) {
+        return b.printers()
+                .stream()
+                .filter(p -> p.quiet().isPresent())
+                .collect(Collectors.toMap(Printer::name, p -> p.quiet().orElseThrow(), (x, y) -> x));
+    }
+
+    /** Near days by the feed, later ones by what is usual: ten to four is fit on most. */
+    private static Predicate<LocalDateTime> sprayable(Reads in) {
+        var weather = in.weather();
+        var usual = in.shop(s -> s.coating(USUAL_SPRAY));
+        var forecast = in.now().plusDays(FORECAST_DAYS);
+        return at -> {
+            int hour = at.getHour();
+            if (at.isAfter(forecast)) return hour >= 10 && hour < 17 || hour >= 18 && hour < 20;
+            return SprayWeather.judge(weather.at(at), usual).verdict() != SprayWeather.Verdict.NO;
+        };
+    }
+
+    private static SpoolPlan spools(Reads in) {
+        var prints = new HashMap<SectionId, SectionPrint>();
+        for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList()))
+            in.find(PrintFigures.PRINTS, prop).ifPresent(p -> p.prints().forEach(q -> prints.put(q.id(), q)));
+        var jobs = in.get(SCHEDULE)
+                .placed()
+                .stream()
+                .filter(q -> !q.done() && q.task().id() instanceof TaskId.Print)
+                .sorted(Comparator.comparing(Schedule.Placed::start))
+                .map(q -> {
+                    var print = (TaskId.Print) q.task().id();
+                    var on = print.sections().stream().map(s -> Optional.ofNullable(prints.get(s))).flatMap(Optional::stream).toList();
+                    return new SpoolPlan.Job(print.letters(), q.task().printer(), q.task().product(),
+                            on.stream().mapToDouble(SectionPrint::grams).sum());
+                })
+                .toList();
+        return SpoolPlan.of(jobs, in.build(Build::spools));
+    }
+}

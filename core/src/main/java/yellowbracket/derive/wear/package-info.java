@@ -1,0 +1,2 @@
+/** What is derived for the wear station. Start at {@link yellowbracket.derive.wear.WearFigures}. */
+package yellowbracket.derive.wear;

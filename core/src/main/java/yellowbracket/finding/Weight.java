@@ -1,0 +1,4 @@
+package yellowbracket.finding;
+
+/** How grave a finding is, gravest first. */
+public enum Weight { STOP, CARE, NOTE }

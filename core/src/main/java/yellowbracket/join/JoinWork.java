@@ -1,0 +1,73 @@
+package yellowbracket.join;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.stream.Stream;
+import yellowbracket.work.Need;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Ready;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.StationWork;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Tool;
+
+/** Dry fit, the steps of assembly, reinforcement from inside before anything is primed. */
+public record JoinWork(String prop, JoinPlan plan) implements StationWork {
+    private static final double DRY_FIT_H = 0.2;
+    private static final double DRY_FIT_SEAM_H = 0.08;
+    private static final double INSIDE_SEAM_H = 0.15;
+    /** One need not stand by longer than this while glue sets: braces do. */
+    private static final double LONGEST_HOLD_MIN = 25;
+    /** Laying out, wiping, putting down. */
+    private static final double SEAM_MIN = 4;
+    private static final double LONGEST_CURE_H = 12;
+
+    @Override
+    public Stated after(Ready before) {
+        if (plan.steps().isEmpty()) return new Stated(List.of(), Ready.after(before.all()));
+        var tasks = new ArrayList<Task>();
+        int seams = plan.joins().size();
+        var fit = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.DRYFIT), "dry fit, number, scuff P80", Operation.DRY_FIT, Tool.SANDING,
+                DRY_FIT_H + DRY_FIT_SEAM_H * seams, before.all());
+        tasks.add(fit);
+        var last = new HashMap<String, TaskId>();
+        before.bySection().keySet().forEach(s -> last.put(s.letter(), fit.id()));
+        for (var step : plan.steps()) {
+            var task = glue(step, Stream.concat(step.one().stream(), step.other().stream()).map(last::get).distinct().toList());
+            tasks.add(task);
+            step.one().forEach(n -> last.put(n, task.id()));
+            step.other().forEach(n -> last.put(n, task.id()));
+        }
+        double cure = plan.joins().stream().mapToDouble(j -> j.fullH() - j.handleH()).max().orElse(0);
+        var inside = Task
+                .byHand(new TaskId.OfProp(prop, TaskId.Once.INSIDE), "reinforce the seams from inside", Operation.REINFORCE, Tool.HANDS,
+                        INSIDE_SEAM_H * seams, last.values().stream().distinct().toList())
+                .withLag(Task.Lag.atLeast(Math.clamp(cure, 0, LONGEST_CURE_H)));
+        tasks.add(inside);
+        return new Stated(tasks, Ready.after(List.of(inside.id())));
+    }
+
+    private Task glue(JoinPlan.Step step, List<TaskId> after) {
+        double work = 0, wait = 0;
+        var products = new ArrayList<String>();
+        for (var seam : step.seams()) {
+            var j = plan.join(seam);
+            work += (j.workMin() + Math.min(j.holdMin(), LONGEST_HOLD_MIN) + SEAM_MIN) / 60;
+            wait = Math.max(wait, j.handleH());
+            products.add(j.product().name());
+        }
+        return Task
+                .byHand(new TaskId.Step(prop, TaskId.Series.JOIN, step.number()), "join " + step.words(), Operation.GLUE, Tool.HANDS, work,
+                        after)
+                .withProduct(products.isEmpty() ? "" : products.getFirst())
+                .withLag(Task.Lag.atLeast(wait))
+                .withDoer(Task.Doer.PERSON_AT_A_STRETCH);
+    }
+
+    @Override
+    public List<Need> needs() {
+        return plan.joins().stream().map(j -> new Need(j.product().name(), j.grams(), "g")).toList();
+    }
+}

@@ -1,0 +1,82 @@
+package yellowbracket.smooth;
+
+import java.util.ArrayList;
+import java.util.List;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
+import yellowbracket.shop.Rate;
+import yellowbracket.work.Need;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Ready;
+import yellowbracket.work.StationWork;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Tool;
+
+/** Seams first, then the ladder step by step. */
+public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implements StationWork {
+    /** Getting out and putting away: mask and can, or paper and water. */
+    private static final double SPRAY_SETUP_H = 0.3;
+    private static final double HAND_SETUP_H = 0.1;
+    private static final double SEAMS_SET_H = 0.4;
+
+    @Override
+    public Stated after(Ready before) {
+        var tasks = new ArrayList<Task>();
+        var last = before.all();
+        if (plan.seamDm2() > 0) {
+            var seams = Task
+                    .byHand(new TaskId.OfProp(prop, TaskId.Once.SEAMS), "fill and blend the seams", Operation.FILL_SEAMS, Tool.SPREADER,
+                            plan.seamH(), last)
+                    .withProduct(plan.seamFiller().map(Mix::product).orElse(""))
+                    .withLag(Task.Lag.atLeast(SEAMS_SET_H));
+            tasks.add(seams);
+            last = List.of(seams.id());
+        }
+        for (var w : plan.work()) {
+            var task = task(w, tasks.size(), last);
+            tasks.add(task);
+            last = List.of(task.id());
+        }
+        return new Stated(tasks, Ready.after(last));
+    }
+
+    private Task task(SmoothPlan.Work w, int before, List<TaskId> after) {
+        var step = w.step();
+        boolean spray = step.kind() == Ladder.Kind.PRIME;
+        var operation = switch (step.kind()) {
+            case PRIME -> Operation.PRIME;
+            case SAND -> Operation.SAND;
+            case FILM -> Operation.SPREAD;
+        };
+        int number = before + (plan.seamDm2() > 0 ? 0 : 1);
+        return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), step.what(), operation,
+                step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
+                new Task.Effort(w.hours(), spray ? SPRAY_SETUP_H : HAND_SETUP_H, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
+                Task.Lag.atLeast(step.waitH()), spray ? Task.Doer.SPRAY : Task.Doer.PERSON, after);
+    }
+
+    private Tool tool(Ladder.Step step) {
+        return switch (step.kind()) {
+            case PRIME -> Tool.CAN;
+            case SAND -> Tool.SANDING;
+            case FILM -> shop.coating(step.product()).kind() == Coating.Kind.RESIN ? Tool.UV_LAMP : Tool.SPREADER;
+        };
+    }
+
+    @Override
+    public List<Need> needs() {
+        var out = new ArrayList<Need>();
+        plan.seamFiller().ifPresent(m -> out.add(new Need(m.product(), m.gramsTotal(), "g")));
+        for (var w : plan.work()) {
+            double passes = w.step().passes() * w.areaDm2();
+            if (w.step().kind() == Ladder.Kind.SAND) out.add(new Need(w.step().product() + " sheets", passes / shop.sheetDm2(), "sheets"));
+            else {
+                var c = shop.coating(w.step().product());
+                double containers = passes / 100 / c.m2PerContainer();
+                out.add(c.sprayed() ? new Need(c.name(), containers, "cans") : new Need(c.name(), containers * c.containerMl(), "ml"));
+            }
+        }
+        return List.copyOf(out);
+    }
+}

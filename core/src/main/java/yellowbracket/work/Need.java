@@ -1,0 +1,8 @@
+package yellowbracket.work;
+
+/** What a station's work consumes: {@code amount} of a product by its name, in g, ml, dm2, cans or sheets. */
+public record Need(String product, double amount, String unit) {
+    public Need {
+        if (!(amount >= 0)) throw new IllegalArgumentException("an amount must not be negative, was " + amount + " of " + product);
+    }
+}

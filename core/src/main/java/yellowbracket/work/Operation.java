@@ -1,0 +1,37 @@
+package yellowbracket.work;
+
+import java.util.Set;
+
+/**
+ * What is done in a task. {@link #rate} names the rate that the log corrects for this maker: operations that call for the same hand share
+ * one. {@link #hazards} are those it has whatever the product and the tool.
+ */
+public enum Operation {
+    MEASURE(Station.SIZE, "size"), CHECK_CUTS(Station.CUT, "cut"), PRINT(Station.PRINT, "print"), CLEAN(Station.PRINT, "clean"),
+    DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
+    FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
+    PRIME(Station.SMOOTH, "spray"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"), CUT_PADS(Station.WEAR, "wear"),
+    FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
+
+    private final Station station;
+    private final String rate;
+    private final Set<Hazard> hazards;
+
+    Operation(Station station, String rate, Hazard... hazards) {
+        this.station = station;
+        this.rate = rate;
+        this.hazards = Set.of(hazards);
+    }
+
+    public Station station() {
+        return station;
+    }
+
+    public String rate() {
+        return rate;
+    }
+
+    public Set<Hazard> hazards() {
+        return hazards;
+    }
+}

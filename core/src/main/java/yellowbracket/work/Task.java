@@ -1,0 +1,93 @@
+package yellowbracket.work;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
+
+/** One thing to do. {@code product}: the material or product it is done with, by name, empty for none. */
+@RecordBuilder
+public record Task(TaskId id, String name, Operation operation, String product, Tool tool, Effort effort, Lag lag, Doer doer,
+        List<TaskId> after) implements TaskBuilder.With {
+
+    /** Who or what does it. */
+    public enum Resource { PERSON, PRINTER, SPRAY }
+
+    /**
+     * Hours of its resource: {@code handH} that a maker's own rate stretches and {@code fixedH} that it does not (setting up, flashing
+     * off). {@code spread}: standard deviation of the logarithm of the hours; {@code source}: where the hours come from.
+     */
+    public record Effort(double handH, double fixedH, double spread, String source) {
+        public Effort {
+            if (!(handH >= 0) || !(fixedH >= 0)) throw new IllegalArgumentException("hours must not be negative");
+        }
+    }
+
+    /**
+     * Wait from its end to the start of what follows: at least {@code leastH} (cure, drying); where {@code mostH} is not 0, at most that
+     * much longer, or again after {@code againH}.
+     */
+    public record Lag(double leastH, double mostH, double againH) {
+        public static final Lag NONE = new Lag(0, 0, 0);
+
+        public Lag {
+            if (!(leastH >= 0) || !(mostH >= 0) || !(againH >= 0)) throw new IllegalArgumentException("waits must not be negative");
+        }
+
+        public static Lag atLeast(double hours) {
+            return new Lag(hours, 0, 0);
+        }
+    }
+
+    /** {@code printer} by name; {@code splits}: it can be left and taken up again; {@code failuresPerHour} of a print. */
+    public record Doer(Resource resource, String printer, boolean splits, double failuresPerHour) {
+        public static final Doer PERSON = new Doer(Resource.PERSON, "", true, 0);
+        /** A person who cannot stop half-way. */
+        public static final Doer PERSON_AT_A_STRETCH = new Doer(Resource.PERSON, "", false, 0);
+        public static final Doer SPRAY = new Doer(Resource.SPRAY, "", false, 0);
+
+        public static Doer printer(String name, double failuresPerHour) {
+            return new Doer(Resource.PRINTER, name, false, failuresPerHour);
+        }
+    }
+
+    /** Spread of what has no rate of its own yet: a fifth more or less. */
+    public static final double USUAL_SPREAD = 0.2;
+
+    public Task {
+        after = List.copyOf(after);
+    }
+
+    /** By hand, with hours of the catalogue, nothing to wait for afterwards. */
+    public static Task byHand(TaskId id, String name, Operation operation, Tool tool, double hours, List<TaskId> after) {
+        return new Task(id, name, operation, "", tool, new Effort(hours, 0, USUAL_SPREAD, "catalogue"), Lag.NONE, Doer.PERSON, after);
+    }
+
+    public String prop() {
+        return id.prop();
+    }
+
+    public Station station() {
+        return operation.station();
+    }
+
+    public double activeH() {
+        return effort.handH + effort.fixedH;
+    }
+
+    public Resource resource() {
+        return doer.resource;
+    }
+
+    public String printer() {
+        return doer.printer;
+    }
+
+    /** With its hours drawn or measured anew. */
+    public Task lasting(double hours) {
+        return withEffort(new Effort(hours, 0, effort.spread, effort.source));
+    }
+
+    /** At a maker's own rate. */
+    public Task atRate(double factor, double spread, String source) {
+        return withEffort(new Effort(effort.handH * factor, effort.fixedH, spread, source));
+    }
+}

@@ -1,0 +1,223 @@
+package yellowbracket.derive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDateTime;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.Registration;
+import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.Build;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.Prop;
+import yellowbracket.document.ShopFile;
+import yellowbracket.document.SmallBuild;
+import yellowbracket.finding.Fix;
+import yellowbracket.intake.BodyRole;
+import yellowbracket.intake.Intake;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.print.PrintWish;
+import yellowbracket.print.QueueWish;
+import yellowbracket.print.SectionWish;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Spool;
+import yellowbracket.shop.Wearer;
+import yellowbracket.size.Proportions;
+import yellowbracket.size.Remedy;
+import yellowbracket.size.Reshape;
+import yellowbracket.smooth.Finish;
+import yellowbracket.work.Known;
+
+/**
+ * What is remembered is what would be worked out: after every kind of edit every figure is the same whether it was remembered or made from
+ * nothing; and an edit makes only those anew that can differ.
+ */
+class DerivingTest {
+    private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
+    private static final Catalogue SHOP = Catalogue.builtIn();
+    private static final SimulatedWeather SKY = new SimulatedWeather(3);
+    /** A head-sized shell, open below. */
+    private static final Mesh SHELL = Shapes.cappedShell(130, 4, 60, 32, 16);
+    private static final Mesh CRATE = Mesh
+            .union(List.of(Shapes.box(Vec3.ZERO, new Vec3(120, 80, 90)), Shapes.sphere(6, 8).moved(new Vec3(60, 40, 100))));
+    private static final Entry A_NOTE = Entry.parse(NOW.minusDays(1), "the printers are free", Known.NAMES).orElseThrow();
+    private static final Meshes MESHES = Meshes.NONE.with(SHELL).with(CRATE);
+
+    private static Prop helm() {
+        var p = Prop.fromFile("helm", "helm", SHELL.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, SHOP.profile("usual"));
+        return p.withSize(p.size().withWearers(List.of("Ada")).withScale(1.1))
+                .withCut(new CutWish(CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE), Registration.PLAIN, 0));
+    }
+
+    private static Prop crate() {
+        return Prop.fromFile("crate", "crate", CRATE.contentHash(), Letters.from(2, 2), Intake.AS_IT_IS, SHOP.profile("usual"))
+                .withCut(new CutWish(CutTree.split(CutPlane.across(0, 61.3), CutTree.WHOLE, CutTree.WHOLE), Registration.FITTING, 0));
+    }
+
+    private static Build empty() {
+        return Build.empty(NOW.minusDays(2), ShopFile.fresh())
+                .with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700))
+                .withSpools(List.of(new Spool("grey", "PLA", 300, 200, "mid bed"), new Spool("white", "PLA", 900, 200, "")));
+    }
+
+    private static Build both() {
+        return empty().with(helm()).with(crate()).with(A_NOTE);
+    }
+
+    private static World world(Build b) {
+        return new World(b, MESHES, SHOP, SKY, NOW);
+    }
+
+    /** One of every factory of {@link Edit}, by what it does. */
+    private static Map<String, Edit> edits() {
+        var out = new LinkedHashMap<String, Edit>();
+        out.put("rename", new Edit("rename", b -> b.withName("other")));
+        out.put("lock plane", Edit.lockPlane("helm", 0, true));
+        out.put("photo", Edit.photo(A_NOTE, "x.jpg"));
+        out.put("note", Edit.log(note("the visor came")));
+        out.put("seal", Edit.colours("no seal", "helm", c -> c.withSeal("")));
+        out.put("finish", Edit.smoothing("gloss", "helm", s -> s.withFinish(Finish.GLOSS)));
+        out.put("join", Edit.join("crate", "C|D", "epoxy slow"));
+        out.put("queue", Edit.queue("full beds", q -> QueueWish.NONE.withFullPlates(true)));
+        out.put("spool", Edit.spool("weighed", "grey", s -> s.less(100)));
+        out.put("load", Edit.load("white", "mid bed"));
+        out.put("due", new Edit("due", b -> b.withDue("fair", NOW.plusDays(9))));
+        out.put("print", Edit.print("turned", "crate", "C", w -> SectionWish.NONE.withTurn(Optional.of(Turn.quarter(1)))));
+        out.put("profile", Edit.profile("crate", SHOP.profile("crisp")));
+        out.put("fix", Edit.fix("crate", new Fix.Change<>("4 walls", PrintWish.class, w -> w.everyProfile(p -> p.withWalls(4)))));
+        out.put("printer", Edit.printer("wider bed", "mid bed", p -> p.withBedX(260)));
+        out.put("done", Edit.log(Entry.parse(NOW.minusHours(3), "done A 5 h planned 4 h #mid-bed", both()).orElseThrow()));
+        out.put("trial", Edit.log(Entry.parse(NOW, "fit helm Ada tight 4.0 mm at 110.0 %", both()).orElseThrow()));
+        out.put("registration", Edit.registration("plain", "crate", r -> Registration.PLAIN.withUsual(RegistrationKind.PINS)));
+        out.put("move plane", Edit.movePlane("helm", 0, CutPlane.across(2, 14.137)));
+        out.put("cuts", Edit.cuts("whole", "crate", t -> CutTree.WHOLE));
+        out.put("scale", Edit.scale("helm", 1.2));
+        out.put("wearer", Edit.wearer(new Wearer("Ada", HeadMeasures.of(560, 190, 150), false, 2, 1700)));
+        out.put("wearers", Edit.wearers("helm", List.of()));
+        out.put("reshape", Edit.reshape("wide", "helm", r -> r.along(1.05, 1, 1)));
+        out.put("proportions",
+                Edit.proportions("helm", new Proportions(1.1, new Reshape(1, 1.03, 1, Optional.empty(), Optional.empty()), 0.1)));
+        out.put("remedy", Edit.remedy("helm", new Remedy.Larger(1.3, 1)));
+        out.put("intake", Edit.intake("drop", "crate", i -> i.withRole(List.of(1), BodyRole.DROPPED)));
+        out.put("remove", new Edit("remove", b -> b.withoutProp("crate")));
+        out.put("add", Edit.addProp(
+                Prop.fromFile("two", "two", CRATE.contentHash(), Letters.from(5, 2), Intake.AS_IT_IS, SHOP.profile("usual")), CRATE));
+        return out;
+    }
+
+    private static Entry note(String words) {
+        return Entry.parse(NOW.minusHours(4), words, both()).orElseThrow();
+    }
+
+    private static final Set<String> PLAN = Set.of("plates", "work", "tasks", "schedule", "chance", "needs", "spools");
+
+    /** What each edit may make anew; what is not listed may change anything of its prop. */
+    private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of()), Map.entry("lock plane", Set.of()),
+            Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks")),
+            Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks")), Map.entry("seal", with("colours")),
+            Map.entry("finish", with("smoothing", "fineness")), Map.entry("join", with("joins")), Map.entry("queue", with()),
+            Map.entry("spool", Set.of("spools")), Map.entry("load", Set.of("spools")),
+            Map.entry("due", Set.of("schedule", "chance", "spools")),
+            Map.entry("move plane",
+                    with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
+                            "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
+                            "joins", "areas", "smoothing", "fineness", "colours")));
+
+    private static Set<String> with(String... more) {
+        return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());
+    }
+
+    private static Pass pass(Build b, Memo memo) {
+        return new Pass(world(b), memo, true, Derived.NOTHING, Progress.NONE, d -> {});
+    }
+
+    private static String first(Build b) {
+        return b.props().isEmpty() ? "" : b.props().getFirst().id();
+    }
+
+    private static void same(Build b, Derived warm, String what) {
+        var cold = pass(b, new Memo()).run(Everything.wants(b, first(b)));
+        assertThat(warm.entries().keySet()).as(what).isEqualTo(cold.entries().keySet());
+        for (var e : cold.entries().entrySet()) {
+            if (e.getKey().figure().contains("guess")) continue; // made from whatever was there before, and replaced at once
+            var w = warm.entries().get(e.getKey());
+            assertThat(w.state()).as(what + ": " + e.getKey() + " " + e.getValue().reason()).isEqualTo(e.getValue().state());
+            assertThat(DeepEqual.difference(w.value(), e.getValue().value())).as(what + ": " + e.getKey()).isEmpty();
+        }
+    }
+
+    static Stream<String> kinds() {
+        return edits().keySet().stream();
+    }
+
+    private static final Memo MEMO = new Memo();
+
+    @ParameterizedTest
+    @MethodSource("kinds")
+    void whatIsRememberedIsWhatWouldBeWorkedOut(String kind) {
+        var before = both();
+        pass(before, MEMO).run(Everything.wants(before, "helm"));
+        var after = edits().get(kind).change().apply(before);
+        assertThat(after).as("the edit changes something").isNotEqualTo(before);
+        var pass = pass(after, MEMO);
+        var warm = pass.run(Everything.wants(after, first(after)));
+        var may = MAY.get(kind);
+        var made = pass.made().stream().map(Figure.Key::figure).collect(Collectors.toCollection(TreeSet::new));
+        made.removeIf(f -> f.contains("guess"));
+        if (may != null) assertThat(may).as(kind + " makes no more anew").containsAll(made);
+        var again = pass(after, MEMO);
+        again.run(Everything.wants(after, first(after)));
+        assertThat(again.made()).as("nothing changed, nothing is made").isEmpty();
+        same(after, warm, kind);
+        var back = pass(before, MEMO);
+        back.run(Everything.wants(before, "helm"));
+        assertThat(back.made()
+                .stream()
+                .map(Figure.Key::figure)
+                .filter(f -> !f.contains("guess"))
+                .filter(f -> !Set.of("model", "index").contains(f))).as("undo finds all but what is not kept").isEmpty();
+    }
+
+    @Test
+    void aBuildWithoutPropsAndOneWithoutMeshesAreDerivedToo() {
+        same(empty(), pass(empty(), new Memo()).run(Everything.wants(empty(), "")), "empty");
+        var lost = new Pass(new World(both(), Meshes.NONE, SHOP, SKY, NOW), new Memo(), true, Derived.NOTHING, Progress.NONE, d -> {})
+                .run(Everything.wants(both(), "helm"));
+        assertThat(lost.entries().values()).noneMatch(e -> e.state() == Derived.State.WORKING);
+        assertThat(lost.reason(yellowbracket.derive.cut.CutFigures.SECTIONS, "helm")).contains("the mesh of helm is missing");
+        assertThat(lost.fresh(yellowbracket.derive.plan.PlanFigures.SCHEDULE)).as("the plan of what there is").isTrue();
+    }
+
+    @Test
+    void theSmallBuildOfEveryDecisionIsTheSameTwice() {
+        var b = SmallBuild.build();
+        var world = new World(b, SmallBuild.meshes(), SHOP, SKY, NOW);
+        var one = new Pass(world, new Memo(), true, Derived.NOTHING, Progress.NONE, d -> {}).run(Everything.wants(b, "helm"));
+        var two = new Pass(world, new Memo(), true, Derived.NOTHING, Progress.NONE, d -> {}).run(Everything.wants(b, "helm"));
+        for (var e : one.entries().entrySet())
+            assertThat(DeepEqual.difference(e.getValue().value(), two.entries().get(e.getKey()).value())).as(e.getKey().figure()).isEmpty();
+    }
+}

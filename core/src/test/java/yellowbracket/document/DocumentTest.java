@@ -1,0 +1,269 @@
+package yellowbracket.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import yellowbracket.work.Known;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Patch;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Rate;
+import yellowbracket.shop.StockItem;
+import yellowbracket.shop.Wearer;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+
+class DocumentTest {
+
+    @Test
+    void aFileComesBackTheSameAndIsTheSameBytes(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, SmallBuild.build(), SmallBuild.meshes());
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.build()).isEqualTo(SmallBuild.build());
+        assertThat(opened.meshes().hashes()).containsExactly(SmallBuild.MESH.contentHash());
+        assertThat(BuildFile.bytes(opened.build(), opened.meshes())).isEqualTo(Files.readAllBytes(file));
+    }
+
+    @Test
+    void thePreviousVersionIsKept(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, SmallBuild.build(), SmallBuild.meshes());
+        BuildFile.write(file, SmallBuild.build().withName("second"), SmallBuild.meshes());
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(dir.resolve("a.bracket~"), Progress.NONE)).build().name())
+                .isEqualTo("new build");
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build().name()).isEqualTo("second");
+    }
+
+    @Test
+    void aScannedHeadIsKeptWithItsWearer() throws Exception {
+        var scan = new yellowbracket.shop.HeadScan(222.4,
+                java.util.Collections.nCopies(yellowbracket.shop.HeadScan.ROWS * yellowbracket.shop.HeadScan.COLUMNS, 81.5));
+        var b = SmallBuild.build().with(SmallBuild.build().wearers().getFirst().scanned(scan, HeadMeasures.of(575, 195, 153)));
+        assertThat(BuildJson.read(BuildJson.write(b))).isEqualTo(b);
+        assertThat(ShopFile.fresh().withWearer(b.wearers().getFirst()).wearers().getFirst().scan()).contains(scan);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new yellowbracket.shop.HeadScan(222, List.of(1.0)))
+                .hasMessageContaining("3840 radii");
+    }
+
+    @Test
+    void buildJsonIsAsItsSchemaSays() throws Exception {
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        assertThat(schema.validate(new ObjectMapper().readTree(BuildJson.write(SmallBuild.build())))).isEmpty();
+        assertThat(schema.validate(
+                new ObjectMapper().readTree(BuildJson.write(SmallBuild.build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\""))))
+                .isNotEmpty();
+    }
+
+    private static String refused(Path dir, byte[] content) throws IOException {
+        var file = dir.resolve("b.bracket");
+        Files.write(file, content);
+        return ((BuildFile.Outcome.Refused) BuildFile.read(file, Progress.NONE)).problem().sentence();
+    }
+
+    private static byte[] zip(String name, String content) throws IOException {
+        var out = new ByteArrayOutputStream();
+        try (var zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content.getBytes());
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void whatCannotBeReadIsRefusedWithAWayOut(@TempDir Path dir) throws Exception {
+        var good = BuildFile.bytes(SmallBuild.build(), SmallBuild.meshes());
+        assertThat(refused(dir, new byte[0])).contains("empty");
+        assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
+        assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"schema\" : 6", "\"schema\" : 7"))))
+                .contains("newer version (schema 7", "update the program, nothing was changed");
+        assertThat(
+                refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3"))))
+                .contains("\"mood\"", "update the program");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"scale\" : 1.1", "\"scale\" : -1"))))
+                .contains("impossible value", "scale must lie");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"scale\" : 1.1", "\"scale\" : \"x\""))))
+                .contains("damaged at props[0].size.scale");
+        assertThat(refused(dir, zip("build.json", "{}"))).contains("not a Yellow Bracket build");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build())))).contains("mesh is missing");
+        assertThat(BuildFile.read(dir.resolve("none.bracket"), Progress.NONE)).isInstanceOf(BuildFile.Outcome.Refused.class);
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenLeavesEverythingAsItWas(@TempDir Path dir) throws Exception {
+        var blocked = Files.createFile(dir.resolve("not-a-folder"));
+        var session = new Session(SmallBuild.build(), SmallBuild.meshes(), Optional.empty());
+        session.apply(new Edit("name", b -> b.withName("x")));
+        assertThatThrownBy(() -> session.save(blocked.resolve("a.bracket"))).isInstanceOf(IOException.class);
+        assertThat(session.dirty()).isTrue();
+        assertThat(session.file()).isEmpty();
+        assertThat(blocked).isEmptyFile();
+    }
+
+    /** Killed at any moment while saving over and over, the file is always one of the versions written. */
+    @ParameterizedTest
+    @CsvSource({"350", "700", "1100"})
+    void killedWhileSavingLeavesAWholeFile(long afterMs, @TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        BuildFile.write(file, SmallBuild.build(), SmallBuild.meshes());
+        var child = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
+                System.getProperty("java.class.path"), SaveForever.class.getName(), file.toString()).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        Thread.sleep(afterMs);
+        child.destroyForcibly().waitFor();
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.build().name()).matches("new build|version \\d+");
+    }
+
+    /** Saves the build under changing names until it is killed. */
+    public static final class SaveForever {
+        private SaveForever() {}
+
+        public static void main(String[] args) throws IOException {
+            for (int i = 0;; i++) BuildFile.write(Path.of(args[0]), SmallBuild.build().withName("version " + i), SmallBuild.meshes());
+        }
+    }
+
+    @Test
+    void theJournalBringsBackWhatACrashTook(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("a.bracket");
+        var journal = Journal.beside(file);
+        assertThat(journal.left()).isEmpty();
+        journal.record(SmallBuild.build(), SmallBuild.meshes());
+        journal.record(SmallBuild.build().withName("later"), SmallBuild.meshes());
+        var left = Journal.beside(file).left().orElseThrow();
+        assertThat(left.build().name()).isEqualTo("later");
+        assertThat(left.meshes().hashes()).containsExactly(SmallBuild.MESH.contentHash());
+        journal.clear();
+        assertThat(Journal.beside(file).left()).isEmpty();
+        assertThat(dir.resolve("a.bracket.journal")).doesNotExist();
+        Files.createDirectories(dir.resolve("a.bracket.journal"));
+        Files.writeString(dir.resolve("a.bracket.journal/build.json"), "{ half");
+        assertThat(Journal.beside(file).left()).as("a damaged journal is not offered").isEmpty();
+    }
+
+    @Test
+    void undoAndRedoShareWhatDidNotChange() {
+        var h = History.of(SmallBuild.build()).after(Edit.scale("helm", 1.2)).after(Edit.scale("helm", 1.3));
+        assertThat(h.now().prop("helm").orElseThrow().scale()).isEqualTo(1.3);
+        assertThat(h.undo().now().prop("helm").orElseThrow().scale()).isEqualTo(1.2);
+        assertThat(h.undo().undo().now()).isSameAs(h.steps().getFirst().build());
+        assertThat(h.undo().redo().now()).isSameAs(h.now());
+        assertThat(h.undoName()).contains("scale to 130.0 %");
+        assertThat(h.undo().after(Edit.scale("helm", 2)).redoName()).isEmpty();
+        assertThat(h.after(Edit.scale("helm", 1.3)).steps()).as("an edit that changes nothing is no step").hasSize(3);
+        assertThat(h.now().prop("helm").orElseThrow().cut()).isSameAs(h.steps().getFirst().build().prop("helm").orElseThrow().cut());
+    }
+
+    @Test
+    void previewsAreNoSteps() {
+        var s = new Session(SmallBuild.build(), SmallBuild.meshes(), Optional.empty());
+        s.preview(Edit.scale("helm", 1.5));
+        assertThat(s.shown().prop("helm").orElseThrow().scale()).isEqualTo(1.5);
+        assertThat(s.build().prop("helm").orElseThrow().scale()).isEqualTo(1.1);
+        s.endPreview();
+        assertThat(s.shown()).isSameAs(s.build());
+        assertThat(s.dirty()).isFalse();
+        s.apply(Edit.movePlane("helm", 0, CutPlane.across(2, 30)));
+        assertThat(s.dirty()).isTrue();
+        s.undo();
+        assertThat(s.dirty()).isFalse();
+    }
+
+    @Test
+    void theShopFileKeepsItsSelf(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("shop.json");
+        assertThat(ShopFile.read(file)).isEqualTo(ShopFile.fresh());
+        var shop = new ShopFile(ShopFile.SCHEMA, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), List.of(),
+                Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(SmallBuild.build().wearers().getFirst());
+        shop.write(file);
+        assertThat(ShopFile.read(file)).isEqualTo(shop);
+        Files.writeString(file, "{ nonsense");
+        assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("damaged");
+    }
+
+    @Test
+    void impossibleScalesAreRefused() {
+        var p = SmallBuild.build().prop("helm").orElseThrow();
+        assertThatThrownBy(() -> p.size().withScale(0)).hasMessageContaining("between 0 and 100");
+        assertThatThrownBy(() -> p.size().withScale(Double.NaN)).hasMessageContaining("scale");
+    }
+
+    @Test
+    void photosOfTheLogTravelWithTheBuild(@TempDir Path dir) throws Exception {
+        var picture = dir.resolve("stump.jpeg");
+        Files.write(picture, new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, 1, 2, 3});
+        var photo = ((Photo.Outcome.Read) Photo.read(picture)).photo();
+        assertThat(photo.name()).matches("[0-9a-f]{64}\\.jpg");
+        var build = Edit.photo(SmallBuild.build().log().getFirst(), photo.name()).change().apply(SmallBuild.build());
+        assertThat(build.log().getFirst().photos()).containsExactly(photo.name());
+        var file = dir.resolve("b.bracket");
+        BuildFile.write(file, build, Meshes.NONE.with(SmallBuild.MESH).with(photo));
+        var opened = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
+        assertThat(opened.meshes().photo(photo.name()).orElseThrow().bytes()).isEqualTo(photo.bytes());
+        var journal = Journal.beside(file);
+        journal.record(build, opened.meshes());
+        assertThat(Journal.beside(file).left().orElseThrow().meshes().photo(photo.name())).isPresent();
+        Files.writeString(picture, "no picture");
+        assertThat(((Photo.Outcome.Refused) Photo.read(picture)).problem().sentence()).contains("neither a JPEG nor a PNG");
+        assertThat(Photo.read(dir.resolve("none.jpg"))).isInstanceOf(Photo.Outcome.Refused.class);
+        assertThat(refused(dir, zip("photos/" + photo.name(), "other"))).contains("the photo is damaged");
+    }
+
+    @Test
+    void aShopOfTheSchemaBeforeIsReadAndANewerOneIsLeftAlone(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("shop.json");
+        Files.writeString(file, """
+                {"schema": 1, "printers": [{"name": "mine", "bedX": 200, "bedY": 200, "bedZ": 200,
+                  "marginMm": 5, "nozzleMm": 0.4, "speedMmS": 80, "hoursFactor": 1.1, "failuresPerHour": 0.002,
+                  "costPerHour": 0.1}],
+                 "wearers": [], "stock": [{"name": "PLA filament", "amount": 300, "unit": "g"}], "learned": {}}""");
+        var shop = ShopFile.read(file);
+        assertThat(shop.printers()).singleElement().satisfies(p -> {
+            assertThat(p.process()).isEqualTo(yellowbracket.shop.Process.FILAMENT);
+            assertThat(p.flowMm3S()).isEqualTo(yellowbracket.shop.Printer.USUAL_FLOW_MM3_S);
+            assertThat(p.quiet()).isEmpty();
+            assertThat(p.hoursFactor()).isEqualTo(1.1);
+        });
+        assertThat(shop.spools()).isEmpty();
+        assertThat(shop.stock()).hasSize(1);
+        var kept = new ShopFile(ShopFile.SCHEMA,
+                List.of(shop.printers()
+                        .getFirst()
+                        .withQuiet(java.util.Optional
+                                .of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(22, 0), java.time.LocalTime.of(7, 0))))),
+                List.of(), List.of(), List.of(new yellowbracket.shop.Spool("grey", "PLA", 500, 210, "mine")), Map.of());
+        kept.write(file);
+        assertThat(ShopFile.read(file)).isEqualTo(kept);
+        assertThat(ShopFile.fresh().withMachines(kept.printers(), kept.spools()).printers()).isEqualTo(kept.printers());
+        Files.writeString(file, Files.readString(file).replace("\"schema\" : 2", "\"schema\" : 9"));
+        assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("newer version");
+    }
+}
