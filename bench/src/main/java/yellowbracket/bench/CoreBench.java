@@ -1,7 +1,5 @@
 package yellowbracket.bench;
 
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.Figure;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.time.LocalDate;
@@ -24,8 +22,9 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
 import yellowbracket.derive.all.Everything;
-import yellowbracket.work.TaskId;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -36,13 +35,14 @@ import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Actual;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
-import yellowbracket.work.Task;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.Pose;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
 /** Each work with its reference; names pair as {@code work} and {@code workReference}. */
 @State(Scope.Benchmark)

@@ -1,9 +1,5 @@
 package yellowbracket.cli;
 
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -14,6 +10,10 @@ import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 

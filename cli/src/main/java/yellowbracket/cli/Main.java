@@ -2,9 +2,9 @@ package yellowbracket.cli;
 
 import java.io.PrintWriter;
 import java.util.List;
-import yellowbracket.program.ProgramLog;
 import picocli.CommandLine.Command;
 import picocli.CommandLine;
+import yellowbracket.program.ProgramLog;
 
 /** Exit 0 done, 1 the input is refused, 2 wrong usage. */
 @Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the "

@@ -1,7 +1,5 @@
 package yellowbracket.cli;
 
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.Figure;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Locale;
@@ -9,6 +7,8 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.work.Task;
 
 @Command(name = "plan", description = "the schedule of a build, its slack and chance")

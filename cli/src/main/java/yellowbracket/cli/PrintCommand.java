@@ -7,17 +7,16 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import yellowbracket.cut.Bed;
-import java.util.stream.Stream;
 import yellowbracket.cut.Section;
-import yellowbracket.finding.Finding;
-import yellowbracket.work.SectionId;
 import yellowbracket.cut.TurnedFit;
 import yellowbracket.export.SectionFiles;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.measure.SurfaceSamples;
@@ -30,6 +29,7 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
+import yellowbracket.work.SectionId;
 
 @Command(name = "print", description = "which way up, how long, how heavy")
 final class PrintCommand extends Output {

@@ -12,15 +12,15 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import yellowbracket.demo.DemoMeshes;
 import yellowbracket.document.BuildFile;
 import yellowbracket.mesh.Progress;
-import yellowbracket.smooth.Finish;
-import yellowbracket.smooth.School;
-import yellowbracket.smooth.SmoothWish;
-import yellowbracket.demo.DemoMeshes;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+import yellowbracket.smooth.SmoothWish;
 
 class MainTest {
     @TempDir

@@ -1,12 +1,12 @@
 package yellowbracket.colour;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;

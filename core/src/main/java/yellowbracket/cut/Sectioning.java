@@ -1,10 +1,5 @@
 package yellowbracket.cut;
 
-import yellowbracket.work.Station;
-import yellowbracket.finding.Fix;
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -15,12 +10,17 @@ import java.util.Map;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import yellowbracket.cut.solid.PlaneCut;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.work.SectionId;
+import yellowbracket.work.Station;
 
 /**
  * The sections and seams a cut tree makes of a model. Loose parts of one side become sections of their own, highest first; an inner void

@@ -13,12 +13,12 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import yellowbracket.program.ProgramLog;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
+import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
 
 /**

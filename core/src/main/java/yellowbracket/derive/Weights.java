@@ -2,8 +2,8 @@ package yellowbracket.derive;
 
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.index.Bvh;
-import yellowbracket.size.HeadField;
 import yellowbracket.mesh.measure.SurfaceSamples;
+import yellowbracket.size.HeadField;
 
 /** Bytes that large parts of values take, about. */
 final class Weights {

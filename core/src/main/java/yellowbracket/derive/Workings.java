@@ -12,11 +12,11 @@ import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
-import yellowbracket.program.ProgramLog;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.mesh.Progress;
+import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
 
 /**

@@ -18,12 +18,12 @@ import java.util.Optional;
 import java.util.function.ToIntFunction;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
-import yellowbracket.work.SectionId;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
+import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {

@@ -1,13 +1,12 @@
 package yellowbracket.document;
 
 import java.util.function.UnaryOperator;
+import yellowbracket.colour.ColourWish;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
-import yellowbracket.colour.ColourWish;
 import yellowbracket.finding.Fix;
 import yellowbracket.intake.Intake;
-import yellowbracket.smooth.SmoothWish;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.print.QueueWish;
@@ -19,6 +18,7 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
 import yellowbracket.size.Reshape;
+import yellowbracket.smooth.SmoothWish;
 
 /** A named pure change of a build: "undo scale to 104 %". */
 public record Edit(String name, UnaryOperator<Build> change) {

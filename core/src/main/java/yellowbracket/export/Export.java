@@ -1,11 +1,5 @@
 package yellowbracket.export;
 
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.wear.WearFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.join.JoinFigures;
-import yellowbracket.derive.colour.ColourFigures;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
@@ -23,9 +17,15 @@ import java.util.Locale;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.document.Build;
-import yellowbracket.work.TaskId;
 import yellowbracket.mesh.io.SafeFile;
+import yellowbracket.work.TaskId;
 
 /**
  * Files for other programs; {@link SectionFiles} has those of the sections. Each is written whole or not at all; an error names the folder.

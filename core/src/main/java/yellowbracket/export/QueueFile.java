@@ -1,6 +1,5 @@
 package yellowbracket.export;
 
-import yellowbracket.derive.print.PrintFigures;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
@@ -18,12 +17,13 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.mesh.io.ReadProblem;
 import yellowbracket.plan.Schedule;
-import yellowbracket.work.SectionId;
-import yellowbracket.work.TaskId;
 import yellowbracket.print.Plates;
 import yellowbracket.print.SectionPrint;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /**
  * The print queue as CSV: a row a section in the order it is printed. Read back, {@code section} and {@code printer} count, by the order of

@@ -1,6 +1,5 @@
 package yellowbracket.export;
 
-import yellowbracket.finding.Finding;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -17,6 +16,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import yellowbracket.cut.Seam;
 import yellowbracket.cut.registration.Registered;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Simplify;

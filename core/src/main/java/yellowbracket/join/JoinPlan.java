@@ -1,8 +1,5 @@
 package yellowbracket.join;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -11,6 +8,9 @@ import java.util.Locale;
 import java.util.Map;
 import yellowbracket.cut.Seam;
 import yellowbracket.cut.Section;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.JoinProduct;
 

@@ -1,7 +1,7 @@
 package yellowbracket.log;
 
-import java.time.format.DateTimeFormatter;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,10 +10,10 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import yellowbracket.print.FailureKind;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.print.FailureKind;
 import yellowbracket.print.PrintRules;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.work.SectionId;

@@ -1,7 +1,7 @@
 package yellowbracket.plan;
 
-import yellowbracket.work.TaskId;
 import java.time.LocalDateTime;
+import yellowbracket.work.TaskId;
 
 /** A task that is done: when it ended and how many hours it took. */
 public record Actual(TaskId task, LocalDateTime end, double hours) {}

@@ -1,18 +1,18 @@
 package yellowbracket.print;
 
-import yellowbracket.work.Station;
-import yellowbracket.finding.Fix;
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import yellowbracket.cut.Section;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
+import yellowbracket.work.Station;
 
 /**
  * Every section with its way up, its printer and its figures. Longest first to the printer that would finish it earliest among those it

@@ -4,16 +4,16 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import yellowbracket.shop.Catalogue;
-import yellowbracket.shop.Material;
-import yellowbracket.shop.Process;
-import yellowbracket.shop.Profile;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Material;
+import yellowbracket.shop.Process;
+import yellowbracket.shop.Profile;
 
 /**
  * Common workshop rules on profile and stance of prints: layer against nozzle, walls against strength, heat and sun against the material,

@@ -1,8 +1,8 @@
 package yellowbracket.print;
 
 import yellowbracket.shop.Printer;
-import yellowbracket.work.SectionId;
 import yellowbracket.shop.Profile;
+import yellowbracket.work.SectionId;
 
 /** One section as it will be printed. {@code fits} is false when it exceeds the printer in every turned position. */
 public record SectionPrint(SectionId id, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {

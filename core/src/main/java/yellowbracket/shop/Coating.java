@@ -1,8 +1,8 @@
 package yellowbracket.shop;
 
-import yellowbracket.work.Hazard;
 import java.util.Optional;
 import java.util.Set;
+import yellowbracket.work.Hazard;
 
 /**
  * Something put on in films: filler, resin, primer, paint, clear. Film in micrometres a coat; {@code recoatFromH..recoatToH} the early

@@ -1,8 +1,8 @@
 package yellowbracket.shop;
 
-import yellowbracket.work.Hazard;
-import java.util.Set;
 import java.util.List;
+import java.util.Set;
+import yellowbracket.work.Hazard;
 
 /**
  * A way to join. Times: {@code workMin} to put it on, {@code holdMin} to hold it still, {@code handleH} until it may be handled, {@code

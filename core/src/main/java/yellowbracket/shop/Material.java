@@ -1,7 +1,7 @@
 package yellowbracket.shop;
 
-import yellowbracket.work.Hazard;
 import java.util.Set;
+import yellowbracket.work.Hazard;
 
 /**
  * A filament or resin: density g/cm3, softening point C, price a kilogram, how far its strength across layers falls short of a solid piece

@@ -1,13 +1,13 @@
 package yellowbracket.size;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;

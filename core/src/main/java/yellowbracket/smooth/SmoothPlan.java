@@ -1,9 +1,9 @@
 package yellowbracket.smooth;
 
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.finding.Finding;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 

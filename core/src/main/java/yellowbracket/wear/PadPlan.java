@@ -1,11 +1,11 @@
 package yellowbracket.wear;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Zone;

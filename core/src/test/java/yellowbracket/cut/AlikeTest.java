@@ -3,7 +3,6 @@ package yellowbracket.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.work.Known;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -19,6 +18,7 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
+import yellowbracket.work.Known;
 
 /** Halves, twins, and planes brought to where they belong. */
 class AlikeTest {

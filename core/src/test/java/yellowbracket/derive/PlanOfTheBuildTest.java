@@ -1,18 +1,5 @@
 package yellowbracket.derive;
 
-import yellowbracket.work.TaskId;
-import yellowbracket.cut.Registration;
-import yellowbracket.cut.Letters;
-import yellowbracket.cut.CutWish;
-import yellowbracket.work.Known;
-import yellowbracket.derive.all.Everything;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.model.ModelFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -24,7 +11,15 @@ import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildJson;
@@ -40,11 +35,15 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.repair.Mend;
-import yellowbracket.work.Station;
-import yellowbracket.work.Task;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Rate;
 import yellowbracket.shop.StockItem;
+import yellowbracket.work.Known;
+import yellowbracket.work.Station;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /** A small build derived end to end: tasks in the craft's order, needs against stock, and what the intake changes downstream. */
 class PlanOfTheBuildTest {

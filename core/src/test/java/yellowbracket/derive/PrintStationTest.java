@@ -1,19 +1,5 @@
 package yellowbracket.derive;
 
-import yellowbracket.work.TaskId;
-import yellowbracket.work.SectionId;
-import yellowbracket.finding.Finding;
-import yellowbracket.derive.all.LogEdit;
-import yellowbracket.cut.Letters;
-import yellowbracket.cut.CutWish;
-import yellowbracket.work.Known;
-import yellowbracket.derive.all.Everything;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -31,8 +17,15 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.all.LogEdit;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.SimulatedWeather;
@@ -43,6 +36,7 @@ import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.document.ShopFile;
 import yellowbracket.export.QueueFile;
+import yellowbracket.finding.Finding;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
@@ -59,6 +53,11 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Spool;
 import yellowbracket.smooth.Fineness;
+import yellowbracket.work.Known;
+import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /**
  * The print station derived end to end on a bar in four pieces, A to D, on one printer: decisions move hours and the schedule, the log

@@ -1,20 +1,5 @@
 package yellowbracket.derive;
 
-import yellowbracket.work.TaskId;
-import yellowbracket.document.SmallBuild;
-import yellowbracket.work.Known;
-import yellowbracket.derive.all.Everything;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.wear.WearFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.join.JoinFigures;
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.colour.ColourFigures;
-import yellowbracket.derive.size.SizeFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -29,18 +14,32 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import yellowbracket.cut.CutTree;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Meshes;
+import yellowbracket.document.SmallBuild;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
-import yellowbracket.work.Station;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
+import yellowbracket.work.Known;
+import yellowbracket.work.Station;
+import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
 
 class WorkingsTest {
     private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-03-30T18:00:00Z"), ZoneOffset.UTC);

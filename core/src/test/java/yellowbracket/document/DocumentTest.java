@@ -3,7 +3,6 @@ package yellowbracket.document;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import yellowbracket.work.Known;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
@@ -36,6 +35,7 @@ import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
+import yellowbracket.work.Known;
 
 class DocumentTest {
 

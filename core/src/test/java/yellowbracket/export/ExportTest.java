@@ -1,18 +1,5 @@
 package yellowbracket.export;
 
-import yellowbracket.cut.Registration;
-import yellowbracket.cut.Letters;
-import yellowbracket.cut.CutWish;
-import yellowbracket.work.Known;
-import yellowbracket.derive.all.Everything;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.Figure;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
-
 import biweekly.Biweekly;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -30,9 +17,17 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
 import yellowbracket.derive.Workings;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
@@ -47,6 +42,10 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.work.Known;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 /** The files other programs read: each is opened again and says what the build says. */
 class ExportTest {

@@ -3,7 +3,6 @@ package yellowbracket.export;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.cut.Letters;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -14,6 +13,7 @@ import org.apache.commons.csv.CSVParser;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;

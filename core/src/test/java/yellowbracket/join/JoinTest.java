@@ -3,12 +3,12 @@ package yellowbracket.join;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.cut.Letters;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;

@@ -4,10 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.work.Tool;
-import yellowbracket.work.TaskId;
-import yellowbracket.work.Operation;
-import yellowbracket.work.Known;
 import java.time.LocalDateTime;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -15,9 +11,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.colour.SprayWeather;
 import yellowbracket.device.SimulatedWeather;
-import yellowbracket.work.Task;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Rate;
+import yellowbracket.work.Known;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Tool;
 
 class LogTest {
     private static final LocalDateTime AT = LocalDateTime.of(2026, 3, 30, 18, 0);

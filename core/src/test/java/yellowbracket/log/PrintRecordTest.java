@@ -3,8 +3,6 @@ package yellowbracket.log;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.finding.Subject;
-import yellowbracket.work.Known;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,6 +10,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowbracket.finding.Subject;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.print.Estimate;
@@ -21,6 +20,7 @@ import yellowbracket.print.SectionPrint;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
+import yellowbracket.work.Known;
 
 /** What prints that went well and prints that did not teach about a printer. */
 class PrintRecordTest {

@@ -1,13 +1,5 @@
 package yellowbracket.plan;
 
-import yellowbracket.work.TaskId;
-import yellowbracket.work.Task;
-import yellowbracket.work.Known;
-import yellowbracket.work.Operation;
-import yellowbracket.work.Tool;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
-
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDateTime;
@@ -21,6 +13,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.mesh.Progress;
+import yellowbracket.work.Known;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Tool;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 class PlanTest {
     /** A Monday, six in the evening. */

@@ -1,14 +1,5 @@
 package yellowbracket.plan;
 
-import yellowbracket.work.Tool;
-import yellowbracket.work.TaskId;
-import yellowbracket.work.Operation;
-import yellowbracket.work.Known;
-import yellowbracket.work.Task;
-import yellowbracket.work.Station;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
-
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -22,6 +13,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.shop.Quiet;
+import yellowbracket.work.Known;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Station;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import yellowbracket.work.Tool;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 /**
  * Plans of any tasks, checked by code that shares nothing with the scheduler: nothing starts too soon, nobody does two things at once,

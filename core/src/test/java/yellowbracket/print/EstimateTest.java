@@ -3,7 +3,6 @@ package yellowbracket.print;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.work.Known;
 import java.util.Comparator;
 import java.util.Optional;
 import java.util.Random;
@@ -22,6 +21,7 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
+import yellowbracket.work.Known;
 
 /** What an estimate owes to each figure of a profile and a printer, and ways up of any shape. */
 class EstimateTest {

@@ -3,7 +3,6 @@ package yellowbracket.print;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.work.Known;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -19,6 +18,7 @@ import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
+import yellowbracket.work.Known;
 
 /** Sections packed on beds: nothing overlaps, nothing leaves the bed, whatever the shapes. */
 class PlatesTest {

@@ -2,13 +2,11 @@ package yellowbracket.print;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import yellowbracket.work.SectionId;
-import yellowbracket.finding.Fix;
-import yellowbracket.finding.Finding;
-import yellowbracket.work.Known;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
@@ -19,7 +17,8 @@ import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
 import yellowbracket.shop.Spool;
-import yellowbracket.finding.Weight;
+import yellowbracket.work.Known;
+import yellowbracket.work.SectionId;
 
 /** Rules that speak when a print is asked for trouble, spools that end, and what cleaning up takes. */
 class PrintRulesTest {

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.work.Known;
-import yellowbracket.work.TaskId;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -22,6 +20,8 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
+import yellowbracket.work.Known;
+import yellowbracket.work.TaskId;
 
 /** Scales and why: shells made from the head itself, other proportions, references, and what a test piece corrects. */
 class ProportionTest {

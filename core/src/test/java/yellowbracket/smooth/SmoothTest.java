@@ -4,15 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.shop.Hardener;
-import yellowbracket.shop.Coating;
-import org.junit.jupiter.params.provider.ValueSource;
-import org.junit.jupiter.params.provider.CsvSource;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
+import yellowbracket.shop.Hardener;
 
 class SmoothTest {
     private static final Catalogue SHOP = Catalogue.builtIn();

@@ -8,23 +8,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowbracket.colour.ColourWish;
-import yellowbracket.cut.CutWish;
-import yellowbracket.cut.Letters;
-import yellowbracket.document.ShopFile;
-import yellowbracket.log.Names;
-import yellowbracket.size.SizeWish;
-import yellowbracket.smooth.SmoothWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Patch;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.CutWish;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
+import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
+import yellowbracket.log.Names;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.plan.WorkHours;
@@ -35,8 +33,10 @@ import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Reshape;
+import yellowbracket.size.SizeWish;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
+import yellowbracket.smooth.SmoothWish;
 
 /**
  * The Tide Warden of Gannet Sound, half done: a helm that an adult and a teenager share, a lamp staff, a half mask. Most helm sections are

@@ -1,14 +1,5 @@
 package yellowbracket.demo;
 
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.wear.WearFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.colour.ColourFigures;
-import yellowbracket.derive.size.SizeFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -23,20 +14,28 @@ import org.junit.jupiter.api.Test;
 import yellowbracket.cut.Bed;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.all.Everything;
-import yellowbracket.work.Operation;
-import yellowbracket.work.TaskId;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.repair.MeshHealth;
-import yellowbracket.work.Station;
-import yellowbracket.work.Task;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Donning;
 import yellowbracket.size.HeadField;
 import yellowbracket.size.HeadForm;
+import yellowbracket.work.Operation;
+import yellowbracket.work.Station;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 class DemoBuildTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 3, 30);

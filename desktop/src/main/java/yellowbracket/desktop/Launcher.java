@@ -1,9 +1,9 @@
 package yellowbracket.desktop;
 
 import java.util.concurrent.CompletableFuture;
-import yellowbracket.program.ProgramLog;
 import javafx.application.Platform;
 import javafx.stage.Stage;
+import yellowbracket.program.ProgramLog;
 
 /** Starts the toolkit and fetches the first build beside it: each takes most of a second. */
 public final class Launcher {

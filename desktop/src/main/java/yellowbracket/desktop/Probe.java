@@ -1,9 +1,10 @@
 package yellowbracket.desktop;
 
+import javafx.animation.AnimationTimer;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
-import javafx.animation.AnimationTimer;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
 
 /** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */
 final class Probe {

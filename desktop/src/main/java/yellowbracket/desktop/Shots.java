@@ -1,9 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.Figure;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,8 +13,14 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import yellowbracket.demo.FoundLantern;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
-import yellowbracket.desktop.shell.Timers;
 import yellowbracket.mesh.io.MeshWriter;
 
 /** Walks through the pages of the demo build and writes a picture of each, once its results are fresh. */

@@ -9,10 +9,11 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine;
+import yellowbracket.desktop.model.Words;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
 record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, Size size, Optional<Path> shots, List<String> only,

@@ -1,8 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.print.PrintFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
@@ -14,6 +11,7 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
 import yellowbracket.intake.BodyRole;
@@ -22,6 +20,7 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshWriter;
+import static org.assertj.core.api.Assertions.assertThat;
 
 /** What the window stands on: edits, previews, what-ifs, work aside, files, and what is told when they fail. */
 class AppModelTest extends WindowTest {

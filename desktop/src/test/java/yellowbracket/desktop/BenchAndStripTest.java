@@ -1,9 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,13 +20,17 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.Drawn;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.document.Edit;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /** The bench's camera, callouts and drawing, the Run's bands, tables and alternatives, in the real window. */
 class BenchAndStripTest extends WindowTest {

@@ -1,10 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.cut.CutFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -19,10 +14,14 @@ import org.testfx.framework.junit5.Stop;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.repair.MeshHealth;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /**
  * The cut page by hand in the real window: plans taken, planes turned, locked and planned around, hardware placed on a face, files written

@@ -1,8 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
@@ -19,6 +16,7 @@ import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.demo.FoundLantern;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.ShopFile;
@@ -28,6 +26,7 @@ import yellowbracket.intake.FileUnit;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshWriter;
+import static org.assertj.core.api.Assertions.assertThat;
 
 /**
  * A mesh from the wild in the real window: opened, set upright, its bodies sorted, its faults shown and mended. Starts on an empty build.

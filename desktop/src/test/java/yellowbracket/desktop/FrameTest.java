@@ -1,9 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.size.SizeFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.nio.file.Files;
 import java.time.Clock;
 import java.util.List;
@@ -26,6 +22,10 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
@@ -35,6 +35,7 @@ import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
 
 /** The main job and the frame around it. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)

@@ -1,9 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.cut.CutFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.io.File;
 import java.nio.file.Files;
 import java.time.LocalDate;
@@ -27,11 +23,15 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.document.Edit;
 import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
+import static org.assertj.core.api.Assertions.assertThat;
 
 /**
  * Controls a maker works with by hand, each in the real window: planes dragged, files dropped, measures, colours, dates, the finder by

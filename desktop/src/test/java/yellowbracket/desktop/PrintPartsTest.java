@@ -1,11 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +14,10 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
@@ -28,6 +26,8 @@ import yellowbracket.plan.Schedule;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.TaskId;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /**
  * The print page in the real window: ways up taken, tilted and laid down, profiles changed, rows dragged, a simulated printer run into a

@@ -1,10 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.size.SizeFigures;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
@@ -17,7 +12,10 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.ViewPicture;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Turn;
@@ -28,6 +26,8 @@ import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.TestPiece;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /** The size page by hand in the real window: the way in played back, points picked, the view cut open, wearers, test pieces. */
 class SizePartsTest extends WindowTest {

@@ -1,8 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.finding.Weight;
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,13 +20,17 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.desktop.model.Background;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.finding.Weight;
 import yellowbracket.size.Fit;
+import static org.assertj.core.api.Assertions.assertThat;
 
 /** The parts cards are made of, each by itself in a small window. */
 @ExtendWith(ApplicationExtension.class)

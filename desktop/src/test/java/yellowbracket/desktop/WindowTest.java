@@ -1,9 +1,5 @@
 package yellowbracket.desktop;
 
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.cut.CutFigures;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -27,8 +23,13 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Memo;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
-import yellowbracket.desktop.shell.Timers;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Meshes;

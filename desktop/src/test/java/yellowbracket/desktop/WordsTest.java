@@ -7,8 +7,9 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.shell.Commands;
-import yellowbracket.desktop.shell.Timers;
 import yellowbracket.desktop.theme.Ramp;
 
 /** What needs no toolkit. */

@@ -1,9 +1,9 @@
 package yellowbracket.cut.registration;
 
-import yellowbracket.finding.Finding;
 import java.util.List;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 

@@ -1,8 +1,5 @@
 package yellowbracket.cut.registration;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Finding;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -20,6 +17,9 @@ import yellowbracket.cut.Seam;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;

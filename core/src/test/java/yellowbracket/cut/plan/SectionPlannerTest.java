@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.cut.Letters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;

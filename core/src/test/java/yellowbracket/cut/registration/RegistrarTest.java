@@ -6,7 +6,6 @@ import static yellowbracket.mesh.MeshAssert.assertClosed;
 import static yellowbracket.mesh.MeshAssert.assertVolume;
 import static yellowbracket.mesh.MeshAssert.assertWatertight;
 
-import yellowbracket.cut.Letters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +18,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;

@@ -3,13 +3,13 @@ package yellowbracket.cut.registration;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import yellowbracket.cut.Letters;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;

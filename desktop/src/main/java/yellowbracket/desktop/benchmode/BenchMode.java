@@ -9,9 +9,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Words;
-import yellowbracket.desktop.shell.Timers;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.plan.Schedule;
 import yellowbracket.safety.Caution;
 

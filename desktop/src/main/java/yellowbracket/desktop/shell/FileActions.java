@@ -1,7 +1,5 @@
 package yellowbracket.desktop.shell;
 
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.cut.CutFigures;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -10,7 +8,9 @@ import java.util.function.Supplier;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
-import yellowbracket.desktop.AppModel;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.desktop.model.AppModel;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 

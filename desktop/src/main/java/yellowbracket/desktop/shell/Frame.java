@@ -1,6 +1,5 @@
 package yellowbracket.desktop.shell;
 
-import yellowbracket.derive.cut.CutFigures;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
@@ -29,21 +28,23 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
-import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Page;
-import yellowbracket.desktop.Watch;
+import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.benchmode.BenchMode;
-import yellowbracket.desktop.station.ColourView;
-import yellowbracket.desktop.station.CutView;
-import yellowbracket.desktop.station.JoinView;
-import yellowbracket.desktop.station.LogView;
-import yellowbracket.desktop.station.PlanView;
-import yellowbracket.desktop.station.PrintView;
-import yellowbracket.desktop.station.SizeView;
-import yellowbracket.desktop.station.SmoothView;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
-import yellowbracket.desktop.station.WearView;
+import yellowbracket.desktop.station.colour.ColourView;
+import yellowbracket.desktop.station.cut.CutView;
+import yellowbracket.desktop.station.join.JoinView;
+import yellowbracket.desktop.station.log.LogView;
+import yellowbracket.desktop.station.plan.PlanView;
+import yellowbracket.desktop.station.print.PrintView;
+import yellowbracket.desktop.station.size.SizeView;
+import yellowbracket.desktop.station.smooth.SmoothView;
+import yellowbracket.desktop.station.wear.WearView;
 import yellowbracket.desktop.theme.Theme;
 
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */

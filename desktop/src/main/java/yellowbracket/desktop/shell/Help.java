@@ -1,7 +1,7 @@
 package yellowbracket.desktop.shell;
 
+import yellowbracket.desktop.model.Page;
 import yellowbracket.program.ProgramLog;
-import yellowbracket.desktop.Page;
 
 /** A few plain lines for the page at hand. */
 final class Help {

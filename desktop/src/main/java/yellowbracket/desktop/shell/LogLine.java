@@ -1,16 +1,17 @@
 package yellowbracket.desktop.shell;
 
 import java.util.ArrayList;
-import yellowbracket.desktop.Words;
-import yellowbracket.log.Entry;
-import yellowbracket.work.TaskId;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import yellowbracket.desktop.AppModel;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.log.Entry;
+import yellowbracket.work.TaskId;
 
 /** Always there: write what happened; running timers as chips, which a click takes away. */
 public final class LogLine extends HBox {

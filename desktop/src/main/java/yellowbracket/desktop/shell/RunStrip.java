@@ -1,8 +1,5 @@
 package yellowbracket.desktop.shell;
 
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.Figure;
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
@@ -20,9 +17,12 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
-import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Page;
-import yellowbracket.desktop.Words;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.Station;
 

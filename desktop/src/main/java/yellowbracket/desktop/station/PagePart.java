@@ -1,19 +1,19 @@
 package yellowbracket.desktop.station;
 
-import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Words;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Prop;
 
 /** One part of a station's page, shown under a tab of its own. */
-abstract class PagePart {
+public abstract class PagePart {
     protected final AppModel model;
 
-    PagePart(AppModel model) {
+    protected PagePart(AppModel model) {
         this.model = model;
     }
 
-    abstract String heading();
+    public abstract String heading();
 
     protected Prop prop() {
         return model.currentProp().orElseThrow();

@@ -1,10 +1,5 @@
 package yellowbracket.desktop.station;
 
-import yellowbracket.finding.Weight;
-import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.Figure;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -15,17 +10,22 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.paint.Color;
 import yellowbracket.derive.Derived;
-import yellowbracket.desktop.AppModel;
-import yellowbracket.desktop.Words;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.Page;
-import yellowbracket.finding.Finding;
-import yellowbracket.finding.Fix;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.plan.Schedule;
 
@@ -88,12 +88,12 @@ public abstract class StationView {
     }
 
     /** Writes card and bench anew: something was picked, or has come in, that is no part of the build. */
-    protected final void again() {
+    public final void again() {
         rewrite.run();
     }
 
     /** A card with the tabs of this page, if it has some. */
-    protected final Card card(String heading, String sub) {
+    public final Card card(String heading, String sub) {
         var card = new Card(heading, sub);
         return tabs.isEmpty() ? card : card.tabs(tabs, tab, this::show);
     }
@@ -109,16 +109,16 @@ public abstract class StationView {
         return false;
     }
 
-    protected Prop prop() {
+    public Prop prop() {
         return model.currentProp().orElseThrow();
     }
 
-    protected Words words() {
+    public Words words() {
         return model.words();
     }
 
     /** Tells which results the page still waits for, or why one failed. */
-    protected Card waiting(Card card, Figure<?>... needed) {
+    public Card waiting(Card card, Figure<?>... needed) {
         for (var n : needed) {
             String why = model.derived().reason(n, model.propProperty().get());
             if (!why.isEmpty()) return card.finding(Weight.STOP, why, "", () -> {});
@@ -127,7 +127,7 @@ public abstract class StationView {
     }
 
     /** A row of alternatives whose figures are worked out aside; {@code show} fills them in when they arrive. */
-    protected Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit,
+    public Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit,
             BiConsumer<Alternatives.Row, Derived> show) {
         if (whatIfsOf != model.shownProperty().get()) {
             whatIfs.clear();
@@ -147,12 +147,12 @@ public abstract class StationView {
     }
 
     /** Findings in their order, each with its fix. */
-    protected void findings(Card card, List<Finding> list) {
+    public void findings(Card card, List<Finding> list) {
         list.forEach(f -> finding(card, f));
     }
 
     /** With a button that applies its fix or shows it. */
-    protected void finding(Card card, Finding f) {
+    public void finding(Card card, Finding f) {
         var fix = f.fix().filter(this::changes);
         card.finding(f.weight(), f.words(), fix.map(Fix::words).orElse(""), () -> fix.ifPresent(this::mend));
     }
@@ -173,36 +173,36 @@ public abstract class StationView {
         }
     }
 
-    protected Alternatives alternatives(String name, String... heads) {
+    public Alternatives alternatives(String name, String... heads) {
         return new Alternatives(name, List.of(heads), model::ghost);
     }
 
-    protected static Optional<LocalDateTime> ready(Derived d) {
+    public static Optional<LocalDateTime> ready(Derived d) {
         return d.get(PlanFigures.SCHEDULE).map(Schedule::finish);
     }
 
-    protected static String readyWords(Derived d) {
+    public static String readyWords(Derived d) {
         return ready(d).map(Words::day).orElse("-");
     }
 
-    protected Color plastic() {
+    public Color plastic() {
         return model.nightProperty().get() ? Color.web("#8d8a82") : Color.web("#b3aca0");
     }
 
-    protected Color neutral() {
+    public Color neutral() {
         return model.nightProperty().get() ? Color.web("#6d6a64") : Color.web("#c9c4b9");
     }
 
     /** Muted, apart from each other in lightness too; sections next to each other differ. */
-    static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"),
+    public static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"),
             Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"), Color.web("#c4b5a0"), Color.web("#7f86a3"),
             Color.web("#a98f6a"), Color.web("#95aeb0"));
 
-    protected Optional<Bounds3> bounds() {
+    public Optional<Bounds3> bounds() {
         return model.result(ModelFigures.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));
     }
 
-    protected String key(String overlay) {
+    public String key(String overlay) {
         return prop().id() + "/" + overlay;
     }
 }

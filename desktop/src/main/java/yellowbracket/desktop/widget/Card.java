@@ -1,6 +1,5 @@
 package yellowbracket.desktop.widget;
 
-import yellowbracket.finding.Weight;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
@@ -13,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import yellowbracket.finding.Weight;
 import yellowbracket.size.Fit;
 
 /** A job card being written from top to bottom: heading, rows of decision and consequence, findings, one primary action. */

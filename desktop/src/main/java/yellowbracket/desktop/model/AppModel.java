@@ -1,0 +1,526 @@
+package yellowbracket.desktop.model;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import yellowbracket.cut.Letters;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.Memo;
+import yellowbracket.derive.Workings;
+import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.all.LogEdit;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.device.SimulatedPrinter;
+import yellowbracket.device.WeatherFeed;
+import yellowbracket.document.Build;
+import yellowbracket.document.BuildFile;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Journal;
+import yellowbracket.document.Meshes;
+import yellowbracket.document.Photo;
+import yellowbracket.document.Prop;
+import yellowbracket.document.Session;
+import yellowbracket.document.ShopFile;
+import yellowbracket.intake.Intake;
+import yellowbracket.intake.Stance;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Bodies;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.plan.Schedule;
+import yellowbracket.program.ProgramLog;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Printer;
+
+/**
+ * What the window shows: the open session, its derived results, which page and prop. Written on the interface thread only; results arrive
+ * from the
+ * workings and are coalesced, newest wins. Holds no node and no stage.
+ */
+public final class AppModel implements AutoCloseable {
+    /** Something to tell the user, and whether it is bad. */
+    public record Message(Tone tone, String words) {}
+
+    /** How a message is meant. */
+    public enum Tone { GOOD, NOTE, STOP }
+
+    private final Catalogue shop = Catalogue.builtIn();
+    private final WeatherFeed weather;
+    private final Clock clock;
+    private final Workings workings;
+    private final Path unsaved;
+    private final Path shopFile;
+    private int round;
+    private final Background background = new Background(words -> tell(Tone.STOP, words));
+    private final Background planning = new Background(words -> tell(Tone.STOP, words));
+    private final AtomicReference<Derived> pending = new AtomicReference<>();
+    private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
+
+    private final ReadOnlyObjectWrapper<Build> shown = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Derived> derived = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
+    private final StringProperty tab = new SimpleStringProperty("");
+    private final StringProperty prop = new SimpleStringProperty("");
+    private final BooleanProperty inches = new SimpleBooleanProperty();
+    private final BooleanProperty night = new SimpleBooleanProperty();
+    /** Faults of the simulated printers against the shop's rate: they are there to be seen. */
+    private static final double LINK_FAULTS = 6;
+    /** Hours they print in a second. */
+    private static final double LINK_PACE = 0.5;
+    private final Map<String, SimulatedPrinter> links = new HashMap<>();
+    private static final long TAKE_MS = 90;
+    private long taken = System.nanoTime() - 1_000_000_000L;
+    private Optional<Watch> watch = Optional.empty();
+    private Session session;
+    private Journal journal;
+
+    /**
+     * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
+     * @param shopFile where wearers and learned rates are kept across builds
+     */
+    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile) {
+        this(build, meshes, file, weather, clock, unsaved, shopFile, new Memo());
+    }
+
+    /** @param memo results known already */
+    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile,
+            Memo memo) {
+        this.weather = weather;
+        this.clock = clock;
+        this.unsaved = unsaved;
+        this.shopFile = shopFile;
+        workings = Everything.workings(shop, weather, clock, memo, this::arrived);
+        var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
+        start(new Session(build, meshes, file));
+        left.ifPresent(this::recover);
+    }
+
+    /** The journalled state becomes one edit, so that undo goes back to the file as it was saved. */
+    private void recover(BuildFile.Outcome.Opened left) {
+        left.build().props().forEach(p -> left.meshes().get(p.mesh()).ifPresent(session::addMesh));
+        apply(new Edit("recovered after a crash", b -> left.build()));
+        tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to what was saved");
+    }
+
+    private void start(Session s) {
+        session = s;
+        links.values().forEach(SimulatedPrinter::close);
+        links.clear();
+        journal = Journal.beside(s.file().orElse(unsaved));
+        prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
+        refresh();
+    }
+
+    private void arrived(Derived d) {
+        if (pending.getAndSet(d) == null) Platform.runLater(this::take);
+    }
+
+    /** At most some ten times a second: each change may write a card and draw. */
+    private void take() {
+        long wait = TAKE_MS - (System.nanoTime() - taken) / 1_000_000;
+        if (wait > 0) {
+            var later = new javafx.animation.PauseTransition(javafx.util.Duration.millis(wait));
+            later.setOnFinished(e -> take());
+            later.play();
+            return;
+        }
+        taken = System.nanoTime();
+        derived.set(pending.getAndSet(null));
+    }
+
+    private void refresh() {
+        shown.set(session.shown());
+        if (!prop.get().isEmpty() && session.shown().prop(prop.get()).isEmpty()) prop.set("");
+        if (prop.get().isEmpty() && !session.shown().props().isEmpty()) prop.set(session.shown().props().getFirst().id());
+        ghost.set(Optional.empty());
+        round++;
+        workings.show(session.shown(), session.meshes(), prop.get());
+    }
+
+    public void apply(Edit edit) {
+        session.apply(edit);
+        refresh();
+        keepJournal();
+    }
+
+    /** Writes a line in the log, with what the plan knows of it. Returns the entry, none for a blank line. */
+    public Optional<Entry> note(String line) {
+        LogEdit.of(now(), line, session.build(), derived()).ifPresent(this::apply);
+        return Entry.parse(now(), line, session.build());
+    }
+
+    /** Puts a picture beside an entry of the log. */
+    public void addPhoto(Entry entry, Path file) {
+        background("reading " + file.getFileName(), p -> Photo.read(file), outcome -> {
+            switch (outcome) {
+                case Photo.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case Photo.Outcome.Read r -> {
+                    session.addPhoto(r.photo());
+                    apply(Edit.photo(entry, r.photo().name()));
+                }
+            }
+        });
+    }
+
+    public void preview(Edit edit) {
+        session.preview(edit);
+        refresh();
+    }
+
+    public void endPreview() {
+        session.endPreview();
+        refresh();
+    }
+
+    public void undo() {
+        session.undo();
+        refresh();
+        keepJournal();
+    }
+
+    public void redo() {
+        session.redo();
+        refresh();
+        keepJournal();
+    }
+
+    /** Written by the file thread, at once; several edits in a row leave one write. */
+    private void keepJournal() {
+        var build = session.build();
+        var meshes = session.meshes();
+        var to = journal;
+        Runnable write = () -> {
+            try {
+                to.record(build, meshes);
+            } catch (IOException e) {
+                tell(Tone.STOP,
+                        "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
+            }
+        };
+        if (journalDue.getAndSet(write) == null) background.execute(() -> {
+            var due = journalDue.getAndSet(null);
+            if (due != null) due.run();
+        });
+    }
+
+    /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
+    public void open(Path path) {
+        if (BuildFile.isName(path)) openBuild(path);
+        else openMesh(path);
+    }
+
+    private void openBuild(Path path) {
+        background("opening " + path.getFileName(), p -> BuildFile.read(path, p), outcome -> {
+            switch (outcome) {
+                case BuildFile.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case BuildFile.Outcome.Opened o when session.file().equals(Optional.of(path)) -> {
+                    apply(new Edit("go back to what was saved", b -> o.build()));
+                    tell(Tone.GOOD, "back to what was saved in " + path.getFileName() + "; undo brings the edits again");
+                }
+                case BuildFile.Outcome.Opened o -> {
+                    var left = Journal.beside(path).left().filter(l -> !l.build().equals(o.build()));
+                    endSession();
+                    start(new Session(o.build(), o.meshes(), Optional.of(path)));
+                    left.ifPresent(this::recover);
+                    if (left.isEmpty()) tell(Tone.GOOD, "opened " + path.getFileName());
+                }
+            }
+        });
+    }
+
+    private record Found(MeshFile file, Optional<Stance> stance, int bodies) {}
+
+    private void openMesh(Path path) {
+        background("reading " + path.getFileName(), p -> {
+            var file = MeshFile.read(path, p);
+            return new Found(file, file instanceof MeshFile.Read r ? Optional.of(Stance.of(r.mesh(), r.unitDeclared())) : Optional.empty(),
+                    file instanceof MeshFile.Read r ? Bodies.of(r.mesh()).count() : 1);
+        }, found -> {
+            switch (found.file) {
+                case MeshFile.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case MeshFile.Read r ->
+                        add(r.mesh(), found.bodies, MeshFile.title(path), found.stance.orElseThrow(), String.join(", ", r.notices()));
+            }
+        });
+    }
+
+    /** The guess of unit and way up comes in with the mesh and stays a finding until somebody settles it. */
+    private void add(Mesh mesh, int bodies, String name, Stance stance, String notices) {
+        var build = session.build();
+        String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
+        var wearers = stance.hollow() ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
+        session.addMesh(mesh);
+        var intake = Intake.guessed(stance);
+        var taken = stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted();
+        var found = Prop.fromFile(id, name, mesh.contentHash(), Letters.from(build.freeLetter(), bodies), taken, shop.profile("usual"));
+        apply(Edit.addProp(found.withSize(found.size().withWearers(wearers)), mesh));
+        prop.set(id);
+        refresh();
+        page.set(Page.SIZE);
+        var size = intake.placed(mesh.bounds().min()).minus(intake.placed(mesh.bounds().max()));
+        tell(Tone.GOOD,
+                Words.text("%s: %s triangles, %s", name, Words.whole(mesh.triangleCount()),
+                        words().size(new Vec3(Math.abs(size.x()), Math.abs(size.y()), Math.abs(size.z()))))
+                        + (notices.isEmpty() ? "" : "; " + notices));
+    }
+
+    public void save(Path to) {
+        try {
+            session.save(to);
+            journal.clear();
+            journal = Journal.beside(to);
+            shown.set(null); // the dirty mark follows the build
+            shown.set(session.shown());
+            keepLessons();
+            tell(Tone.GOOD, "saved " + to.getFileName());
+        } catch (IOException e) {
+            tell(Tone.STOP, to.getFileName() + " was not saved (" + reason(e) + "): choose another folder; the file on disk is as it was");
+        }
+    }
+
+    /** Printers, spools and what this build has taught go to the shop, for the builds to come. */
+    private void keepLessons() {
+        var d = derived.get();
+        var build = session.build(); // here: the session may be another by the time the file is written
+        String key = build.key();
+        changeShop(s -> s.withMachines(build.printers(), build.spools()));
+        if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
+            d.get(PlanFigures.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
+    }
+
+    /** A wearer's card belongs to the build and to the shop. */
+    public void keepWearer(yellowbracket.shop.Wearer w) {
+        apply(Edit.wearer(w));
+        changeShop(s -> s.withWearer(w));
+    }
+
+    /** Reads, changes and writes the shop file on the file thread; the demo's made-up people and rates stay out of it. */
+    private void changeShop(java.util.function.UnaryOperator<ShopFile> change) {
+        if (session.build().demo()) return;
+        background.execute(() -> {
+            try {
+                change.apply(ShopFile.read(shopFile)).write(shopFile);
+            } catch (IOException e) {
+                tell(Tone.STOP, "the shop file was not written (" + reason(e) + "): wearers and rates stay in this build only");
+            }
+        });
+    }
+
+    /** Runs work on the file thread and hands its result to the interface thread; a refusal is told as a message. */
+    public <T> void background(String what, Function<Progress, T> work, Consumer<T> then) {
+        background.run(what, work, then);
+    }
+
+    /** A thread of its own for long searches, so that files and the journal do not wait for them. */
+    public Background planning() {
+        return planning;
+    }
+
+    public void cancelBackground() {
+        background.cancel();
+    }
+
+    /** The link to a printer of the shop: a simulated one, for want of another. It lives as long as the window. */
+    public SimulatedPrinter link(Printer p) {
+        return links.computeIfAbsent(p.name(), name -> {
+            var link = new SimulatedPrinter(name, session.build().seed() * 31 + name.hashCode(), LINK_FAULTS * p.failuresPerHour());
+            link.run(LINK_PACE);
+            return link;
+        });
+    }
+
+    /** From any thread. */
+    public void tell(Tone tone, String words) {
+        if (tone == Tone.STOP)
+            ProgramLog.refusal(words, session == null ? List.of() : session.build().wearers().stream().map(w -> w.name()).toList());
+        if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
+        else Platform.runLater(() -> message.set(new Message(tone, words)));
+    }
+
+    public static String reason(IOException e) {
+        return switch (e) {
+            case java.nio.file.AccessDeniedException x -> "the folder cannot be written";
+            case java.nio.file.NoSuchFileException x -> "there is no such folder";
+            case java.nio.file.FileSystemException x when x.getReason() != null -> x.getReason();
+            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+        };
+    }
+
+    /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
+    public void whatIf(Edit edit, Consumer<Derived> then) {
+        workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> then.accept(d)));
+    }
+
+    /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */
+    public int round() {
+        return round;
+    }
+
+    /** Draws a ghost bracket where an alternative would end; empty takes it away. */
+    public void ghost(Optional<LocalDateTime> finish) {
+        ghost.set(finish);
+    }
+
+    public void replace(Build build, Meshes meshes) {
+        endSession();
+        start(new Session(build, meshes, Optional.empty()));
+    }
+
+    private void endSession() {
+        try {
+            journal.clear();
+        } catch (IOException e) {
+            // a stale recovery copy is offered at the next start and can be undone there
+        }
+    }
+
+    public Optional<Prop> currentProp() {
+        return shown.get() == null ? Optional.empty() : shown.get().prop(prop.get());
+    }
+
+    /** The results so far; what is asked of them while a card is written counts as shown on it. */
+    public Derived derived() {
+        var d = derived.get() == null ? Derived.NOTHING : derived.get();
+        return watch.map(w -> w.over(d)).orElse(d);
+    }
+
+    /** Runs what writes a card or draws, and tells what it was told. */
+    public Watch watching(Runnable writing) {
+        var before = watch;
+        var mine = new Watch(decisions());
+        watch = Optional.of(mine);
+        try {
+            writing.run();
+        } finally {
+            watch = before;
+        }
+        return mine;
+    }
+
+    public boolean holds(Watch w) {
+        return w.holds(decisions(), derived.get() == null ? Derived.NOTHING : derived.get());
+    }
+
+    public boolean stale(Watch w) {
+        return derived.get() != null && w.stale(derived.get());
+    }
+
+    private List<Object> decisions() {
+        return List.of(Optional.ofNullable(shown.get()), prop.get(), inches.get());
+    }
+
+    /** A result that is kept once for the whole build. */
+    public <T> Optional<T> ofBuild(Figure<T> node) {
+        return derived().get(node);
+    }
+
+    public <T> Optional<T> result(Figure<T> node) {
+        return derived().get(node, prop.get());
+    }
+
+    public Optional<Schedule> schedule() {
+        return derived().get(PlanFigures.SCHEDULE);
+    }
+
+    public boolean fresh(Figure<?> node) {
+        return derived().fresh(node, prop.get());
+    }
+
+    public Words words() {
+        return new Words(inches.get());
+    }
+
+    public Catalogue shop() {
+        return shop;
+    }
+
+    public WeatherFeed weather() {
+        return weather;
+    }
+
+    public LocalDateTime now() {
+        return LocalDateTime.now(clock);
+    }
+
+    public Session session() {
+        return session;
+    }
+
+    public ReadOnlyObjectProperty<Build> shownProperty() {
+        return shown.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Derived> derivedProperty() {
+        return derived.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Message> messageProperty() {
+        return message.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<LocalDateTime>> ghostProperty() {
+        return ghost.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<String> busyProperty() {
+        return background.busyProperty();
+    }
+
+    public ObjectProperty<Page> pageProperty() {
+        return page;
+    }
+
+    /** A tab of the page that somebody asks for; empty again once it is shown. */
+    public StringProperty tabProperty() {
+        return tab;
+    }
+
+    public StringProperty propProperty() {
+        return prop;
+    }
+
+    /** Shows another prop of the build. */
+    public void choose(String id) {
+        prop.set(id);
+        refresh();
+    }
+
+    public BooleanProperty inchesProperty() {
+        return inches;
+    }
+
+    public BooleanProperty nightProperty() {
+        return night;
+    }
+
+    @Override
+    public void close() {
+        endSession();
+        links.values().forEach(SimulatedPrinter::close);
+        background.close();
+        planning.close();
+        workings.close();
+    }
+}

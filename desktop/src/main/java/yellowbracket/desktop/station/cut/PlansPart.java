@@ -1,0 +1,215 @@
+package yellowbracket.desktop.station.cut;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.application.Platform;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.plan.PlanWishes;
+import yellowbracket.cut.plan.SectionPlan;
+import yellowbracket.cut.plan.SectionPlanner;
+import yellowbracket.cut.registration.Registered;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.widget.Alternatives;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.document.Edit;
+import yellowbracket.finding.Weight;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.size.Fit;
+import yellowbracket.work.Station;
+
+/** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */
+final class PlansPart extends CutPart {
+    /** What was found for one model, size, set of beds and locked planes. */
+    private static final class Search {
+        private List<SectionPlan> plans = List.of();
+        private boolean over;
+        private String impossible = "";
+    }
+
+    private final Map<List<Object>, Search> searches = new HashMap<>();
+
+    PlansPart(CutView view) {
+        super(view);
+    }
+
+    @Override
+    public String heading() {
+        return "where to cut";
+    }
+
+    private List<Object> key() {
+        return List.of(prop().mesh(), prop().intake(), prop().size().reshape(), prop().scale(), beds(), prop().cut().tree().onlyLocked());
+    }
+
+    private List<Bed> beds() {
+        return model.shownProperty().get().printers().stream().map(Bed::of).distinct().toList();
+    }
+
+    @Override
+    void write(Card card) {
+        var search = searches.get(key());
+        if (search == null) search = start(key());
+        var s = search;
+        var table = view.planTable();
+        boolean listed = s.plans.stream().anyMatch(o -> o.tree().equals(prop().cut().tree()));
+        if (!listed) view.planRow(table, "as it is now", true, Edit.cuts("keep the cuts", prop().id(), t -> t), this::figures);
+        for (var o : s.plans) {
+            var edit = Edit.cuts("cut: " + o.name(), prop().id(), t -> o.tree());
+            boolean current = o.tree().equals(prop().cut().tree());
+            var row = view.planRow(table, shortName(o), current, edit, (r, d) -> {
+                figures(r, d);
+                r.more(o.name() + hardware(d));
+            });
+            if (!row.told()) row.more(o.name());
+            if (!current) row.estimates(estimates(o));
+        }
+        card.add(table);
+        if (!s.over) card.row("planning",
+                Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."),
+                Card.action("stop looking", () -> stop(s)));
+        if (!s.impossible.isEmpty()) card.finding(Weight.STOP, s.impossible, "", () -> {});
+        card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
+        int locked = prop().cut().tree().onlyLocked().planeCount();
+        if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes")
+                + "; let them go under planes to plan freely");
+        else card.text("lock planes under the planes tab, and the rest is planned around them");
+        registered().filter(r -> !r.hardware().isEmpty())
+                .ifPresent(r -> card.row("hardware",
+                        Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
+        s.plans.stream().filter(o -> o.tree().equals(prop().cut().tree())).findFirst().ifPresent(o -> reasons(card, o));
+    }
+
+    private String hardware(Derived d) {
+        return d.get(CutFigures.REGISTERED, prop().id())
+                .map(r -> r.hardware().isEmpty() ? "\nno hardware"
+                        : "\n" + String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))
+                .orElse("");
+    }
+
+    private static String shortName(SectionPlan p) {
+        return p.aims().getFirst().words() + (p.aims().size() > 1 ? " +" + (p.aims().size() - 1) : "");
+    }
+
+    private static String[] estimates(SectionPlan p) {
+        return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()),
+                Words.text("~%.0f", p.joinH() + p.smoothH()), "\u2026"};
+    }
+
+    private static String metres(double mm) {
+        return Words.text("%.1f m", mm / 1000);
+    }
+
+    private void figures(Alternatives.Row row, Derived d) {
+        String id = prop().id();
+        var s = d.get(CutFigures.SECTIONS, id);
+        double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
+        row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show),
+                d.get(PrintFigures.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
+                Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
+    }
+
+    private static double hours(Derived d, String prop, Station station) {
+        return d.get(PlanFigures.TASKS)
+                .map(t -> t.list()
+                        .stream()
+                        .filter(q -> q.prop().equals(prop) && q.station() == station)
+                        .mapToDouble(q -> q.activeH())
+                        .sum())
+                .orElse(0.0);
+    }
+
+    private void reasons(Card card, SectionPlan plan) {
+        if (plan.reasons().isEmpty()) {
+            card.text("in one piece there is no seam to hide; a failure late in the print costs the most");
+            return;
+        }
+        card.title("why these planes: " + plan.name());
+        for (int i = 0; i < plan.reasons().size(); i++)
+            card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
+    }
+
+    private void stop(Search s) {
+        model.planning().cancel();
+        s.over = true;
+        view.again();
+    }
+
+    /** The next try is made when the model is there. */
+    private Search start(List<Object> key) {
+        var search = new Search();
+        var mesh = model.result(ModelFigures.MODEL).map(ModelFigures.Model::mesh);
+        if (mesh.isEmpty()) return search;
+        searches.values().removeIf(s -> !s.over); // a new search takes the place of one that runs
+        searches.put(key, search);
+        double scale = prop().scale();
+        var wishes = wishes();
+        model.planning().run("planning cuts", progress -> planned(mesh.get(), scale, wishes, progress, search), outcome -> {
+            search.over = true;
+            switch (outcome) {
+                case SectionPlanner.Outcome.Planned p -> search.plans = p.plans();
+                case SectionPlanner.Outcome.Impossible i -> search.impossible = i.why();
+            }
+            view.plansArrived();
+        });
+        return search;
+    }
+
+    /** On the planning thread; a search that breaks off says so instead of looking on for ever. */
+    private SectionPlanner.Outcome planned(Mesh mesh, double scale, PlanWishes wishes, Progress progress, Search search) {
+        try {
+            return SectionPlanner.plan(mesh, scale, wishes, progress, found -> Platform.runLater(() -> {
+                if (search.over) return;
+                search.plans = found;
+                view.plansArrived();
+            }));
+        } catch (Progress.Stopped e) {
+            throw e;
+        } catch (RuntimeException e) {
+            return new SectionPlanner.Outcome.Impossible(
+                    "planning broke off (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage())
+                            + "): mend the mesh under size, or cut by hand");
+        }
+    }
+
+    private PlanWishes wishes() {
+        var p = prop();
+        var printers = model.shownProperty().get().printers();
+        return PlanWishes.of(beds().toArray(Bed[]::new))
+                .keeping(p.cut().tree().onlyLocked())
+                .seeing(eyes())
+                .withRates(PlanWishes.Rates.of(p.print().profile(), printers))
+                .along(at -> ColourZone.at(p.colour().zones(), at));
+    }
+
+    /** In model coordinates, where the first wearer's eyes are. */
+    private Optional<Vec3> eyes() {
+        return model.result(SizeFigures.FITS)
+                .flatMap(f -> f.list().stream().findFirst())
+                .map(f -> f.pose().place(f.clearance().form().eye(1).plus(f.clearance().form().eye(-1)).times(0.5)).times(1 / f.scale()));
+    }
+
+    /** Takes the first plan, once there is one. */
+    void takeFirst() {
+        var search = searches.get(key());
+        if (search == null) search = start(key());
+        if (search.plans.isEmpty())
+            model.tell(AppModel.Tone.NOTE, search.impossible.isEmpty() ? "the plans are still being worked out" : search.impossible);
+        else {
+            var plan = search.plans.getFirst();
+            model.apply(Edit.cuts("cut: " + plan.name(), prop().id(), t -> plan.tree()));
+        }
+    }
+}

@@ -1,0 +1,193 @@
+package yellowbracket.desktop.station.join;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Point3D;
+import javafx.scene.Group;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Cylinder;
+import javafx.scene.transform.Rotate;
+import javafx.scene.transform.Scale;
+import javafx.scene.transform.Translate;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.finding.Weight;
+import yellowbracket.join.JoinPlan;
+import yellowbracket.join.Load;
+import yellowbracket.join.SeamJoin;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.work.TaskId;
+
+/** A method for each seam, the order of assembly, timers for the hold. */
+public final class JoinView extends StationView {
+    private final Timers timers;
+    private String picked = "";
+
+    public JoinView(AppModel model, Bench bench, Timers timers) {
+        super(model, bench);
+        this.timers = timers;
+    }
+
+    @Override
+    public Card card() {
+        var card = new Card("what holds it together",
+                prop().name() + " \u00b7 at " + Math.round(model.shownProperty().get().shopCelsius()) + " \u00b0C");
+        var joins = model.result(JoinFigures.JOINS);
+        if (joins.isEmpty()) return waiting(card, JoinFigures.JOINS);
+        var plan = joins.get();
+        if (plan.joins().isEmpty()) {
+            card.text("one piece: nothing to join");
+            return card.primary("on to smoothing", () -> model.pageProperty().set(Page.SMOOTH));
+        }
+        var weakest = plan.joins().stream().min(java.util.Comparator.comparingDouble(SeamJoin::reserve)).orElseThrow();
+        card.row("weakest seam", weakest.seam().name() + "  \u00d7" + Words.text("%.1f", weakest.reserve()),
+                "bears so many times the handling load; " + JoinPlan.LEAST_RESERVE + " at least",
+                weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
+        findings(card, plan.findings());
+        card.title("seams");
+        var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", 58, j -> j.seam().name())
+                .words("with", 140, j -> j.product().name())
+                .number("grams", 60, SeamJoin::grams, j -> "~" + Words.grams(j.grams()))
+                .number("hold", 66, SeamJoin::holdMin, j -> Words.text("%.0f min", j.holdMin()))
+                .number("handle", 60, SeamJoin::handleH, j -> Words.hours(j.handleH()))
+                .number("bears", 56, SeamJoin::reserve, j -> "\u00d7" + Words.text("%.0f", j.reserve()))
+                .rows(plan.joins(), 9);
+        card.add(sheet.onPick(j -> {
+            if (j.seam().name().equals(picked)) return;
+            picked = j.seam().name();
+            again();
+        }));
+        plan.joins()
+                .stream()
+                .filter(j -> j.seam().name().equals(picked))
+                .findFirst()
+                .or(() -> Optional.of(weakest))
+                .ifPresent(j -> seam(card, j));
+        card.title("order of assembly");
+        int step = 1;
+        for (var s : plan.steps()) {
+            boolean done = model.schedule()
+                    .flatMap(q -> q.placed(new TaskId.Step(prop().id(), TaskId.Series.JOIN, s.number())))
+                    .map(q -> q.done())
+                    .orElse(false);
+            card.step(step++ + (done ? "   done" : ""), s.words(), "over " + String.join("  ", s.seams()));
+        }
+        card.caution("gloves and air; eye protection; no cotton wipes with CA. " + yellowbracket.safety.Caution.DEFER);
+        return card.primary("keep and smooth", () -> model.pageProperty().set(Page.SMOOTH));
+    }
+
+    private void seam(Card card, SeamJoin now) {
+        var grams = new HashMap<String, Double>();
+        model.result(PrintFigures.PRINTS).ifPresent(p -> p.prints().forEach(q -> grams.put(q.name(), q.estimate().grams())));
+        var seam = now.seam();
+        card.title("ways to join " + seam.name() + ": " + now.why());
+        var sections = model.result(CutFigures.SECTIONS);
+        if (sections.isEmpty()) return;
+        String light = grams.getOrDefault(seam.first(), 0.0) <= grams.getOrDefault(seam.second(), 0.0) ? seam.first() : seam.second();
+        var load = Load.of(seam, grams.getOrDefault(light, 0.0),
+                sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
+        var table = alternatives("", "grams", "hold min", "handle h", "bears", "hazard");
+        for (var o : JoinPlan
+                .options(seam, load, prop().print().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
+                .stream()
+                .limit(6)
+                .toList()) {
+            boolean current = o.product().name().equals(now.product().name());
+            var row = table.add(o.product().name(), current, () -> model.apply(Edit.join(prop().id(), seam.name(), o.product().name())));
+            row.figures(Optional.empty(), Words.text("%.1f", o.grams()), Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()),
+                    "\u00d7" + Words.text("%.0f", o.reserve()),
+                    o.product().hazards().stream().sorted().findFirst().map(h -> h.words()).orElse(""));
+        }
+        card.add(table);
+        card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
+                () -> timers.start(seam.name() + " " + now.product().name(), now.holdMin())));
+    }
+
+    @Override
+    public void draw() {
+        bench.showExplode(false);
+        var proxy = model.result(ModelFigures.PROXY);
+        var joins = model.result(JoinFigures.JOINS);
+        var size = bounds();
+        if (proxy.isEmpty() || size.isEmpty()) return;
+        double s = prop().scale();
+        var things = new ArrayList<javafx.scene.Node>();
+        var labels = new ArrayList<Bench.Callout>();
+        joins.ifPresent(p -> p.joins().forEach(j -> {
+            String tone = j.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : j.reserve() < 8 ? "care" : "good";
+            things.add(line(j.seam().line(), colour(tone), size.get().diagonal() / 260));
+            var mid = j.seam().line().isEmpty() ? j.seam().centre() : j.seam().line().get(j.seam().line().size() / 2);
+            labels.add(new Bench.Callout(mid, j.seam().name() + " \u00d7" + Words.text("%.0f", j.reserve()), tone));
+        }));
+        var shell = bench.isSeeThrough() ? bench.drawn().glass(proxy.get().mesh(), plastic(), 0.3)
+                : bench.drawn().plain(proxy.get().mesh(), plastic());
+        shell.getTransforms().add(new Scale(s, s, s));
+        things.add(shell);
+        bench.show(things, size.get(), key("prop"));
+        bench.legend()
+                .squares("seams by what they bear", List.of(colour("good"), colour("care"), colour("stop")),
+                        List.of("8 times and more", "3 to 8 times", "too little"));
+        bench.callouts(labels);
+        bench.gauges(joins.map(p -> List.of(
+                new Bench.Gauge("seams", String.valueOf(p.joins().size()), "in " + p.steps().size() + " steps", ""),
+                new Bench.Gauge("weakest bears",
+                        p.joins()
+                                .stream()
+                                .mapToDouble(SeamJoin::reserve)
+                                .min()
+                                .stream()
+                                .mapToObj(r -> "\u00d7" + Words.text("%.1f", r))
+                                .findFirst()
+                                .orElse("-"),
+                        "", ""),
+                new Bench.Gauge("glue", "~" + Words.grams(p.joins().stream().mapToDouble(SeamJoin::grams).sum()), "", ""),
+                new Bench.Gauge("holding", Words.text("%.0f min", p.joins().stream().mapToDouble(SeamJoin::holdMin).sum()), "", "")))
+                .orElse(List.of()));
+    }
+
+    private static Color colour(String tone) {
+        return switch (tone) {
+            case "stop" -> Color.web("#A8123F");
+            case "care" -> Color.web("#B9571A");
+            default -> Color.web("#17756F");
+        };
+    }
+
+    /** Short rods along the seam; pairs are thinned to a drawable number. */
+    private static Group line(List<Vec3> pairs, Color colour, double radius) {
+        var group = new Group();
+        int step = Math.max(1, pairs.size() / 2 / 260);
+        var material = new javafx.scene.paint.PhongMaterial(colour);
+        for (int i = 0; i + 1 < pairs.size(); i += 2 * step) {
+            var a = pairs.get(i);
+            var b = pairs.get(i + 1);
+            var d = b.minus(a);
+            double len = d.norm();
+            if (len < 1e-6) continue;
+            var rod = new Cylinder(radius, len * step + radius, 5);
+            rod.setMaterial(material);
+            var mid = a.plus(b).times(0.5);
+            var axis = new Point3D(0, 1, 0).crossProduct(d.x(), d.y(), d.z());
+            double angle = Math.toDegrees(Math.acos(Math.clamp(d.y() / len, -1, 1)));
+            rod.getTransforms()
+                    .setAll(new Translate(mid.x(), mid.y(), mid.z()), new Rotate(angle, axis.magnitude() < 1e-9 ? Rotate.X_AXIS : axis));
+            group.getChildren().add(rod);
+        }
+        return group;
+    }
+}

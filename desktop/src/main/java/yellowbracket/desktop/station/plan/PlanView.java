@@ -1,0 +1,133 @@
+package yellowbracket.desktop.station.plan;
+
+import java.time.LocalDate;
+import java.util.List;
+import javafx.scene.control.DatePicker;
+import javafx.scene.control.TextField;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.finding.Weight;
+import yellowbracket.plan.Needs;
+import yellowbracket.plan.Schedule;
+import yellowbracket.size.Fit;
+
+/** When: the day it must be ready, what comes next, every task with its times, what to buy. */
+public final class PlanView extends StationView {
+    private final StationView backdrop;
+    private final Runnable exportCalendar;
+    private final Runnable benchMode;
+
+    public PlanView(AppModel model, Bench bench, StationView backdrop, Runnable exportCalendar, Runnable benchMode) {
+        super(model, bench);
+        this.backdrop = backdrop;
+        this.exportCalendar = exportCalendar;
+        this.benchMode = benchMode;
+    }
+
+    @Override
+    public Card card() {
+        var build = model.shownProperty().get();
+        var card = new Card("when it is ready", build.event() + " \u00b7 " + Words.dayTime(build.due()));
+        var schedule = model.schedule();
+        due(card);
+        if (schedule.isEmpty()) return waiting(card, PlanFigures.SCHEDULE);
+        var s = schedule.get();
+        boolean late = s.slackH() < 0;
+        card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
+                late ? "stop" : "good");
+        var chance = model.derived().get(PlanFigures.CHANCE);
+        card.row("chance", chance.map(c -> Words.percent(c.share())).orElse("..."),
+                chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
+        card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()),
+                "evenings and weekends; prints run through the night");
+        if (late) card.finding(Weight.STOP,
+                "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
+                "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.model.Page.SMOOTH));
+        s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
+        card.title("next");
+        for (var p : s.next(4)) next(card, p);
+        card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
+        card.title("all tasks");
+        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", 46, p -> p.done() ? "done" : "")
+                .words("prop", 56, p -> p.task().prop())
+                .words("task", 190, p -> p.task().name())
+                .number("start", 92, p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
+                .number("hours", 56, p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
+                .number("wait", 54, p -> p.task().lag().leastH(),
+                        p -> p.task().lag().leastH() == 0 ? "" : Words.hours(p.task().lag().leastH()))
+                .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
+        needs(card);
+        return card;
+    }
+
+    private void due(Card card) {
+        var build = model.shownProperty().get();
+        var what = new TextField(build.event());
+        what.setId("event");
+        what.setAccessibleText("event");
+        what.setPrefWidth(190);
+        var day = new DatePicker(build.due().toLocalDate());
+        day.setId("due");
+        day.setPrefWidth(130);
+        day.setAccessibleText("day it must be ready");
+        day.setConverter(new javafx.util.StringConverter<>() {
+            @Override
+            public String toString(LocalDate d) {
+                return d == null ? "" : d.toString();
+            }
+
+            @Override
+            public LocalDate fromString(String s) {
+                try {
+                    return LocalDate.parse(s.strip());
+                } catch (java.time.format.DateTimeParseException e) {
+                    model.tell(AppModel.Tone.STOP, "\"" + s + "\" is no day: write it as 2027-05-02");
+                    return model.shownProperty().get().due().toLocalDate();
+                }
+            }
+        });
+        what.setOnAction(e -> model.apply(new Edit("event " + what.getText(),
+                b -> b.withDue(what.getText().isBlank() ? "ready by" : what.getText().strip(), b.due()))));
+        day.valueProperty().addListener((o, before, d) -> {
+            if (d != null && !d.equals(build.due().toLocalDate()))
+                model.apply(new Edit("ready by " + d, b -> b.withDue(b.event(), d.atTime(b.due().toLocalTime()))));
+        });
+        card.row("must be ready", what, day);
+    }
+
+    private void next(Card card, Schedule.Placed p) {
+        var done = Card.action("done", () -> model.note("done " + p.task().id().said()));
+        done.setAccessibleText("mark done: " + p.task().name());
+        String gear = yellowbracket.safety.Caution.of(p.task(), model.shop()).map(c -> " \u00b7 " + c.gear()).orElse("");
+        card.row(Words.dayTime(p.start()),
+                Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().effort().source() + ")" + gear), done);
+    }
+
+    private void needs(Card card) {
+        var needs = model.derived().get(PlanFigures.NEEDS);
+        if (needs.isEmpty()) return;
+        card.title("to buy before the first step");
+        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", 200, Needs.Line::name)
+                .number("needed", 90, Needs.Line::needed, l -> amount(l.needed(), l.unit()))
+                .number("have", 80, Needs.Line::have, l -> amount(l.have(), l.unit()))
+                .number("buy", 90, Needs.Line::missing, l -> amount(l.missing(), l.unit()))
+                .rows(needs.get().shopping(), 10));
+    }
+
+    private static String amount(double v, String unit) {
+        return v == 0 ? "-" : (v < 10 && v != Math.rint(v) ? Words.text("%.1f", v) : Words.whole(v)) + " " + unit;
+    }
+
+    @Override
+    public void draw() {
+        if (model.currentProp().isPresent()) backdrop.draw();
+    }
+}

@@ -1,0 +1,2 @@
+/** The plan page. Start at {@link yellowbracket.desktop.station.plan.PlanView}. */
+package yellowbracket.desktop.station.plan;

@@ -1,0 +1,2 @@
+/** The print page. Start at {@link yellowbracket.desktop.station.print.PrintView}. */
+package yellowbracket.desktop.station.print;

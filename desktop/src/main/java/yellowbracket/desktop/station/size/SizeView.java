@@ -1,0 +1,143 @@
+package yellowbracket.desktop.station.size;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.stage.FileChooser;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.finding.Weight;
+import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.size.Fit;
+import yellowbracket.size.TestPiece;
+
+/**
+ * The size page: which size, does it fit, does the head go in, what is seen; and whether the mesh is what it should be. Each part under a
+ * tab.
+ */
+public final class SizeView extends StationView {
+    /** Names of the tabs, in order. */
+    private static final List<String> TABS = List.of("fit", "put on", "sight", "wearers", "scale", "bodies", "health");
+    private final BodiesPart bodies;
+    private final HealthPart health;
+    private final FitPart fit;
+    private final OnPart on;
+    private final WearersPart wearers;
+    private final Map<String, SizePart> parts = new LinkedHashMap<>();
+
+    public SizeView(AppModel model, Bench bench) {
+        super(model, bench, TABS);
+        bodies = new BodiesPart(model, bench, this::draw);
+        health = new HealthPart(model, bench);
+        fit = new FitPart(this);
+        on = new OnPart(this);
+        wearers = new WearersPart(this);
+        parts.put("fit", fit);
+        parts.put("put on", on);
+        parts.put("sight", new SightPart(this));
+        parts.put("wearers", wearers);
+        parts.put("scale", new ScalePart(this));
+        bench.onLook(this::draw);
+        bench.section().selectedProperty().subscribe(x -> {
+            if (bench.section().isVisible() && model.currentProp().isPresent()) draw();
+        });
+    }
+
+    AppModel model() {
+        return model;
+    }
+
+    Bench bench() {
+        return bench;
+    }
+
+    @Override
+    protected void leave(String name) {
+        on.leave();
+    }
+
+    @Override
+    public boolean busyWithInput() {
+        var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
+        // a card written anew would take away what is being typed
+        return fit.dragging() || typing instanceof yellowbracket.desktop.widget.NumberField f && f.edited();
+    }
+
+    @Override
+    public Card card() {
+        var shown = parts.get(tab());
+        String heading = shown != null ? shown.heading() : tab().equals("bodies") ? "what of the file counts" : "is the mesh sound";
+        String sub = prop().name() + " \u00b7 " + (shown != null ? fit.about() : bounds().map(b -> words().size(b.size())).orElse(""));
+        var card = card(heading, sub);
+        if (shown != null) {
+            boolean hollow = model.result(SizeFigures.FITS).isPresent()
+                    || model.result(SizeFigures.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
+            if (!hollow && (tab().equals("put on") || tab().equals("sight")))
+                card.text(prop().worn() ? "a mask without a hollow is held before the face: see fit"
+                        : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
+            else shown.write(card);
+        } else if (tab().equals("bodies")) bodies.write(card);
+        else health.write(card);
+        var d = model.derived();
+        if (d.state(ModelFigures.MODEL, prop().id()) == Derived.State.FAILED)
+            card.finding(Weight.STOP, d.reason(ModelFigures.MODEL, prop().id()), "undo", model::undo);
+        return card;
+    }
+
+    @Override
+    public void draw() {
+        bench.showExplode(false);
+        if (tab().equals("bodies")) bodies.draw();
+        else if (tab().equals("health")) health.draw(neutral());
+        else parts.get(tab()).draw();
+    }
+
+    /** Asks for a file to write. */
+    void save(String title, String name, Consumer<Path> then) {
+        var chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.setInitialFileName(name);
+        Optional.ofNullable(chooser.showSaveDialog(bench.getScene().getWindow())).ifPresent(f -> then.accept(f.toPath()));
+    }
+
+    /** Asks for a mesh to read. */
+    void open(String title, Consumer<Path> then) {
+        var chooser = new FileChooser();
+        chooser.setTitle(title);
+        Optional.ofNullable(chooser.showOpenDialog(bench.getScene().getWindow())).ifPresent(f -> then.accept(f.toPath()));
+    }
+
+    /** Without asking where: for tests and scripts. The name's ending decides the format, STL when it has none. */
+    public void writeTestPiece(TestPiece piece, Path to) {
+        var kind = MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL);
+        model.background("writing the test piece", p -> {
+            try {
+                MeshWriter.write(List.of(new MeshWriter.Named(piece.kind().label(), piece.mesh())), kind, to);
+                return to;
+            } catch (IOException e) {
+                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+            }
+        }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: print it, try it on, and note how it fits"));
+    }
+
+    /** Starts the import of a head scan for the wearer picked; for tests and scripts. */
+    public void scan(Path file) {
+        show("wearers");
+        wearers.scan(file);
+    }
+
+    /** The next of the three points of a head scan, in its coordinates; for tests and scripts. */
+    public void pick(yellowbracket.mesh.Vec3 point) {
+        wearers.pick(point);
+    }
+}

@@ -1,0 +1,132 @@
+package yellowbracket.desktop.station.smooth;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.transform.Scale;
+import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.widget.Alternatives;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.document.Prop;
+import yellowbracket.finding.Weight;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.print.Cusp;
+import yellowbracket.size.Fit;
+import yellowbracket.smooth.Areas;
+import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.School;
+import yellowbracket.smooth.SmoothPlan;
+
+/** How far to sand: the ladder of steps from the layer lines to the finish, with amounts; the bench shows the lines in place. */
+public final class SmoothView extends StationView {
+    public SmoothView(AppModel model, Bench bench) {
+        super(model, bench);
+    }
+
+    @Override
+    public Card card() {
+        var card = new Card("how far to go, and when to stop", prop().name() + " \u00b7 " + prop().smooth().finish().label());
+        var smooth = model.result(SmoothFigures.SMOOTH);
+        if (smooth.isEmpty()) return waiting(card, SmoothFigures.SMOOTH);
+        var plan = smooth.get();
+        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %s dm\u00b2 on the show side; costs %s",
+                Words.hours(plan.waitH()), Words.whole(plan.areas().totalDm2()), Words.money(plan.cost())));
+        var finishes = alternatives("finish", "work h", "wait h", "sheets", "cans", "ready");
+        for (var f : Finish.values()) alternative(finishes, f.label(), f == prop().smooth().finish(),
+                new Edit("finish " + f.label(), b -> change(b, p -> p.withSmooth(p.smooth().withFinish(f)))), this::figures);
+        card.add(finishes);
+        var schools = alternatives("school", "work h", "wait h", "sheets", "cans", "ready");
+        for (var s : School.values()) alternative(schools, s.label(), s == prop().smooth().school(),
+                new Edit("school " + s.label(), b -> change(b, p -> p.withSmooth(p.smooth().withSchool(s)))), this::figures);
+        card.add(schools);
+        findings(card, plan.findings());
+        plan.seamFiller()
+                .ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()),
+                        Words.text("%.0f %s filler with %.1f %s hardener each (%.1f %%), pot life %.0f min", m.baseEach(), m.unit(),
+                                m.hardenerEach(), m.unit(), 100 * m.hardenerShare(), m.potLifeMin())));
+        card.title("the ladder");
+        int n = 1;
+        for (var w : plan.work())
+            card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
+        if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())),
+                "taken of printed walls and films");
+        card.caution("dust: P2/P3 mask and sealed goggles, sand wet or with extraction. " + yellowbracket.safety.Caution.DEFER);
+        card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
+        areas(card, plan.areas());
+        return card;
+    }
+
+    private yellowbracket.document.Build change(yellowbracket.document.Build b, java.util.function.UnaryOperator<Prop> change) {
+        return b.prop(prop().id()).map(p -> b.with(change.apply(p))).orElse(b);
+    }
+
+    private void figures(Alternatives.Row row, Derived d) {
+        var s = d.get(SmoothFigures.SMOOTH, prop().id());
+        boolean none = s.map(p -> p.work().isEmpty()).orElse(true);
+        row.figures(ready(d), s.map(p -> none ? "out of" : Words.text("~%.1f", p.hours())).orElse("-"),
+                s.map(p -> none ? "reach" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
+                s.map(p -> Words.text("%.1f", p.cans())).orElse("-"), readyWords(d));
+    }
+
+    private void areas(Card card, Areas a) {
+        record Line(String name, double mm2) {}
+        card.title("areas on the show side");
+        var lines = List.of(new Line("fine lines, under " + Math.round(Areas.FINE_UM) + " \u00b5m", a.fineMm2()),
+                new Line("middling lines", a.middleMm2()),
+                new Line("steps, over " + Math.round(Areas.COARSE_UM) + " \u00b5m", a.coarseMm2()),
+                new Line("flat: block or machine", a.flatMm2()), new Line("curved: foam or sponge", a.curvedMm2()),
+                new Line("tight: by hand, files", a.tightMm2()));
+        card.add(new Sheet<Line>("areas", "").words("", 200, Line::name)
+                .number("dm\u00b2", 80, Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4))
+                .number("share", 80, Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
+                .rows(lines, 6));
+    }
+
+    @Override
+    public void draw() {
+        bench.showExplode(false);
+        var drawn = model.result(CutFigures.DRAWING);
+        var prints = model.result(PrintFigures.PRINTS);
+        var size = bounds();
+        if (drawn.isEmpty() || prints.isEmpty() || size.isEmpty()) return;
+        double s = prop().scale();
+        var things = new ArrayList<javafx.scene.Node>();
+        for (var p : prints.get().prints()) {
+            var mesh = drawn.get().bySection().get(p.name());
+            if (mesh == null) continue;
+            var up = p.orientation().turn().row2();
+            var view = bench.drawn().byFacet(mesh, Ramp.cusp(), neutral(), f -> depth(mesh, f, up, p.profile().layerMm()));
+            view.getTransforms().add(new Scale(s, s, s));
+            things.add(view);
+        }
+        bench.show(things, size.get(), key("prop"));
+        bench.callouts(List.of());
+        bench.legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
+        bench.gauges(model.result(SmoothFigures.SMOOTH).map(this::gauges).orElse(List.of()));
+    }
+
+    private static double depth(Mesh m, int f, yellowbracket.mesh.Vec3 up, double layer) {
+        var n = m.areaVector(f);
+        return n.norm() == 0 || m.tag(f) != Mesh.ORIGINAL ? Double.NaN : Cusp.um(layer, Math.abs(up.dot(n)) / n.norm());
+    }
+
+    private List<Bench.Gauge> gauges(SmoothPlan p) {
+        return List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
+                new Bench.Gauge("show side", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
+                new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "nine tenths are finer", ""),
+                new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), ""));
+    }
+}
