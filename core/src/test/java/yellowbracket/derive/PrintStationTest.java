@@ -56,6 +56,7 @@ import yellowbracket.smooth.Fineness;
 import yellowbracket.work.Known;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.TaskId;
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -347,7 +348,7 @@ class PrintStationTest {
         try (var w = Everything.workings(SHOP, new SimulatedWeather(3), Clock.fixed(NOW.toInstant(ZoneOffset.UTC), ZoneOffset.UTC),
                 new Memo(), d -> {})) {
             w.show(build(p -> p, b -> b), Meshes.NONE.with(BAR), "bar");
-            for (int i = 0; i < 600 && !w.latest().fresh(PrintFigures.ONE_PIECE, "bar"); i++) Thread.sleep(50);
+            await().atMost(java.time.Duration.ofSeconds(60)).until(() -> w.latest().fresh(PrintFigures.ONE_PIECE, "bar"));
             var fine = w.latest().require(SmoothFigures.FINENESS, "bar");
             assertThat(fine.nozzles()).containsExactly(0.4, 0.6, 0.8);
             var narrow = fine.of(0.4);

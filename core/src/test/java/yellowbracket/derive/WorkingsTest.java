@@ -9,7 +9,6 @@ import java.time.ZoneOffset;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -39,6 +38,7 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.work.Known;
 import yellowbracket.work.Station;
 import yellowbracket.work.TaskId;
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 class WorkingsTest {
@@ -108,8 +108,7 @@ class WorkingsTest {
     /** Deriving until {@code node} is fresh for that build. */
     private static Derived shown(Workings w, yellowbracket.document.Build b, Figure<?> node) throws Exception {
         w.show(b, SmallBuild.meshes(), "helm");
-        for (int i = 0; i < 600 && !(w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm")); i++)
-            Thread.sleep(50);
+        until(() -> w.latest().build().equals(java.util.Optional.of(b)) && w.latest().fresh(node, "helm"));
         assertThat(w.latest().fresh(node, "helm")).as(node.name()).isTrue();
         return w.latest();
     }
@@ -166,12 +165,8 @@ class WorkingsTest {
         }
     }
 
-    private static void until(BooleanSupplier condition) throws InterruptedException {
-        var end = Instant.now().plus(Duration.ofSeconds(90));
-        while (!condition.getAsBoolean()) {
-            assertThat(Instant.now()).as("gave up waiting").isBefore(end);
-            Thread.sleep(20);
-        }
+    private static void until(java.util.concurrent.Callable<Boolean> condition) {
+        await().atMost(Duration.ofSeconds(90)).pollInterval(Duration.ofMillis(10)).until(condition);
     }
 
     @Test
@@ -206,8 +201,7 @@ class WorkingsTest {
         int before = heard.get();
         workings.show(SmallBuild.build(), SmallBuild.meshes(), "helm");
         workings.whatIf(SmallBuild.build(), SmallBuild.meshes(), (b, d) -> heard.incrementAndGet());
-        Thread.sleep(100);
-        assertThat(heard.get()).isEqualTo(before);
+        await().during(Duration.ofMillis(100)).atMost(Duration.ofSeconds(2)).until(() -> heard.get() == before);
     }
 
     /** What a part of the model is asked for again is not made again: the same object comes back. */

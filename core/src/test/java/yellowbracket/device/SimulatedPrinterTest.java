@@ -1,5 +1,6 @@
 package yellowbracket.device;
 
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -125,8 +126,7 @@ class SimulatedPrinterTest {
         try (var p = faultless()) {
             p.run(40);
             p.start(new Job("E", 10, 0.5));
-            for (int i = 0; i < 200 && p.status().state() != State.DONE; i++) Thread.sleep(20);
-            assertThat(p.status().state()).isEqualTo(State.DONE);
+            await().until(() -> p.status().state() == State.DONE);
         }
     }
 }

@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import java.time.Duration;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
@@ -26,6 +27,7 @@ import yellowbracket.intake.FileUnit;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshWriter;
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /**
@@ -237,8 +239,8 @@ class FoundMeshTest extends WindowTest {
         });
         robot.type(KeyCode.ESCAPE);
         until("idle", () -> model.busyProperty().get().isEmpty());
-        Thread.sleep(1500);
-        WaitForAsyncUtils.waitForFxEvents();
-        assertThat(model.currentProp()).as("nothing came in afterwards").isEmpty();
+        await("nothing comes in afterwards").during(Duration.ofMillis(800))
+                .atMost(Duration.ofSeconds(10))
+                .until(() -> model.currentProp().isEmpty());
     }
 }

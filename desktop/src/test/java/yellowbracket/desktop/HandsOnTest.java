@@ -1,5 +1,6 @@
 package yellowbracket.desktop;
 
+import java.time.Duration;
 import java.io.File;
 import java.nio.file.Files;
 import java.time.LocalDate;
@@ -31,6 +32,7 @@ import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /**
@@ -153,8 +155,7 @@ class HandsOnTest extends WindowTest {
         derived();
         robot.interact(() -> model.keepWearer(model.session().build().wearers().getFirst()));
         robot.interact(() -> model.save(dir.resolve("demo.bracket")));
-        Thread.sleep(400);
-        assertThat(dir.resolve("shop.json")).doesNotExist();
+        await().during(Duration.ofMillis(300)).atMost(Duration.ofSeconds(10)).until(() -> Files.notExists(dir.resolve("shop.json")));
     }
 
     @Test
