@@ -14,8 +14,8 @@ import org.junit.jupiter.api.Test;
 class ArchitectureTest {
     private static final JavaClasses CORE = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("yellowbracket");
-    private static final List<String> ORDER = List.of("program", "mesh", "work", "finding", "shop", "intake", "size", "cut", "print",
-            "join", "smooth", "colour", "wear", "plan", "log", "safety", "device", "document", "derive", "export");
+    private static final List<String> ORDER = List.of("program", "search", "mesh", "work", "finding", "shop", "intake", "size", "cut",
+            "print", "join", "smooth", "colour", "wear", "plan", "log", "safety", "device", "document", "derive", "export");
 
     @Test
     void coreHasNoInterfaceCode() {

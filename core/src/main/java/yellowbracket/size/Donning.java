@@ -1,12 +1,10 @@
 package yellowbracket.size;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.PriorityQueue;
 import java.util.stream.IntStream;
+import yellowbracket.search.BestFirst;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
@@ -171,10 +169,8 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             double widest = widest(start);
             // with room in plenty a plain way counts for more than the last millimetre
             double least = Math.min(widest - SLACK_MM, Math.max(COMFORT_MM, 0.88 * widest));
-            var nodes = straightest(start, least);
-            Collections.reverse(nodes);
             var poses = new ArrayList<Pose>();
-            nodes.forEach(n -> poses.add(pose(n)));
+            straightest(start, least).reversed().forEach(n -> poses.add(pose(n)));
             relax(poses);
             smooth(poses);
             return measured(poses);
@@ -200,28 +196,37 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             return node / SLAB == levels - 1;
         }
 
-        private record Reached(int node, double by) {}
+        /** Poses and the moves between them. @param least poses with less room are left out @param measure of a move */
+        private BestFirst.Graph graph(double least, Moves measure) {
+            return new BestFirst.Graph() {
+                @Override
+                public int nodes() {
+                    return room.length;
+                }
+
+                @Override
+                public boolean goal(int node) {
+                    return out(node);
+                }
+
+                @Override
+                public void edges(int node, BestFirst.Edges out) {
+                    neighbours(node, n -> {
+                        if (room[n] >= least) out.to(n, measure.of(node, n), 0);
+                    });
+                }
+            };
+        }
+
+        private interface Moves {
+            double of(int from, int to);
+        }
 
         /** The greatest room with which the outside can be reached. */
         private double widest(int start) {
-            var best = new float[room.length];
-            Arrays.fill(best, Float.NEGATIVE_INFINITY);
-            var queue = new PriorityQueue<Reached>((a, b) -> Double.compare(b.by, a.by));
-            best[start] = room[start];
-            queue.add(new Reached(start, room[start]));
-            while (!queue.isEmpty()) {
-                var at = queue.poll();
-                if (at.by < best[at.node]) continue;
-                if (out(at.node)) return at.by;
-                neighbours(at.node, n -> {
-                    float by = (float) Math.min(at.by, room[n]);
-                    if (by > best[n]) {
-                        best[n] = by;
-                        queue.add(new Reached(n, by));
-                    }
-                });
-            }
-            return best[start];
+            return BestFirst.widest(graph(Double.NEGATIVE_INFINITY, (from, to) -> room[to]), start, room[start])
+                    .map(BestFirst.Way::measure)
+                    .orElse((double) room[start]);
         }
 
         /**
@@ -229,33 +234,9 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
          * of the walls.
          */
         private List<Integer> straightest(int start, double least) {
-            var cost = new double[room.length];
-            var from = new int[room.length];
-            Arrays.fill(cost, Double.POSITIVE_INFINITY);
-            var queue = new PriorityQueue<Reached>((a, b) -> Double.compare(a.by, b.by));
-            cost[start] = 0;
-            from[start] = -1;
-            queue.add(new Reached(start, 0));
-            while (!queue.isEmpty()) {
-                var at = queue.poll();
-                if (at.by > cost[at.node]) continue;
-                if (out(at.node)) {
-                    var nodes = new ArrayList<Integer>();
-                    for (int n = at.node; n >= 0; n = from[n]) nodes.add(n);
-                    Collections.reverse(nodes);
-                    return nodes;
-                }
-                neighbours(at.node, n -> {
-                    if (room[n] < least) return;
-                    double to = at.by + move(at.node, n);
-                    if (to < cost[n]) {
-                        cost[n] = to;
-                        from[n] = at.node;
-                        queue.add(new Reached(n, to));
-                    }
-                });
-            }
-            return new ArrayList<>(List.of(start));
+            return BestFirst.cheapest(graph(least, this::move), start, Integer.MAX_VALUE)
+                    .map(w -> w.steps().stream().map(BestFirst.Step::node).toList())
+                    .orElse(List.of(start));
         }
 
         private double move(int a, int b) {

@@ -3,6 +3,8 @@ package yellowbracket.size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.atomic.AtomicReference;
+import yellowbracket.search.Threshold;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
@@ -59,6 +61,9 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
                 high.because);
     }
 
+    /** Scales looked at, and how finely. */
+    private static final double LEAST_SCALE = 0.4, MOST_SCALE = 2.6, FINE_SCALE = 1e-5;
+
     private record Solved(double scale, String because) {}
 
     private static Solved solve(Room room, HeadForm form, Cavity cavity, double start, boolean padded, Progress progress) {
@@ -67,18 +72,17 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         for (int round = 0; round < 3; round++) {
             progress.check();
             var pose = new PoseSearch(form, cavity, room, s).run();
-            double base = s, lo = 0.4, hi = 2.6;
-            for (int i = 0; i < 18; i++) {
-                double mid = (lo + hi) / 2;
+            double base = s;
+            var tight = new AtomicReference<>(limit);
+            double found = Threshold.between(LEAST_SCALE, MOST_SCALE, FINE_SCALE, mid -> {
                 var at = pose.grown(mid / base); // here: the head stays put relative to the visor while the shell grows about it
                 var worst = worst(Clearance.of(form, cavity, mid, at, 2), room, padded);
-                if (worst.spare < 0) {
-                    lo = mid;
-                    limit = worst.zone;
-                } else hi = mid;
-            }
-            boolean settled = Math.abs(hi - s) < 0.002;
-            s = hi;
+                if (worst.spare < 0) tight.set(worst.zone);
+                return worst.spare >= 0;
+            });
+            limit = tight.get();
+            boolean settled = Math.abs(found - s) < 0.002;
+            s = found;
             if (settled) break;
         }
         String what = text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(),
@@ -103,23 +107,19 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     }
 
     private static Solved highest(HeadForm form, Cavity cavity, double from) {
-        double lo = from, hi = 2.6;
-        Zone limit = Zone.BACK;
-        for (int i = 0; i < 10; i++) {
-            double mid = (lo + hi) / 2;
+        var limit = new AtomicReference<>(Zone.BACK);
+        double high = Threshold.between(from, MOST_SCALE, (MOST_SCALE - from) / 1024, mid -> {
             var pose = new Pose(cavity.middleY() * mid, cavity.visorZ().orElse(cavity.roofZ() - form.crownZ() / mid) * mid, 0);
             var c = Clearance.of(form, cavity, mid, pose, 3);
             var thickest = c.zones()
                     .stream()
                     .filter(z -> z.zone().padded())
                     .max(java.util.Comparator.comparingDouble(Clearance.ZoneClearance::medianMm));
-            if (thickest.map(Clearance.ZoneClearance::medianMm).orElse(0.0) < THICKEST_PAD_MM) lo = mid;
-            else {
-                hi = mid;
-                limit = thickest.get().zone();
-            }
-        }
-        return new Solved(Math.floor(lo * 200) / 200, text("%s would need %.0f mm of foam", limit.label(), THICKEST_PAD_MM));
+            boolean tooThick = thickest.map(Clearance.ZoneClearance::medianMm).orElse(0.0) >= THICKEST_PAD_MM;
+            if (tooThick) limit.set(thickest.get().zone());
+            return tooThick;
+        });
+        return new Solved(Math.floor(high * 200) / 200, text("%s would need %.0f mm of foam", limit.get().label(), THICKEST_PAD_MM));
     }
 
     private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales,

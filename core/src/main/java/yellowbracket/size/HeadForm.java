@@ -3,6 +3,7 @@ package yellowbracket.size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.search.Threshold;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
@@ -60,18 +61,17 @@ public final class HeadForm {
         samples = sample();
     }
 
+    /** Of the brow's oval: below it is pointed, above it a box. */
+    private static final double LEAST_EXPONENT = 1.3, MOST_EXPONENT = 8;
+
     /** @throws IllegalArgumentException if {@link HeadMeasures#check} finds the measures implausible; ask it first */
     public static HeadForm of(HeadMeasures head) {
         var problems = head.check();
         if (!problems.isEmpty()) throw new IllegalArgumentException(problems.getFirst().sentence());
-        double lo = 1.3, hi = 8;
         var filled = head.filled();
-        for (int i = 0; i < 50; i++) { // the polygon the form is made of grows with the exponent: bisect on that polygon itself
-            double mid = (lo + hi) / 2;
-            if (browPerimeter(filled, mid) < head.circumferenceMm()) lo = mid;
-            else hi = mid;
-        }
-        return new HeadForm(filled, (lo + hi) / 2, Optional.empty());
+        // the polygon the form is made of grows with the exponent: halve on that polygon itself
+        double exponent = Threshold.between(LEAST_EXPONENT, MOST_EXPONENT, 1e-13, e -> browPerimeter(filled, e) >= head.circumferenceMm());
+        return new HeadForm(filled, exponent, Optional.empty());
     }
 
     /** From the wearer's scan where there is one, else from the measures. @throws IllegalArgumentException as {@link #of(HeadMeasures)} */

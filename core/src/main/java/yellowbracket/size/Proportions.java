@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import yellowbracket.search.Threshold;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -38,14 +39,13 @@ public record Proportions(double scale, Reshape reshape, double distortion) {
         return Math.max(1, Math.ceil(k * 200) / 200);
     }
 
+    /** An axis is made smaller by two fifths at most, to a fiftieth of a per cent. */
+    private static final double LEAST_SHARE = 0.6;
+    private static final double FINE = 2e-4;
+
     private static double least(Room room, HeadForm form, Cavity cavity, Pose pose, double base, Vec3 s, int axis, Set<Zone> zones) {
-        double lo = 0.6 * base, hi = base;
-        for (int i = 0; i < 11; i++) {
-            double mid = (lo + hi) / 2;
-            if (spare(room, form, cavity, pose, base, with(s, axis, mid), zones) < 0) lo = mid;
-            else hi = mid;
-        }
-        return hi;
+        return Threshold.between(LEAST_SHARE * base, base, FINE * base,
+                v -> spare(room, form, cavity, pose, base, with(s, axis, v), zones) >= 0);
     }
 
     private static Vec3 with(Vec3 s, int axis, double v) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import yellowbracket.search.Threshold;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
@@ -93,15 +94,8 @@ public sealed interface Remedy {
 
     /** The least value with enough room, by halving; nothing if even the most has too little. */
     private static Optional<Found> least(double from, double most, double fine, java.util.function.DoubleUnaryOperator spare) {
-        double lo = from, hi = most, best = spare.applyAsDouble(most);
-        if (best < ENOUGH_MM) return Optional.empty();
-        while (hi - lo > fine) {
-            double mid = (lo + hi) / 2, s = spare.applyAsDouble(mid);
-            if (s >= ENOUGH_MM) {
-                hi = mid;
-                best = s;
-            } else lo = mid;
-        }
-        return Optional.of(new Found(hi, best));
+        if (spare.applyAsDouble(most) < ENOUGH_MM) return Optional.empty();
+        double at = Threshold.between(from, most, fine, v -> spare.applyAsDouble(v) >= ENOUGH_MM);
+        return Optional.of(new Found(at, spare.applyAsDouble(at)));
     }
 }

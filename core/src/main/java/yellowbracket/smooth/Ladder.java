@@ -1,10 +1,8 @@
 package yellowbracket.smooth;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.PriorityQueue;
+import yellowbracket.search.BestFirst;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Grit;
@@ -55,12 +53,24 @@ public final class Ladder {
     /** What one full pass takes off the peaks, as a share of the mean grain. */
     private static final double TAKES = 0.16;
     private static final int BUDGET = 60_000;
+    /** Scratch of a print's skin: lines and strings, not sanded yet. */
+    private static final double SKIN_UM = 40;
+    /** Marks that the roughest film leaves. */
+    private static final double ROUGHEST_FILM_UM = 80;
+    /** Of two ladders that cost the same the one with fewer steps. */
+    private static final double A_STEP = 0.01;
 
-    private record State(int valley, int scratch, boolean fresh) {}
+    /** Depths in cells. */
+    private record State(int valley, int scratch, boolean fresh) {
+        static State of(int number, int most) {
+            int n = number / 2;
+            return new State(n / (most + 1), n % (most + 1), number % 2 == 1);
+        }
 
-    private record Node(State state, double cost) {}
-
-    private record Came(State from, Step by) {}
+        int number(int most) {
+            return 2 * (valley * (most + 1) + scratch) + (fresh ? 1 : 0);
+        }
+    }
 
     private final School school;
     private final Weights weights;
@@ -82,30 +92,41 @@ public final class Ladder {
     }
 
     private Outcome run(double valleyUm, Finish finish) {
-        var start = new State(cell(valleyUm), cell(40), false); // print skin: lines and strings, not sanded yet
-        var best = new HashMap<State, Double>();
-        var came = new HashMap<State, Came>();
-        var queue = new PriorityQueue<Node>(java.util.Comparator.comparingDouble(Node::cost));
-        best.put(start, 0.0);
-        queue.add(new Node(start, 0));
-        int visited = 0;
-        while (!queue.isEmpty()) {
-            var node = queue.poll();
-            if (node.cost > best.get(node.state)) continue;
-            if (reached(node.state, finish)) return found(start, node.state, came);
-            if (++visited > BUDGET) break;
-            for (var step : steps(node.state)) {
-                var next = new State(cell(step.valleyUm), cell(step.scratchUm), step.kind != Kind.SAND);
-                double cost = node.cost + weights.workMin * step.minPerDm2 + weights.waitH * step.waitH + weights.money * step.costPerDm2
-                        + 0.01;
-                if (cost >= best.getOrDefault(next, Double.POSITIVE_INFINITY)) continue;
-                best.put(next, cost);
-                came.put(next, new Came(node.state, step));
-                queue.add(new Node(next, cost));
+        var start = new State(cell(valleyUm), cell(SKIN_UM), false);
+        int most = Math.max(start.valley, start.scratch) + cell(ROUGHEST_FILM_UM);
+        var way = BestFirst.cheapest(graph(finish, most), start.number(most), BUDGET);
+        return way.<Outcome>map(w -> found(w, most))
+                .orElseGet(() -> new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label()
+                        + " from " + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height"));
+    }
+
+    /** @param most the highest cell a state can have */
+    private BestFirst.Graph graph(Finish finish, int most) {
+        return new BestFirst.Graph() {
+            @Override
+            public int nodes() {
+                return new State(most, most, true).number(most) + 1;
             }
-        }
-        return new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label() + " from "
-                + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height");
+
+            @Override
+            public boolean goal(int node) {
+                return reached(State.of(node, most), finish);
+            }
+
+            @Override
+            public void edges(int node, BestFirst.Edges out) {
+                var steps = steps(State.of(node, most));
+                for (int i = 0; i < steps.size(); i++) out.to(after(steps.get(i)).number(most), cost(steps.get(i)), i);
+            }
+        };
+    }
+
+    private static State after(Step step) {
+        return new State(cell(step.valleyUm), cell(step.scratchUm), step.kind != Kind.SAND);
+    }
+
+    private double cost(Step s) {
+        return weights.workMin * s.minPerDm2 + weights.waitH * s.waitH + weights.money * s.costPerDm2 + A_STEP;
     }
 
     private static boolean reached(State s, Finish f) {
@@ -175,9 +196,10 @@ public final class Ladder {
                 sheets * shop.sheetCost(), Math.max(0, valley - gone), Math.max(after, scratch - passes * takes), passes, stop));
     }
 
-    private static Outcome found(State start, State end, Map<State, Came> came) {
+    private Outcome found(BestFirst.Way way, int most) {
         var steps = new ArrayList<Step>();
-        for (var at = end; !at.equals(start); at = came.get(at).from) steps.addFirst(came.get(at).by);
+        for (int i = 1; i < way.steps().size(); i++)
+            steps.add(steps(State.of(way.steps().get(i - 1).node(), most)).get(way.steps().get(i).label()));
         double min = 0, wait = 0, cost = 0;
         for (var s : steps) {
             min += s.minPerDm2;

@@ -99,7 +99,8 @@ class PrintTest {
         var choices = Orientation.choices(dome, SurfaceSamples.of(dome, index, 1500), SHOP.profile("usual"));
         assertThat(choices).hasSizeGreaterThanOrEqualTo(26);
         var support = choices.stream().mapToDouble(Orientation::supportMm3).sorted().toArray();
-        assertThat(choices.getFirst().supportMm3()).as("far from the worst, and in the better half").isLessThan(0.6 * support[support.length - 1])
+        assertThat(choices.getFirst().supportMm3()).as("far from the worst, and in the better half")
+                .isLessThan(0.6 * support[support.length - 1])
                 .isLessThanOrEqualTo(support[support.length / 2]);
         assertThat(Orientation.pick(choices, 1, MID).fits(1, MID)).isTrue();
         assertThat(Orientation.pick(choices, 9, MID).fits(9, MID)).isFalse();

@@ -23,7 +23,7 @@ import yellowbracket.shop.Wearer;
 class DonningTest {
     private static final Wearer WEARER = new Wearer("Ada", HeadMeasures.of(570, 195, 152), false, 0, 1700);
     private static final HeadForm FORM = HeadForm.of(WEARER);
-    private static final HeadField BALL = HeadField.around(FORM, Shapes.sphere(70, 96), Progress.NONE);
+    private static final HeadField BALL = HeadField.around(FORM, Shapes.sphere(70, 64), Progress.NONE);
     private static final Pose HOME = new Pose(0, 0, 0);
 
     private static Cavity cavity(Mesh m) {
@@ -32,7 +32,7 @@ class DonningTest {
 
     /** A ring lying level whose inner edge is {@code inner} mm from its middle. */
     private static Mesh ring(double inner, double y, double z) {
-        return Shapes.torus(inner + 5, 5, 180, 24).moved(new Vec3(0, y, z));
+        return Shapes.torus(inner + 5, 5, 96, 12).moved(new Vec3(0, y, z));
     }
 
     private static Donning through(Mesh shell, double scale) {
@@ -71,7 +71,7 @@ class DonningTest {
     @CsvSource({"0.9", "1.0", "1.1", "1.2"})
     void aBowlsMouthGrowsWithTheScale(double scale) {
         double mouth = 156 * Math.sin(Math.toRadians(32));
-        assertThat(through(Shapes.cappedShell(160, 4, 32, 200, 90), scale).spareMm()).isCloseTo(mouth * scale - 70, within(0.5));
+        assertThat(through(Shapes.cappedShell(160, 4, 32, 96, 44), scale).spareMm()).isCloseTo(mouth * scale - 70, within(0.5));
     }
 
     /** An egg longer than deep goes through straight with its depth to spare against the ring; tilted it would need more. */
@@ -88,7 +88,7 @@ class DonningTest {
     void aHeadTiltsWhereItHelpsAndNeverDoesWorseThanStraight() {
         var field = HeadField.of(FORM, WEARER, Progress.NONE);
         for (double deg : new double[] {40, 46}) {
-            var cavity = cavity(Shapes.cappedShell(165, 4, deg, 200, 90));
+            var cavity = cavity(Shapes.cappedShell(165, 4, deg, 96, 44));
             var way = Donning.of(field, cavity, 1, HOME, Progress.NONE);
             double straight = Double.POSITIVE_INFINITY; // the same opening met with no tilt and no shift, point by point
             for (var s : FORM.samples()) if (s.zone() != Zone.NECK && s.zone() != Zone.EARS)
@@ -108,7 +108,7 @@ class DonningTest {
 
     @Test
     void remediesAreTheLeastThatHelpAndDoHelp() {
-        var cavity = cavity(Shapes.cappedShell(160, 4, 25, 160, 80)); // a mouth of 66 mm for a ball of 70
+        var cavity = cavity(Shapes.cappedShell(160, 4, 25, 72, 36)); // a mouth of 66 mm for a ball of 70
         var now = Donning.of(BALL, cavity, 1, HOME, Progress.NONE);
         assertThat(now.passes()).isFalse();
         var remedies = Remedy.of(BALL, cavity, 1, now, Progress.NONE);

@@ -275,7 +275,8 @@ class RegistrarTest {
         assertThat(r.sections().seams()).singleElement().satisfies(s -> assertThat(s.name()).isEqualTo("A|B"));
         double radius = 90 * 1.03;
         for (var s : r.sections().sections()) for (int v = 0; v < s.mesh().vertexCount(); v++)
-            assertThat(s.mesh().point(v).norm()).as("nothing comes through to the outside by more than a fold of the mesh").isLessThan(radius + 0.15);
+            assertThat(s.mesh().point(v).norm()).as("nothing comes through to the outside by more than a fold of the mesh")
+                    .isLessThan(radius + 0.15);
         double bare = shell.scaled(1.03).volumeMm3();
         assertThat(volume(r)).as("lumps outweigh sockets and ticks").isGreaterThan(bare + r.addedMm3() - r.removedMm3() + 100);
         for (var f : r.fitted()) assertThat(f.at().minus(new Vec3(0, 0, f.at().z())).norm()).as("within the shell").isLessThan(90 * 1.03);
