@@ -53,8 +53,10 @@ public final class Memo {
     /** @param shown for the build on screen */
     synchronized void use(Figure.Key key, Trace trace, boolean shown) {
         trace.use(++clock);
-        if (!shown) return;
-        for (var t : traces.getOrDefault(key, new ArrayDeque<>())) t.show(t == trace);
+        var list = traces.get(key);
+        if (list == null || !list.remove(trace)) return; // here: memory has run out meanwhile, or it was too large to keep
+        list.addFirst(trace);
+        if (shown) for (var t : list) t.show(t == trace);
     }
 
     private void shrink() {

@@ -36,7 +36,9 @@ final class DeepEqual {
         if (a instanceof Enum<?>) return path + ": " + a + " against " + b;
         for (Class<?> c = a.getClass(); c != Object.class; c = c.getSuperclass()) for (var f : c.getDeclaredFields()) {
             if (Modifier.isStatic(f.getModifiers())) continue;
-            var d = at(path + "." + f.getName(), value(f, a), value(f, b));
+            Object x = value(f, a), y = value(f, b);
+            if (!Modifier.isFinal(f.getModifiers()) && (x == null || y == null)) continue; // made when it is first asked for
+            var d = at(path + "." + f.getName(), x, y);
             if (d != null) return d;
         }
         return null;
