@@ -61,8 +61,9 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
             new CommandLine(words).parseArgs(args);
         } catch (CommandLine.UnmatchedArgumentException e) {
             var meant = e.getSuggestions();
-            throw new IllegalArgumentException(e.getMessage()
-                    + (meant.isEmpty() ? "; yb help lists what there " + "is" : "; perhaps " + String.join(" or ", meant) + " is meant"));
+            var known = e.getCommandLine().getCommandSpec().options().stream().map(o -> o.longestName()).sorted().toList();
+            throw new IllegalArgumentException(e.getMessage() + (meant.isEmpty() ? "; there are " + String.join(", ", known)
+                    : "; perhaps " + String.join(" or ", meant) + " is meant"));
         } catch (CommandLine.ParameterException e) {
             throw new IllegalArgumentException(e.getMessage() + "; write a day as --today=2026-03-30, a size in pixels as --width=1280");
         }
