@@ -26,7 +26,8 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.shop.Catalogue;
 
 /**
- * Heap after collection while a model of a million triangles is worked on: changes of width, moved planes, changes of scale, each derived as
+ * Heap after collection while a model of a million triangles is worked on: changes of width, moved planes, changes of scale, each derived
+ * as
  * the window does before the next comes. Not timed. {@code MemoryProbe [PART]}: a part of 200, 200 and 50 edits, 1 for all.
  */
 public final class MemoryProbe {

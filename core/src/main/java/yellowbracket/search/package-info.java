@@ -1,2 +1,5 @@
-/** Searches that several stations share: ways through graphs that are never written down, thresholds. Start at {@link yellowbracket.search.BestFirst}. */
+/**
+ * Searches that several stations share: ways through graphs that are never written down, thresholds. Start at {@link
+ * yellowbracket.search.BestFirst}.
+ */
 package yellowbracket.search;
