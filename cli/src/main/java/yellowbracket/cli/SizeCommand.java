@@ -15,7 +15,6 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Donning;
-import yellowbracket.size.Fit;
 import yellowbracket.size.Hardware;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.MaskFit;

@@ -20,7 +20,6 @@ import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Simplify;
-import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.SafeFile;
 

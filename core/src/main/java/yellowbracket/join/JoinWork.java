@@ -7,7 +7,6 @@ import java.util.stream.Stream;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Ready;
-import yellowbracket.work.SectionId;
 import yellowbracket.work.StationWork;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;

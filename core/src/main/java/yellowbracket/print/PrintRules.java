@@ -1,7 +1,6 @@
 package yellowbracket.print;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import yellowbracket.finding.Finding;
 import yellowbracket.shop.Catalogue;
-import yellowbracket.shop.Coating;
 
 /**
  * The ladder for this prop with hours and amounts. {@code seamDm2}: bands of filler along the show side of the seams, done before the

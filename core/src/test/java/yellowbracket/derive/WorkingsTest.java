@@ -35,7 +35,6 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
-import yellowbracket.work.Known;
 import yellowbracket.work.Station;
 import yellowbracket.work.TaskId;
 import static org.awaitility.Awaitility.await;

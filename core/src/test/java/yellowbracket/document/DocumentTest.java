@@ -13,7 +13,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,23 +21,11 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import yellowbracket.colour.ColourZone;
-import yellowbracket.colour.Patch;
-import yellowbracket.cut.CutTree;
 import yellowbracket.cut.solid.CutPlane;
-import yellowbracket.log.Entry;
-import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
-import yellowbracket.mesh.Shapes;
-import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Rate;
 import yellowbracket.shop.StockItem;
-import yellowbracket.shop.Wearer;
-import yellowbracket.smooth.Finish;
-import yellowbracket.smooth.School;
-import yellowbracket.work.Known;
 
 class DocumentTest {
 

@@ -15,7 +15,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.shop.Quiet;
 import yellowbracket.work.Known;
 import yellowbracket.work.Operation;
-import yellowbracket.work.Station;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;

@@ -2,7 +2,6 @@ package yellowbracket.desktop;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;

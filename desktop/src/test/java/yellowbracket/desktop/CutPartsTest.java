@@ -2,7 +2,6 @@ package yellowbracket.desktop;
 
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -12,6 +11,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.Seam;
 import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.cut.CutFigures;
@@ -154,7 +154,11 @@ class CutPartsTest extends WindowTest {
         robot.interact(() -> model.choose("staff"));
         derived();
         page(robot, "joints");
-        robot.interact(() -> frame.cutView().pickSeam("H|I"));
+        until("seams", () -> robot.lookup("#seams").tryQuery().isPresent());
+        robot.interact(() -> {
+            var table = robot.lookup("#seams").<Seam>queryTableView();
+            table.getItems().stream().filter(q -> q.name().equals("H|I")).forEach(table.getSelectionModel()::select);
+        });
         derived();
         int rods = model.result(CutFigures.REGISTERED).orElseThrow().on("H|I").size();
         assertThat(text(robot, ".row-more")).contains("metal rod");
@@ -200,7 +204,8 @@ class CutPartsTest extends WindowTest {
                 .localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
         until("the hint names a section or a seam", () -> text(robot, ".bench-hint").matches(".*(section E|seam .*E).*"));
 
-        robot.interact(() -> frame.exportSectionsTo(dir));
+        answer(dir);
+        press(robot, "export sections ...");
         until("written", () -> told().contains("files written to"));
         for (var s : model.result(CutFigures.SECTIONS).orElseThrow().sections()) {
             var back = ((MeshFile.Read) MeshFile.read(dir.resolve("section-" + s.name() + ".stl"), Progress.NONE)).mesh();

@@ -7,6 +7,7 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.List;
+import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 
 /** The arrows among the window's packages: model, then what is drawn with, then the stations' rooms, then bench mode and frame. */
@@ -35,5 +36,17 @@ class DesktopArchitectureTest {
     @Test
     void stationsDoNotKnowEachOther() {
         slices().matching("yellowbracket.desktop.station.(*)..").should().notDependOnEachOther().check(DESKTOP);
+    }
+
+    /** The program's colours are in the style sheets; only the maker's own, of the colour zones, are read out of words. */
+    @Test
+    void coloursAreInTheStyleSheets() {
+        noClasses().that()
+                .resideOutsideOfPackage("yellowbracket.desktop.station.colour..")
+                .should()
+                .callMethod(Color.class, "web", String.class)
+                .orShould()
+                .callMethod(Color.class, "rgb", int.class, int.class, int.class)
+                .check(DESKTOP);
     }
 }

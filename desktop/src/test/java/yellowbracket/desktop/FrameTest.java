@@ -92,7 +92,8 @@ class FrameTest extends WindowTest {
         assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build()).isEqualTo(model.session().build());
         assertThat(model.session().dirty()).isFalse();
         derived();
-        robot.interact(() -> frame.exportSectionsTo(dir.resolve("out")));
+        answer(dir.resolve("out"));
+        robot.interact(() -> frame.run("export sections as printed"));
         until("section files", () -> Files.exists(dir.resolve("out/cut-list.csv")));
         assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount())
                 .isGreaterThan(1000);

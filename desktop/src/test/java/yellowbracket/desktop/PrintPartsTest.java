@@ -208,12 +208,14 @@ class PrintPartsTest extends WindowTest {
         until("one place later", () -> order(printer).get(1).equals(names.getLast()));
         settled();
         var file = dir.resolve("queue.csv");
-        robot.interact(() -> frame.printView().plates().exportTo(file));
+        answer(file);
+        press(robot, "export the queue ...");
         until("written", () -> Files.exists(file) && model.busyProperty().get().isEmpty());
         var lines = Files.readAllLines(file);
         java.util.Collections.reverse(lines.subList(1, lines.size()));
         Files.write(file, lines);
-        robot.interact(() -> frame.printView().plates().readFrom(file));
+        answer(file);
+        press(robot, "import ...");
         until("read back",
                 () -> model.shownProperty()
                         .get()
@@ -224,7 +226,8 @@ class PrintPartsTest extends WindowTest {
                         .toList()
                         .equals(lines.subList(1, lines.size()).stream().map(l -> l.substring(0, 1)).toList()));
         Files.writeString(file, "section,printer\nZ,mid bed\n");
-        robot.interact(() -> frame.printView().plates().readFrom(file));
+        answer(file);
+        press(robot, "import ...");
         until("refused", () -> told().contains("no section \"Z\""));
         settled();
         until("the modes", () -> rows(robot).size() == 2);

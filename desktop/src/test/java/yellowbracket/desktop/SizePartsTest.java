@@ -164,7 +164,8 @@ class SizePartsTest extends WindowTest {
         var ring = model.result(SizeFigures.TEST_PIECES).orElseThrow().list().getFirst().piece();
         assertThat(ring.kind()).isEqualTo(TestPiece.Kind.RING);
         var file = dir.resolve("ring.stl");
-        robot.interact(() -> frame.sizeView().writeTestPiece(ring, file));
+        answer(file);
+        robot.interact(() -> robot.lookup("#test-ring").queryButton().fire());
         until("written", () -> told().contains("ring.stl written"));
         assertThat(MeshHealth.of(((MeshFile.Read) MeshFile.read(file, Progress.NONE)).mesh()).closed()).isTrue();
         double lowest = model.result(SizeFigures.SCALES).orElseThrow().byWearer().get("Maren").lowest();
@@ -226,7 +227,9 @@ class SizePartsTest extends WindowTest {
         var turn = Turn.quarter(2);
         var file = dir.resolve("scan.stl");
         StlWriter.write(form.mesh().turned(turn).scaled(0.001), "scan in metres", file);
-        robot.interact(() -> frame.sizeView().scan(file));
+        page(robot, "wearers");
+        answer(file);
+        press(robot, "head scan ...");
         until("the scan is shown", () -> text(robot, ".finding > .label").contains("left ear"));
         // wrong points first: three on one spot are no head
         robot.interact(() -> frame.bench().look("front"));
@@ -236,11 +239,9 @@ class SizePartsTest extends WindowTest {
         assertThat(model.shownProperty().get().wearer("Maren").orElseThrow().scan()).isEmpty();
         var left = turn.apply(new Vec3(-78, -8, -20));
         var right = turn.apply(new Vec3(78, -8, -20));
-        robot.interact(() -> {
-            frame.sizeView().pick(left);
-            frame.sizeView().pick(right);
-            frame.sizeView().pick(turn.apply(new Vec3(0, form.eye(1).y() + 4, 0)));
-        });
+        hit(robot, left);
+        hit(robot, right);
+        hit(robot, turn.apply(new Vec3(0, form.eye(1).y() + 4, 0)));
         until("kept", () -> model.shownProperty().get().wearer("Maren").orElseThrow().scan().isPresent());
         assertThat(model.shownProperty().get().wearer("Maren").orElseThrow().head().circumferenceMm()).isCloseTo(590, within(2.0));
         assertThat(told()).contains("head is the scan now");

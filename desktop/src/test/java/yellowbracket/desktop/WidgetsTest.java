@@ -29,7 +29,6 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
-import yellowbracket.size.Fit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** The parts cards are made of, each by itself in a small window. */

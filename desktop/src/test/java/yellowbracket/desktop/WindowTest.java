@@ -1,5 +1,9 @@
 package yellowbracket.desktop;
 
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -11,7 +15,9 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
+import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.SubScene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
@@ -27,7 +33,9 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.theme.Theme;
@@ -36,6 +44,7 @@ import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Simplify;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.Schedule;
 
 /** The real window on a build, driven by mouse and keys under a stopped clock. */
@@ -152,6 +161,31 @@ abstract class WindowTest {
     static void type(FxRobot robot, String field, String value) {
         steadily(() -> robot.clickOn(field));
         robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+    }
+
+    /** What is chosen the next time a file or a folder is asked for. */
+    void answer(Path path) {
+        var ask = mock(AskFile.class);
+        when(ask.toOpen(any(), any())).thenReturn(Optional.of(path));
+        when(ask.toSave(any(), any(), any())).thenReturn(Optional.of(path));
+        when(ask.folder(any())).thenReturn(Optional.of(path));
+        model.askWith(ask);
+    }
+
+    /** What a click on the shape in the middle does once the bench knows where it hit, in the shape's own coordinates. */
+    void hit(FxRobot robot, Vec3 point) {
+        robot.interact(() -> frame.bench()
+                .lookupAll("*")
+                .stream()
+                .filter(n -> n instanceof SubScene s && s.isVisible())
+                .flatMap(n -> ((SubScene) n).getRoot().lookupAll("*").stream())
+                .map(Node::getUserData)
+                .filter(Bench.Spot.class::isInstance)
+                .map(Bench.Spot.class::cast)
+                .findFirst()
+                .orElseThrow()
+                .clicked()
+                .accept(point));
     }
 
     static void press(FxRobot robot, String words) {

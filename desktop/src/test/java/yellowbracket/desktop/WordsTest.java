@@ -11,6 +11,7 @@ import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.shell.Commands;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 
 /** What needs no toolkit. */
 class WordsTest {
@@ -28,6 +29,22 @@ class WordsTest {
         assertThat(Words.grams(1322)).isEqualTo("1\u2009322 g");
         assertThat(Words.scale(1.04)).isEqualTo("104.0 %");
         assertThat(Words.days(36)).isEqualTo("1.5 days");
+    }
+
+    @Test
+    void noChanceIsToldAsCertain() {
+        assertThat(Words.chance(1, 160)).isEqualTo("over 98 %");
+        assertThat(Words.chance(1, 10)).isEqualTo("over 74 %");
+        assertThat(Words.chance(0, 160)).isEqualTo("under 2 %");
+        assertThat(Words.chance(0.834, 160)).isEqualTo("83 %");
+        assertThat(Words.chance(399.0 / 400, 400)).isEqualTo("99 %");
+    }
+
+    @Test
+    void everyRoleHasItsColourByDayAndByNight() {
+        for (var r : Role.values()) assertThat(r.colour(false).isOpaque() && r.colour(true).isOpaque()).as(r.name()).isTrue();
+        assertThat(Role.INK.colour(true)).isNotEqualTo(Role.INK.colour(false));
+        assertThat(Role.SECTIONS).hasSize(10).doesNotHaveDuplicates();
     }
 
     @Test

@@ -33,7 +33,6 @@ import yellowbracket.print.Plates;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
 import yellowbracket.print.SectionPrint;
-import yellowbracket.print.SectionWish;
 import yellowbracket.print.Shadow;
 import yellowbracket.shop.Material;
 import yellowbracket.shop.Printer;

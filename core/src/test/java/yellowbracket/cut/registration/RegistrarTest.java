@@ -3,7 +3,6 @@ package yellowbracket.cut.registration;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static yellowbracket.mesh.MeshAssert.assertClosed;
-import static yellowbracket.mesh.MeshAssert.assertVolume;
 import static yellowbracket.mesh.MeshAssert.assertWatertight;
 
 import java.util.ArrayList;

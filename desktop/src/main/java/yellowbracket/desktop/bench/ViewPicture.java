@@ -6,6 +6,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.size.Vision;
 
 /**
@@ -13,8 +14,8 @@ import yellowbracket.size.Vision;
  * what both see light. The wearer's left is left.
  */
 public final class ViewPicture extends Pane {
-    private static final Color BLOCKED = Color.web("#2b2f33"), ONE = Color.web("#8fb3b0"), BOTH = Color.web("#e6efe9"),
-            RING = Color.web("#B9571A");
+    private static final Color BLOCKED = Role.BLOCKED.colour(), ONE = Role.ONE_EYE.colour(), BOTH = Role.BOTH_EYES.colour(),
+            RING = Role.SIGHT_RING.colour();
     private final Canvas canvas = new Canvas();
     private final Vision vision;
     private final String floor;
@@ -106,9 +107,9 @@ public final class ViewPicture extends Pane {
     /** Dark words on a light slip, readable on both. */
     private static void tag(GraphicsContext g, String words, double x, double y) {
         double w = new javafx.scene.text.Text(words).getLayoutBounds().getWidth() * g.getFont().getSize() / 12.5 + 10;
-        g.setFill(Color.web("#F8F7F3"));
+        g.setFill(Role.TAG.colour());
         g.fillRect(x - w / 2, y - 13, w, 18);
-        g.setFill(Color.web("#1D2226"));
+        g.setFill(Role.TAG_INK.colour());
         g.fillText(words, x, y);
     }
 }

@@ -70,6 +70,7 @@ public final class AppModel implements AutoCloseable {
     private final Workings workings;
     private final Path unsaved;
     private final Path shopFile;
+    private AskFile ask = AskFile.dialogs();
     private int round;
     private final Background background = new Background(words -> tell(Tone.STOP, words));
     private final Background planning = new Background(words -> tell(Tone.STOP, words));
@@ -115,6 +116,15 @@ public final class AppModel implements AutoCloseable {
         var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
         start(new Session(build, meshes, file));
         left.ifPresent(this::recover);
+    }
+
+    public AskFile ask() {
+        return ask;
+    }
+
+    /** Files are asked for in this way from now on. */
+    public void askWith(AskFile way) {
+        ask = way;
     }
 
     /** The journalled state becomes one edit, so that undo goes back to the file as it was saved. */

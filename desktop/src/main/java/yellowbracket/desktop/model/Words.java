@@ -53,6 +53,17 @@ public record Words(boolean inches) {
         return text("%.0f %%", 100 * share);
     }
 
+    /**
+     * The share of simulated futures that end well, told no surer than their number allows: when all or none do, the bound that holds with
+     * 95 in 100, 1 - 0.05^(1/runs).
+     */
+    public static String chance(double share, int runs) {
+        double most = Math.pow(0.05, 1.0 / runs);
+        return share >= 1 ? text("over %.0f %%", Math.floor(100 * most))
+                : share <= 0 ? text("under %.0f %%", Math.ceil(100 * (1 - most)))
+                        : share > 0.99 ? "99 %" : share < 0.01 ? "1 %" : percent(share);
+    }
+
     public static String scale(double s) {
         return text("%.1f %%", 100 * s);
     }

@@ -4,34 +4,25 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
-import javafx.stage.DirectoryChooser;
-import javafx.stage.FileChooser;
-import javafx.stage.Window;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
 final class FileActions {
-    private static final List<String> OPENED = List.of("*.bracket", "*.stl", "*.obj", "*.ply", "*.3mf", "*.gz", "*.STL", "*.OBJ", "*.PLY",
-            "*.3MF", "*.GZ");
+    private static final AskFile.Kind OPENED = AskFile.Kind.of("builds and meshes", "bracket", "stl", "obj", "ply", "3mf", "gz");
 
     private final AppModel model;
-    private final Supplier<Window> window;
 
-    FileActions(AppModel model, Supplier<Window> window) {
+    FileActions(AppModel model) {
         this.model = model;
-        this.window = window;
     }
 
     void open() {
-        var chooser = new FileChooser();
-        chooser.setTitle("open a build or a mesh");
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("builds and meshes", OPENED));
-        Optional.ofNullable(chooser.showOpenDialog(window.get())).ifPresent(f -> model.open(f.toPath()));
+        model.ask().toOpen("open a build or a mesh", OPENED).ifPresent(model::open);
     }
 
     void save() {
@@ -39,25 +30,16 @@ final class FileActions {
     }
 
     void saveAs() {
-        var chooser = new FileChooser();
-        chooser.setTitle("save the build");
-        chooser.setInitialFileName(model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket");
-        Optional.ofNullable(chooser.showSaveDialog(window.get())).ifPresent(f -> model.save(f.toPath()));
-    }
-
-    private Optional<Path> folder(String title) {
-        var chooser = new DirectoryChooser();
-        chooser.setTitle(title);
-        return Optional.ofNullable(chooser.showDialog(window.get())).map(java.io.File::toPath);
+        var name = model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket";
+        model.ask().toSave("save the build", name, AskFile.Kind.ANY).ifPresent(model::save);
     }
 
     /** @param asPrinted lying on the bed; else where they sit in the prop */
     void exportSections(boolean asPrinted) {
-        folder("folder for the section files").ifPresent(f -> exportSectionsTo(f, asPrinted));
+        model.ask().folder("folder for the section files").ifPresent(f -> exportSections(f, asPrinted));
     }
 
-    /** Without asking where: for tests and scripts. */
-    void exportSectionsTo(Path folder, boolean asPrinted) {
+    private void exportSections(Path folder, boolean asPrinted) {
         var registered = model.result(CutFigures.REGISTERED);
         var prints = model.result(PrintFigures.PRINTS);
         var prop = model.currentProp();
@@ -68,12 +50,14 @@ final class FileActions {
     }
 
     void exportCalendar() {
-        folder("folder for the calendar").ifPresent(f -> model.schedule()
-                .ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
+        model.ask()
+                .folder("folder for the calendar")
+                .ifPresent(f -> model.schedule()
+                        .ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
     }
 
     void exportLog() {
-        folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
+        model.ask().folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
     }
 
     /** Something that writes files. */

@@ -1,6 +1,5 @@
 package yellowbracket.desktop.shell;
 
-import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -74,7 +73,7 @@ public final class Frame extends StackPane {
         this.model = model;
         this.timers = timers;
         this.openDemo = openDemo;
-        files = new FileActions(model, () -> getScene().getWindow());
+        files = new FileActions(model);
         logLine = new LogLine(model, timers);
         stations();
         commands();
@@ -199,21 +198,6 @@ public final class Frame extends StackPane {
         a.selectedProperty().subscribe(x -> a.setSelected(!property.get()));
         b.selectedProperty().subscribe(x -> b.setSelected(property.get()));
         return new HBox(0, a, b);
-    }
-
-    /** For tests and scripts. */
-    public SizeView sizeView() {
-        return (SizeView) pages.get(Page.SIZE);
-    }
-
-    /** For tests and scripts. */
-    public CutView cutView() {
-        return (CutView) pages.get(Page.CUT);
-    }
-
-    /** For tests and scripts. */
-    public PrintView printView() {
-        return (PrintView) pages.get(Page.PRINT);
     }
 
     private void commands() {
@@ -422,11 +406,6 @@ public final class Frame extends StackPane {
     private void help() {
         var page = model.pageProperty().get();
         model.tell(AppModel.Tone.NOTE, Help.of(page));
-    }
-
-    /** Without asking where: for tests and scripts. */
-    public void exportSectionsTo(Path folder) {
-        files.exportSectionsTo(folder, true);
     }
 
     private void benchMode() {

@@ -14,7 +14,6 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
 import yellowbracket.derive.Figure;
@@ -23,6 +22,7 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.Station;
 
@@ -38,7 +38,6 @@ public final class RunStrip extends Pane {
     private static final double TOP = 8;
     private static final double BAND = 40;
     private static final double LEAST = 95;
-    private static final Color YELLOW = Color.web("#F2B705");
 
     private final AppModel model;
     private final Map<Station, ToggleButton> bands = new EnumMap<>(Station.class);
@@ -81,7 +80,7 @@ public final class RunStrip extends Pane {
             dates.add(l);
         }
         slack.setMouseTransparent(true);
-        ghost.setStroke(YELLOW);
+        ghost.setStroke(Role.YELLOW.colour());
         ghost.setStrokeWidth(4);
         ghost.getStrokeDashArray().setAll(5.0, 4.0);
         ghost.setMouseTransparent(true);
@@ -115,7 +114,7 @@ public final class RunStrip extends Pane {
 
     private static ToggleButton bracket(boolean left) {
         var shape = left ? new Polyline(16, 0, 3, 0, 3, 52, 16, 52) : new Polyline(0, 0, 13, 0, 13, 52, 0, 52);
-        shape.setStroke(YELLOW);
+        shape.setStroke(Role.YELLOW.colour());
         shape.setStrokeWidth(6);
         var b = new ToggleButton();
         b.setGraphic(shape);
@@ -225,9 +224,9 @@ public final class RunStrip extends Pane {
         slackDays.getStyleClass().setAll("label", "slack-days", "slack-plate", late ? "stop" : slackH < 48 ? "care" : "good");
         var chance = model.derivedProperty().get() == null ? Optional.<PlanFigures.Chance>empty()
                 : model.derivedProperty().get().get(PlanFigures.CHANCE);
-        slackSure.setText(chance.map(c -> Words.percent(c.share()) + " sure").orElse("working out the chance"));
+        slackSure.setText(chance.map(c -> Words.chance(c.share(), c.runs()) + " sure").orElse("working out the chance"));
         if (!known) return;
-        var colour = late ? Color.web("#A8123F") : model.nightProperty().get() ? Color.web("#5CC0B5") : Color.web("#17756F");
+        var colour = (late ? Role.STOP : Role.GOOD).colour(model.nightProperty().get());
         double h = late ? 8 : BAND, y = late ? TOP + BAND + 6 : TOP + 6;
         for (double x = x0 - h; x < x1; x += 8) {
             var l = new Line(Math.max(x, x0), x < x0 ? y + h - (x0 - x) : y + h, Math.min(x + h, x1), x + h > x1 ? y + (x + h - x1) : y);
@@ -243,7 +242,7 @@ public final class RunStrip extends Pane {
 
     private void markNow() {
         double x = x(model.now());
-        now.setStroke(model.nightProperty().get() ? Color.web("#ECE9E1") : Color.web("#1D2226"));
+        now.setStroke(Role.INK.colour(model.nightProperty().get()));
         now.setStartX(x);
         now.setEndX(x);
         now.setStartY(TOP);

@@ -1,23 +1,21 @@
 package yellowbracket.desktop.station;
 
 import java.time.LocalDateTime;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.paint.Color;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
-import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Build;
@@ -186,17 +184,12 @@ public abstract class StationView {
     }
 
     public Color plastic() {
-        return model.nightProperty().get() ? Color.web("#8d8a82") : Color.web("#b3aca0");
+        return Role.PLASTIC.colour(model.nightProperty().get());
     }
 
     public Color neutral() {
-        return model.nightProperty().get() ? Color.web("#6d6a64") : Color.web("#c9c4b9");
+        return Role.NEUTRAL.colour(model.nightProperty().get());
     }
-
-    /** Muted, apart from each other in lightness too; sections next to each other differ. */
-    public static final List<Color> SECTION_COLOURS = List.of(Color.web("#7d9aa0"), Color.web("#c9a77b"), Color.web("#8f8778"),
-            Color.web("#b9bfae"), Color.web("#9c7f8a"), Color.web("#6f8466"), Color.web("#c4b5a0"), Color.web("#7f86a3"),
-            Color.web("#a98f6a"), Color.web("#95aeb0"));
 
     public Optional<Bounds3> bounds() {
         return model.result(ModelFigures.MODEL).map(m -> m.mesh().bounds().scaled(prop().scale()));

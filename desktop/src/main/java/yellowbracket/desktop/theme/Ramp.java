@@ -1,5 +1,6 @@
 package yellowbracket.desktop.theme;
 
+import java.util.List;
 import javafx.scene.image.Image;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
@@ -9,50 +10,39 @@ import javafx.scene.paint.Color;
  * low} and {@code high} bound the
  * scale; values beyond take the end colours.
  */
-public record Ramp(String title, double low, double high, double[] ticks, Color[] stops) {
+public record Ramp(String title, double low, double high, double[] ticks, List<Color> stops) {
     private static final int WIDTH = 1024;
     private static final int LINE_PX = 3;
 
     /** Skin to wall, mm: short crimson, enough pale, roomy teal to slate. */
     public static Ramp clearance() {
-        return new Ramp("skin to wall", 0, 40, new double[] {0, 5, 10, 20, 40},
-                colours("#8f0d33", "#c8472f", "#e9c98a", "#9fc8b4", "#4e9f95", "#2f7483", "#2c5a80", "#2a4a78", "#293f6e"));
+        return new Ramp("skin to wall", 0, 40, new double[] {0, 5, 10, 20, 40}, Role.series("clearance"));
     }
 
     /** Depth of layer lines, micrometres: fine pale, deep dark. */
     public static Ramp cusp() {
-        return new Ramp("layer-line depth", 0, 200, new double[] {0, 50, 110, 200},
-                colours("#e9e4d4", "#d8c79c", "#cda263", "#bb7a3a", "#9a4f2a", "#6e2a26", "#46141f"));
+        return new Ramp("layer-line depth", 0, 200, new double[] {0, 50, 110, 200}, Role.series("cusp"));
     }
 
     /** Wall, mm: too thin to sand crimson, usual pale to teal, needlessly heavy dark. */
     public static Ramp wall() {
-        return new Ramp("wall", 0, 8, new double[] {0, 1, 2, 4, 8},
-                colours("#8f0d33", "#d98a4a", "#e6d6a4", "#b3cfae", "#7db39f", "#529690", "#397b80", "#2c6070", "#24475f"));
+        return new Ramp("wall", 0, 8, new double[] {0, 1, 2, 4, 8}, Role.series("wall"));
     }
 
     /** Detail drawn out of shape, per cent. */
     public static Ramp distortion() {
-        return new Ramp("out of shape", 0, 20, new double[] {0, 5, 10, 20},
-                colours("#ece8dc", "#dccfa9", "#cfa867", "#b9773a", "#93472c", "#5e2127"));
+        return new Ramp("out of shape", 0, 20, new double[] {0, 5, 10, 20}, Role.series("distortion"));
     }
 
     /** Foam, mm. */
     public static Ramp foam() {
-        return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40},
-                colours("#f2eee2", "#cfdcd3", "#93bfb6", "#4e9892", "#256d70", "#154a52"));
-    }
-
-    private static Color[] colours(String... hex) {
-        var out = new Color[hex.length];
-        for (int i = 0; i < hex.length; i++) out[i] = Color.web(hex[i]);
-        return out;
+        return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40}, Role.series("foam"));
     }
 
     public Color at(double value) {
-        double t = Math.clamp((value - low) / (high - low), 0, 1) * (stops.length - 1);
-        int i = Math.min(stops.length - 2, (int) t);
-        return stops[i].interpolate(stops[i + 1], t - i);
+        double t = Math.clamp((value - low) / (high - low), 0, 1) * (stops.size() - 1);
+        int i = Math.min(stops.size() - 2, (int) t);
+        return stops.get(i).interpolate(stops.get(i + 1), t - i);
     }
 
     /** Texture coordinate of a value; NaN gets the neutral end beyond the scale. */

@@ -13,7 +13,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import yellowbracket.finding.Weight;
-import yellowbracket.size.Fit;
 
 /** A job card being written from top to bottom: heading, rows of decision and consequence, findings, one primary action. */
 public final class Card extends VBox {

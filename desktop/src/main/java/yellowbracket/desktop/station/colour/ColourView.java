@@ -12,10 +12,8 @@ import javafx.scene.transform.Scale;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.SprayWeather;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
@@ -24,8 +22,6 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
-import yellowbracket.finding.Weight;
-import yellowbracket.size.Fit;
 
 /** Which colour where, in which order, and whether today is a day to spray. */
 public final class ColourView extends StationView {

@@ -21,17 +21,14 @@ import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.join.JoinFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
@@ -40,7 +37,6 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.size.Fit;
 
 /**
  * The cut page: plans that fit the beds, planes by hand, how sections find each other, what the cuts leave; sections pulled apart in the
@@ -49,9 +45,6 @@ import yellowbracket.size.Fit;
 public final class CutView extends StationView {
     /** Names of the tabs, in order. */
     private static final List<String> TABS = List.of("plans", "planes", "joints", "sections");
-    private static final Color TOO_LARGE = Color.web("#c46a7d");
-    private static final Color SEAM = Color.web("#3C5A86");
-    private static final Color HARDWARE = Color.web("#17756F");
 
     private final PlansPart plans;
     private final PlanesPart planes;
@@ -140,12 +133,6 @@ public final class CutView extends StationView {
         return alternative(table, name, current, edit, show);
     }
 
-    /** The seam looked at under joints; for tests and scripts. */
-    public void pickSeam(String name) {
-        show("joints");
-        joints.pick(name);
-    }
-
     @Override
     public void draw() {
         bench.showExplode(true);
@@ -161,7 +148,8 @@ public final class CutView extends StationView {
         int i = 0;
         for (var e : drawn.get().bySection().entrySet())
             scene.section(e.getKey(), e.getValue(), drawn.get().rims().getOrDefault(e.getKey(), new double[0]),
-                    large.contains(e.getKey()) ? TOO_LARGE : SECTION_COLOURS.get(i++ % SECTION_COLOURS.size()), large.contains(e.getKey()));
+                    large.contains(e.getKey()) ? Role.TOO_LARGE.colour() : Role.SECTIONS.get(i++ % Role.SECTIONS.size()),
+                    large.contains(e.getKey()));
         if (!panes) model.result(CutFigures.REGISTERED).ifPresent(scene::hardware);
         if (panes) drawPlanes(size.get(), s, scene.things, scene.labels);
         bench.show(scene.things, size.get().scaled(1 + 0.4 * apart), key("prop"));
@@ -204,7 +192,7 @@ public final class CutView extends StationView {
             var view = bench.isSeeThrough() ? bench.drawn().glass(mesh, colour, 0.3)
                     : bench.drawn()
                             .byPalette(mesh, List.of(colour, colour.deriveColor(0, 1, 0.62, 1)), f -> mesh.tag(f) == Mesh.ORIGINAL ? 0 : 1);
-            var lines = bench.drawn().lines(rims, SEAM, 1.4);
+            var lines = bench.drawn().lines(rims, Role.SEAM.colour(), 1.4);
             lines.setUserData(new Bench.Hint(seamsOf(name)));
             var group = new Group(view, lines);
             group.setUserData(new Bench.Hint(about(name)));
@@ -225,8 +213,8 @@ public final class CutView extends StationView {
                 var to = f.at().plus(between).plus(f.axis().times(f.intoAboveMm()));
                 boolean on = seam.isEmpty() || seam.get().equals(f.seam());
                 var pin = bench.drawn()
-                        .lines(new double[] {from.x(), from.y(), from.z(), to.x(), to.y(), to.z()}, on ? HARDWARE : Color.web("#9aa3a3"),
-                                Math.max(3, f.diameterMm()));
+                        .lines(new double[] {from.x(), from.y(), from.z(), to.x(), to.y(), to.z()},
+                                (on ? Role.HARDWARE : Role.HARDWARE_OFF).colour(), Math.max(3, f.diameterMm()));
                 pin.setUserData(new Bench.Hint(f.kind().words() + " " + f.size() + " in " + f.seam()));
                 things.add(pin);
             }

@@ -18,7 +18,6 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.size.Fit;
 
 /** How the sections find each other: a kind for all seams, one for each, and single pieces placed by hand. Part of the cut page. */
 final class JointsPart extends CutPart {
@@ -44,7 +43,7 @@ final class JointsPart extends CutPart {
         return sections().flatMap(s -> s.seams().stream().filter(q -> q.name().equals(seam)).findFirst());
     }
 
-    void pick(String name) {
+    private void pick(String name) {
         seam = name;
         view.again();
     }

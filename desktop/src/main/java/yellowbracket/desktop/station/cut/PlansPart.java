@@ -27,7 +27,6 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.size.Fit;
 import yellowbracket.work.Station;
 
 /** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */

@@ -12,7 +12,6 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
-import yellowbracket.size.Fit;
 import yellowbracket.size.Reshape;
 
 /** What the cuts leave: sections with their room on the beds, what is alike, what to buy, and the files. Part of the cut page. */

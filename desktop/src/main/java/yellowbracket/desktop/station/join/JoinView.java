@@ -11,11 +11,9 @@ import javafx.scene.shape.Cylinder;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
@@ -23,10 +21,10 @@ import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
-import yellowbracket.finding.Weight;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Load;
 import yellowbracket.join.SeamJoin;
@@ -162,9 +160,9 @@ public final class JoinView extends StationView {
 
     private static Color colour(String tone) {
         return switch (tone) {
-            case "stop" -> Color.web("#A8123F");
-            case "care" -> Color.web("#B9571A");
-            default -> Color.web("#17756F");
+            case "stop" -> Role.SEAM_STOP.colour();
+            case "care" -> Role.SEAM_CARE.colour();
+            default -> Role.SEAM_GOOD.colour();
         };
     }
 

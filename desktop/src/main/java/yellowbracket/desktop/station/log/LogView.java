@@ -7,13 +7,11 @@ import java.util.Optional;
 import java.util.TreeMap;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
-import javafx.stage.FileChooser;
-import yellowbracket.derive.Figure;
-import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
@@ -105,11 +103,8 @@ public final class LogView extends StationView {
     }
 
     private void photo(Entry e) {
-        var chooser = new FileChooser();
-        chooser.setTitle("a photo of " + e.text());
-        chooser.getExtensionFilters()
-                .add(new FileChooser.ExtensionFilter("pictures", "*.jpg", "*.jpeg", "*.png", "*.JPG", "*.JPEG", "*.PNG"));
-        Optional.ofNullable(chooser.showOpenDialog(bench.getScene().getWindow())).ifPresent(f -> model.addPhoto(e, f.toPath()));
+        var pictures = AskFile.Kind.of("pictures", "jpg", "jpeg", "png");
+        model.ask().toOpen("a photo of " + e.text(), pictures).ifPresent(f -> model.addPhoto(e, f));
     }
 
     @Override

@@ -1,11 +1,8 @@
 package yellowbracket.desktop.station.plan;
 
 import java.time.LocalDate;
-import java.util.List;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
-import yellowbracket.derive.Figure;
-import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
@@ -17,7 +14,6 @@ import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.Schedule;
-import yellowbracket.size.Fit;
 
 /** When: the day it must be ready, what comes next, every task with its times, what to buy. */
 public final class PlanView extends StationView {
@@ -44,7 +40,7 @@ public final class PlanView extends StationView {
         card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
                 late ? "stop" : "good");
         var chance = model.derived().get(PlanFigures.CHANCE);
-        card.row("chance", chance.map(c -> Words.percent(c.share())).orElse("..."),
+        card.row("chance", chance.map(c -> Words.chance(c.share(), c.runs())).orElse("..."),
                 chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
         card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()),
                 "evenings and weekends; prints run through the night");

@@ -7,16 +7,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import javafx.stage.FileChooser;
 import yellowbracket.cut.Section;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.finding.Weight;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.print.FailureKind;
@@ -108,10 +106,9 @@ final class FailuresPart extends PrintPart {
     }
 
     private void writeRest(Salvage s, Section section) {
-        var chooser = new FileChooser();
-        chooser.setTitle("what is missing of section " + s.section());
-        chooser.setInitialFileName("section-" + s.section() + "-rest.stl");
-        Optional.ofNullable(chooser.showSaveDialog(view.bench().getScene().getWindow())).ifPresent(f -> writeRest(s, section, f.toPath()));
+        model.ask()
+                .toSave("what is missing of section " + s.section(), "section-" + s.section() + "-rest.stl", AskFile.Kind.ANY)
+                .ifPresent(f -> writeRest(s, section, f));
     }
 
     private void writeRest(Salvage s, Section section, Path to) {

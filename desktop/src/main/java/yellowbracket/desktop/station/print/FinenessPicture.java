@@ -12,6 +12,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.shop.Profile;
 import yellowbracket.smooth.Fineness;
 
@@ -26,9 +27,6 @@ final class FinenessPicture {
     private static final double TOP = 62;
     private static final double BOTTOM = 54;
     private static final double GAP = 26;
-    private static final Color PRINT = Color.web("#3C5A86");
-    private static final Color SMOOTH = Color.web("#B9571A");
-    private static final Color YELLOW = Color.web("#F2B705");
 
     private final Fineness fine;
     private final Profile now;
@@ -58,9 +56,9 @@ final class FinenessPicture {
         // what takes many times the least is of no interest and would flatten the rest
         mostH = nice(Math.min(highest, 3.2 * least));
         text("hours of the whole prop against layer height", LEFT, 8, "section-title");
-        key(LEFT, 36, PRINT, "printing, with failures");
-        key(LEFT + 214, 36, SMOOTH, "smoothing it causes");
-        key(LEFT + 412, 36, YELLOW, "least sum");
+        key(LEFT, 36, Role.PRINT_HOURS.colour(), "printing, with failures");
+        key(LEFT + 214, 36, Role.SMOOTH_HOURS.colour(), "smoothing it causes");
+        key(LEFT + 412, 36, Role.YELLOW.colour(), "least sum");
         grid();
         var nozzles = fine.nozzles();
         double each = (WIDE - LEFT - GAP * nozzles.size()) / nozzles.size();
@@ -73,7 +71,7 @@ final class FinenessPicture {
         double step = nice(mostH / 4);
         for (double h = 0; h <= mostH + 1e-9; h += step) {
             var line = new Line(LEFT, y(h), WIDE - GAP, y(h));
-            line.setStroke(night ? Color.web("#3B4147") : Color.web("#CBC7BC"));
+            line.setStroke(Role.LINE.colour(night));
             var tick = text(Words.whole(h) + " h", 4, y(h) - 8, "legend-tick");
             tick.setPrefWidth(LEFT - 12);
             tick.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
@@ -96,11 +94,11 @@ final class FinenessPicture {
         double lo = points.getFirst().layerMm(), hi = points.getLast().layerMm();
         java.util.function.ToDoubleFunction<Fineness.Point> x = p -> left + 10 + (wide - 20) * (p.layerMm() - lo) / Math.max(1e-9, hi - lo);
         text(Words.text("nozzle %.1f mm", nozzle), left + 4, TOP - 4, "legend-title");
-        area(points, x, p -> 0, Fineness.Point::printH, PRINT);
-        area(points, x, Fineness.Point::printH, Fineness.Point::sumH, SMOOTH);
+        area(points, x, p -> 0, Fineness.Point::printH, Role.PRINT_HOURS.colour());
+        area(points, x, Fineness.Point::printH, Fineness.Point::sumH, Role.SMOOTH_HOURS.colour());
         var sum = new Polyline();
         points.forEach(p -> sum.getPoints().addAll(x.applyAsDouble(p), y(p.sumH())));
-        sum.setStroke(night ? Color.web("#ECE9E1") : Color.web("#1D2226"));
+        sum.setStroke(Role.INK.colour(night));
         sum.setStrokeWidth(1.6);
         pane.getChildren().add(sum);
         double written = -100;
@@ -128,8 +126,8 @@ final class FinenessPicture {
         boolean least = fine.least().orElseThrow().equals(p),
                 planned = p.nozzleMm() == now.nozzleMm() && Math.abs(p.layerMm() - now.layerMm()) < 1e-9;
         var dot = new Circle(x, y(p.sumH()), least || planned ? 6 : 4);
-        dot.setFill(least ? YELLOW : night ? Color.web("#262A2E") : Color.web("#F8F7F3"));
-        dot.setStroke(night ? Color.web("#ECE9E1") : Color.web("#1D2226"));
+        dot.setFill((least ? Role.YELLOW : Role.CARD).colour(night));
+        dot.setStroke(Role.INK.colour(night));
         dot.setStrokeWidth(planned ? 2.6 : 1.2);
         dot.setId(Words.text("fine-%.1f-%.2f", p.nozzleMm(), p.layerMm()));
         dot.setAccessibleText(

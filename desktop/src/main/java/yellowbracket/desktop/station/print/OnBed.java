@@ -13,6 +13,7 @@ import javafx.scene.transform.Translate;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
@@ -26,8 +27,6 @@ import yellowbracket.shop.Printer;
  * dealt with here: bed x runs to the viewer's right.
  */
 final class OnBed {
-    private static final Color SCAR = Color.web("#B9571A");
-    private static final Color HELD = Color.web("#6d7f8f");
 
     private final Drawn drawn;
     private final boolean night;
@@ -58,7 +57,7 @@ final class OnBed {
 
     void floor(double wide, double deep) {
         var plate = new Box(wide, deep, 2);
-        plate.setMaterial(new PhongMaterial(night ? Color.web("#3b4147") : Color.web("#d5d1c6")));
+        plate.setMaterial(new PhongMaterial(Role.BED.colour(night)));
         var mid = place(wide / 2, deep / 2, -1.3);
         plate.getTransforms().add(new Translate(mid.x(), mid.y(), mid.z()));
         things.add(plate);
@@ -68,9 +67,9 @@ final class OnBed {
         floor(p.bedX(), p.bedY());
         double m = p.marginMm(), x = p.bedX() - m, y = p.bedY() - m;
         var frame = new ArrayList<Vec3>(List.of(place(m, m, 0.2), place(x, m, 0.2), place(x, y, 0.2), place(m, y, 0.2), place(m, m, 0.2)));
-        lines(frame, night ? Color.web("#7c858d") : Color.web("#a8a294"), 0.9);
+        lines(frame, Role.BED_FRAME.colour(night), 0.9);
         // the front edge
-        lines(List.of(place(0, 0, 0.2), place(p.bedX(), 0, 0.2)), night ? Color.web("#a4abb1") : Color.web("#5A6168"), 2.2);
+        lines(List.of(place(0, 0, 0.2), place(p.bedX(), 0, 0.2)), Role.BED_FRONT.colour(night), 2.2);
     }
 
     private void lines(List<Vec3> path, Color colour, double thick) {
@@ -116,7 +115,7 @@ final class OnBed {
                 double[] six = {from.x(), from.y(), from.z(), from.x(), from.y(), p.to() - bedZ};
                 System.arraycopy(six, 0, segments, 6 * i, 6);
             }
-            things.add(drawn.lines(segments, seen ? SCAR : HELD, 1.3));
+            things.add(drawn.lines(segments, (seen ? Role.SCAR : Role.HELD).colour(), 1.3));
         }
     }
 

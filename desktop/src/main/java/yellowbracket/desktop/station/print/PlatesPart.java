@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,13 +14,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
@@ -29,7 +28,6 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.export.QueueFile;
-import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
 import yellowbracket.plan.Schedule;
@@ -44,6 +42,8 @@ import yellowbracket.work.SectionId;
  * with Alt and the arrow keys. Part of the print page.
  */
 public final class PlatesPart extends PrintPart {
+    private static final AskFile.Kind CSV = AskFile.Kind.of("CSV", "csv");
+    private static final String FILE = "the print queue";
     private static final double ROW = 34;
     private static final double GAP_MM = 40;
 
@@ -208,21 +208,11 @@ public final class PlatesPart extends PrintPart {
                 Edit.queue("print " + own.get(index).plate.name() + (by < 0 ? " sooner" : " later"), q -> q.moved(plates, index, by)));
     }
 
-    private Optional<Path> file(boolean save) {
-        var chooser = new FileChooser();
-        chooser.setTitle("the print queue");
-        chooser.setInitialFileName("print-queue.csv");
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("CSV", "*.csv"));
-        var window = view.bench().getScene().getWindow();
-        return Optional.ofNullable(save ? chooser.showSaveDialog(window) : chooser.showOpenDialog(window)).map(java.io.File::toPath);
-    }
-
     private void export() {
-        file(true).ifPresent(this::exportTo);
+        model.ask().toSave(FILE, "print-queue.csv", CSV).ifPresent(this::export);
     }
 
-    /** Without asking where: for tests and scripts. */
-    public void exportTo(Path to) {
+    private void export(Path to) {
         var plates = model.ofBuild(PrintFigures.PLATES);
         var schedule = model.schedule();
         if (plates.isEmpty() || schedule.isEmpty()) return;
@@ -240,10 +230,10 @@ public final class PlatesPart extends PrintPart {
     }
 
     private void read() {
-        file(false).ifPresent(this::readFrom);
+        model.ask().toOpen(FILE, CSV).ifPresent(this::read);
     }
 
-    public void readFrom(Path from) {
+    private void read(Path from) {
         var sections = new ArrayList<SectionId>();
         var derived = model.derived();
         for (var p : model.shownProperty().get().props())

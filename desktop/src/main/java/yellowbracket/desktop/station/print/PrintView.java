@@ -7,14 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
-import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Ramp;
@@ -22,10 +19,8 @@ import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Edit;
-import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.print.PrintPlan;
-import yellowbracket.size.Fit;
 
 /** The print page: which way up, how fine, plates and queue, the printers, and what failed prints cost. */
 public final class PrintView extends StationView {
@@ -35,16 +30,14 @@ public final class PrintView extends StationView {
     private static final double GAP_MM = 26;
 
     private final StandPart stand;
-    private final PlatesPart plates;
     private final Map<String, PrintPart> parts = new LinkedHashMap<>();
 
     public PrintView(AppModel model, Bench bench) {
         super(model, bench, TABS);
         stand = new StandPart(this);
-        plates = new PlatesPart(this);
         parts.put("way up", stand);
         parts.put("how fine", new FinePart(this));
-        parts.put("plates", plates);
+        parts.put("plates", new PlatesPart(this));
         parts.put("printers", new PrintersPart(this));
         parts.put("failures", new FailuresPart(this));
     }
@@ -55,16 +48,6 @@ public final class PrintView extends StationView {
 
     Bench bench() {
         return bench;
-    }
-
-    /** The section whose ways up are shown; for tests and scripts. */
-    public void pick(String section) {
-        stand.pick(section);
-    }
-
-    /** For tests and scripts: the queue's files without asking where. */
-    public PlatesPart plates() {
-        return plates;
     }
 
     @Override

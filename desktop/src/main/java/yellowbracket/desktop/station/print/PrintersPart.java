@@ -17,7 +17,6 @@ import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.document.Edit;
-import yellowbracket.finding.Weight;
 import yellowbracket.log.PrintRecord;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.FailureKind;

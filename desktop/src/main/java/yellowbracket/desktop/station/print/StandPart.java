@@ -17,7 +17,6 @@ import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Edit;
-import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;

@@ -14,7 +14,7 @@ import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
-import yellowbracket.desktop.station.StationView;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
@@ -28,11 +28,9 @@ import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
-import yellowbracket.size.Fit;
 
 /** What of the file counts: its unit, which way is up, its bodies and their roles. Part of the size page. */
 final class BodiesPart {
-    private static final Color PICKED = Color.web("#F2B705");
     private static final int MOST_ROWS = 11;
 
     private final AppModel model;
@@ -213,7 +211,7 @@ final class BodiesPart {
     }
 
     private static Color colour(int body) {
-        return StationView.SECTION_COLOURS.get(body % StationView.SECTION_COLOURS.size());
+        return Role.SECTIONS.get(body % Role.SECTIONS.size());
     }
 
     /** Every body in its colour, the picked ones yellow, those not printed as glass. */
@@ -244,11 +242,11 @@ final class BodiesPart {
 
     private void add(List<javafx.scene.Node> things, Mesh part, double opacity) {
         if (part.isEmpty()) return;
-        int n = StationView.SECTION_COLOURS.size();
-        var palette = new ArrayList<>(StationView.SECTION_COLOURS);
-        palette.add(PICKED);
+        int n = Role.SECTIONS.size();
+        var palette = new ArrayList<>(Role.SECTIONS);
+        palette.add(Role.PICKED.colour());
         var view = bench.drawn().byPalette(part, palette, f -> picked.contains(part.tag(f)) ? n : part.tag(f) % n);
-        if (opacity < 1) view = bench.drawn().glass(part, Color.web("#8b8f92"), opacity);
+        if (opacity < 1) view = bench.drawn().glass(part, Role.GLASS.colour(), opacity);
         view.setUserData(new Bench.Target(f -> pick(part.tag(f))));
         things.add(view);
     }

@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station.size;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -8,20 +10,19 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.MeshView;
 import javafx.scene.transform.Scale;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.size.SizeFigures;
-import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
@@ -34,6 +35,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.index.PlaneSlice;
+import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
 import yellowbracket.size.Clearance;
@@ -49,7 +51,6 @@ import yellowbracket.size.Zone;
  * are carried.
  */
 final class FitPart extends SizePart {
-    private static final Color CUT = Color.web("#1D2226"), SKIN = Color.web("#A8123F");
     private final Label dragged = new Label();
     private boolean dragging;
     private Optional<Indexed> indexed = Optional.empty();
@@ -264,6 +265,25 @@ final class FitPart extends SizePart {
         card.add(table.rows(fit.clearance().zones(), 10));
     }
 
+    private void save(TestPiece piece) {
+        model.ask()
+                .toSave("save the " + piece.kind().label(), piece.fileName(prop().scale()) + ".stl", AskFile.Kind.ANY)
+                .ifPresent(f -> write(piece, f));
+    }
+
+    /** The name's ending decides the format, STL when it has none. */
+    private void write(TestPiece piece, Path to) {
+        var kind = MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL);
+        model.background("writing the test piece", p -> {
+            try {
+                MeshWriter.write(List.of(new MeshWriter.Named(piece.kind().label(), piece.mesh())), kind, to);
+                return to;
+            } catch (IOException e) {
+                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+            }
+        }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: print it, try it on, and note how it fits"));
+    }
+
     /** Prints that prove the fit, and how they fitted. */
     private void testPieces(Card card, Fit fit) {
         card.title("prove it with a test piece first");
@@ -273,8 +293,7 @@ final class FitPart extends SizePart {
             return;
         }
         for (var p : pieces.get().list()) {
-            var save = Card.action("save ...", () -> view.save("save the " + p.piece().kind().label(),
-                    p.piece().fileName(prop().scale()) + ".stl", f -> view.writeTestPiece(p.piece(), f)));
+            var save = Card.action("save ...", () -> save(p.piece()));
             save.setId("test-" + p.piece().kind().name().toLowerCase(java.util.Locale.ROOT));
             card.row(p.piece().kind().label(),
                     Card.more(Words.text("~%s (%.1f to %.1f), %s", Words.hours(p.print().hours()), p.print().lowHours(),
@@ -386,7 +405,8 @@ final class FitPart extends SizePart {
         double low = box.min().get(axis), high = box.max().get(axis), from = bench.sectionAt().getValue(), at = low + from * (high - low),
                 thick = 0.0025 * box.diagonal();
         var shell = bench.drawn().plain(PlaneSlice.behind(proxy, normal, at / s), view.plastic());
-        var lines = bench.drawn().lines(PlaneSlice.of(proxy, index(proxy), normal, at / s).segments(), CUT, 1.4 * thick / s);
+        var lines = bench.drawn()
+                .lines(PlaneSlice.of(proxy, index(proxy), normal, at / s).segments(), Role.CUT_LINE.colour(), 1.4 * thick / s);
         shell.getTransforms().add(new Scale(s, s, s));
         lines.getTransforms().add(new Scale(s, s, s));
         things.add(shell);
@@ -395,7 +415,7 @@ final class FitPart extends SizePart {
             var pose = posed(f, s);
             var head = clearance.orElseThrow().form().mesh().mapped(pose::place);
             things.add(bench.drawn().plain(PlaneSlice.behind(head, normal, at), view.neutral()));
-            things.add(bench.drawn().lines(PlaneSlice.of(head, Bvh.of(head), normal, at).segments(), SKIN, thick));
+            things.add(bench.drawn().lines(PlaneSlice.of(head, Bvh.of(head), normal, at).segments(), Role.SKIN_LINE.colour(), thick));
         });
         var middle = box.centre().plus(normal.times(at - box.centre().get(axis)));
         var pane = new MeshView(bench.drawn().square(middle, normal, 0.5 * box.diagonal()));

@@ -6,7 +6,6 @@ import java.util.Optional;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.Ellipse;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
@@ -59,8 +58,7 @@ final class HeadGuide extends Pane {
         var out = new Polygon();
         far.forEach((z, both) -> out.getPoints().addAll(x0 + both[1] * SCALE, top(z)));
         far.descendingMap().forEach((z, both) -> out.getPoints().addAll(x0 + both[0] * SCALE, top(z)));
-        out.setFill(Color.web("#c9c4b9"));
-        out.setStroke(Color.web("#5A6168"));
+        out.getStyleClass().add("guide-head");
         return out;
     }
 
@@ -72,20 +70,14 @@ final class HeadGuide extends Pane {
     void about(String measure) {
         marks.getChildren().clear();
         words.setText(Optional.ofNullable(HOW.get(measure)).map(h -> measure + ": " + h).orElse(""));
-        for (var l : lines(measure)) {
+        for (Shape l : lines(measure)) {
             if (l instanceof Line line) {
-                line.setStroke(Color.web("#1D2226"));
-                line.setStrokeWidth(6);
-                var inner = new Line(line.getStartX(), line.getStartY(), line.getEndX(), line.getEndY());
-                inner.setStroke(Color.web("#F2B705"));
-                inner.setStrokeWidth(3.4);
-                marks.getChildren().addAll(line, inner);
-            } else {
-                l.setFill(Color.TRANSPARENT);
-                l.setStroke(Color.web("#F2B705"));
-                l.setStrokeWidth(3.4);
-                marks.getChildren().add(l);
+                line.getStyleClass().add("guide-edge");
+                l = new Line(line.getStartX(), line.getStartY(), line.getEndX(), line.getEndY());
+                marks.getChildren().add(line);
             }
+            l.getStyleClass().add("guide-mark");
+            marks.getChildren().add(l);
         }
     }
 

@@ -15,6 +15,7 @@ import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Prop;
@@ -22,11 +23,9 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.measure.WallThickness;
 import yellowbracket.mesh.repair.HealthFindings;
 import yellowbracket.mesh.repair.Mend;
-import yellowbracket.size.Fit;
 
 /** Whether the mesh is sound, how thick its walls are, and what mending would change. Part of the size page. */
 final class HealthPart {
-    private static final Color OPEN = Color.web("#A8123F"), CROWDED = Color.web("#B9571A"), TWISTED = Color.web("#3C5A86");
     private static final double[] BINS_MM = {0.8, 1.2, 1.6, 2.4, 3.2, 4.8, 8, 16};
     private static final double BAR_PX = 64;
 
@@ -153,9 +152,9 @@ final class HealthPart {
                 : bench.drawn().plain(mesh, neutral));
         health.ifPresent(h -> {
             double thick = 0.004 * mesh.bounds().diagonal();
-            lines(things, h.edges().open(), OPEN, thick);
-            lines(things, h.edges().crowded(), CROWDED, thick);
-            lines(things, h.edges().twisted(), TWISTED, thick);
+            lines(things, h.edges().open(), Role.RIM_OPEN.colour(), thick);
+            lines(things, h.edges().crowded(), Role.RIM_CROWDED.colour(), thick);
+            lines(things, h.edges().twisted(), Role.RIM_TWISTED.colour(), thick);
         });
         things.forEach(t -> t.getTransforms().setAll(new Scale(s, s, s)));
         bench.show(things, mesh.bounds().scaled(s), prop().id() + "/prop");

@@ -13,7 +13,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.Duration;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -22,7 +21,6 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.size.Donning;
-import yellowbracket.size.Fit;
 import yellowbracket.size.Pose;
 import yellowbracket.size.Remedy;
 

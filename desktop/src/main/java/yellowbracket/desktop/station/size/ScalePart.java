@@ -5,17 +5,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
@@ -24,7 +23,6 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.measure.WallThickness;
 import yellowbracket.mesh.repair.HealthFindings;
-import yellowbracket.size.Fit;
 import yellowbracket.size.Hardware;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.ScaleReference;
@@ -254,7 +252,7 @@ final class ScalePart extends SizePart {
         things.add(shown);
         for (var p : picked) {
             var ball = new Sphere(0.008 * mesh.bounds().diagonal() * s);
-            ball.setMaterial(new javafx.scene.paint.PhongMaterial(Color.web("#F2B705")));
+            ball.setMaterial(new javafx.scene.paint.PhongMaterial(Role.PICKED.colour()));
             ball.setMouseTransparent(true); // here: the next point may lie right beside it
             ball.getTransforms().add(new Translate(p.x() * s, p.y() * s, p.z() * s));
             things.add(ball);
@@ -263,7 +261,7 @@ final class ScalePart extends SizePart {
             var a = picked.get(0).times(s);
             var b = picked.get(1).times(s);
             things.add(bench.drawn()
-                    .lines(new double[] {a.x(), a.y(), a.z(), b.x(), b.y(), b.z()}, Color.web("#F2B705"),
+                    .lines(new double[] {a.x(), a.y(), a.z(), b.x(), b.y(), b.z()}, Role.PICKED.colour(),
                             0.004 * mesh.bounds().diagonal() * s));
             bench.callouts(List.of(new Bench.Callout(a.plus(b).times(0.5), words().bare(a.distance(b)) + " " + words().unit(), "good")));
         }

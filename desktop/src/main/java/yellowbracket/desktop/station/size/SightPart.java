@@ -2,12 +2,11 @@ package yellowbracket.desktop.station.size;
 
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.paint.Color;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.ViewPicture;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.size.Air;
 import yellowbracket.size.Vision;
@@ -80,7 +79,7 @@ final class SightPart extends SizePart {
         bench.picture(Optional.of(new ViewPicture(v, floor(v))));
         bench.legend()
                 .squares(f.get().wearer().name() + "'s view, in degrees",
-                        List.of(Color.web("#e6efe9"), Color.web("#8fb3b0"), Color.web("#2b2f33")),
+                        List.of(Role.BOTH_EYES.colour(), Role.ONE_EYE.colour(), Role.BLOCKED.colour()),
                         List.of("both eyes", "one eye", "blocked"));
         bench.gauges(List.of(new Bench.Gauge("open", Words.percent(v.openShare()), "of the usual field", ""),
                 new Bench.Gauge("floor from", Double.isInfinite(v.floorFromM()) ? "never" : Words.text("%.1f m", v.floorFromM()), "",

@@ -1,15 +1,9 @@
 package yellowbracket.desktop.station.size;
 
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.function.Consumer;
-import javafx.stage.FileChooser;
 import yellowbracket.derive.Derived;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -17,9 +11,6 @@ import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.finding.Weight;
-import yellowbracket.mesh.io.MeshWriter;
-import yellowbracket.size.Fit;
-import yellowbracket.size.TestPiece;
 
 /**
  * The size page: which size, does it fit, does the head go in, what is seen; and whether the mesh is what it should be. Each part under a
@@ -100,44 +91,5 @@ public final class SizeView extends StationView {
         if (tab().equals("bodies")) bodies.draw();
         else if (tab().equals("health")) health.draw(neutral());
         else parts.get(tab()).draw();
-    }
-
-    /** Asks for a file to write. */
-    void save(String title, String name, Consumer<Path> then) {
-        var chooser = new FileChooser();
-        chooser.setTitle(title);
-        chooser.setInitialFileName(name);
-        Optional.ofNullable(chooser.showSaveDialog(bench.getScene().getWindow())).ifPresent(f -> then.accept(f.toPath()));
-    }
-
-    /** Asks for a mesh to read. */
-    void open(String title, Consumer<Path> then) {
-        var chooser = new FileChooser();
-        chooser.setTitle(title);
-        Optional.ofNullable(chooser.showOpenDialog(bench.getScene().getWindow())).ifPresent(f -> then.accept(f.toPath()));
-    }
-
-    /** Without asking where: for tests and scripts. The name's ending decides the format, STL when it has none. */
-    public void writeTestPiece(TestPiece piece, Path to) {
-        var kind = MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL);
-        model.background("writing the test piece", p -> {
-            try {
-                MeshWriter.write(List.of(new MeshWriter.Named(piece.kind().label(), piece.mesh())), kind, to);
-                return to;
-            } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
-            }
-        }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: print it, try it on, and note how it fits"));
-    }
-
-    /** Starts the import of a head scan for the wearer picked; for tests and scripts. */
-    public void scan(Path file) {
-        show("wearers");
-        wearers.scan(file);
-    }
-
-    /** The next of the three points of a head scan, in its coordinates; for tests and scripts. */
-    public void pick(yellowbracket.mesh.Vec3 point) {
-        wearers.pick(point);
     }
 }

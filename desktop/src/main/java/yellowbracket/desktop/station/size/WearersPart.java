@@ -5,15 +5,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.TextField;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Translate;
-import yellowbracket.derive.Figure;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Build;
@@ -78,7 +78,8 @@ final class WearersPart extends SizePart {
         button.setId("wearer-add");
         card.row("add", name, button);
         current().ifPresent(w -> card.primary("measures of " + w.name(), () -> new WearerForm(model, w).show(bench.getScene()),
-                Card.action("head scan ...", () -> view.open("open a scan of " + w.name() + "'s head", this::scan))));
+                Card.action("head scan ...",
+                        () -> model.ask().toOpen("open a scan of " + w.name() + "'s head", AskFile.Kind.ANY).ifPresent(this::scan))));
         current().ifPresent(w -> about(card, w));
         compare(card);
     }
@@ -177,7 +178,7 @@ final class WearersPart extends SizePart {
     }
 
     /** Reads a scan; its unit is told from its size, a head being 200 to 400 mm tall. */
-    void scan(Path file) {
+    private void scan(Path file) {
         model.background("reading " + file.getFileName(), p -> MeshFile.read(file, p), read -> {
             switch (read) {
                 case MeshFile.Refused r -> model.tell(AppModel.Tone.STOP, r.problem().sentence());
@@ -216,7 +217,7 @@ final class WearersPart extends SizePart {
     }
 
     /** Three points in a row, in the scan's coordinates. */
-    void pick(Vec3 p) {
+    private void pick(Vec3 p) {
         if (picked.size() < POINTS.size()) picked.add(p);
         if (picked.size() == POINTS.size()) align();
         else view.again();
@@ -284,7 +285,7 @@ final class WearersPart extends SizePart {
         things.add(shown);
         for (var p : picked) {
             var ball = new Sphere(3.5);
-            ball.setMaterial(new javafx.scene.paint.PhongMaterial(Color.web("#F2B705")));
+            ball.setMaterial(new javafx.scene.paint.PhongMaterial(Role.PICKED.colour()));
             ball.setMouseTransparent(true); // here: the next point may lie right beside it
             ball.getTransforms().add(new Translate(p.x(), p.y(), p.z()));
             things.add(ball);
