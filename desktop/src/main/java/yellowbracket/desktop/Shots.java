@@ -25,11 +25,16 @@ import yellowbracket.mesh.io.MeshWriter;
 
 /** Walks through the pages of the demo build and writes a picture of each, once its results are fresh. */
 final class Shots {
-    /** Row of the staff's seam with the rod. */
+    /** Row of a seam of the staff in its table. */
     private static final int STAFF_SEAM = 2;
     private static final double LOOK_MS = 250, SETTLE_MS = 900, MOST_MS = 60_000;
 
-    private record Shot(String name, Runnable before) {}
+    /** @param ready done once everything is worked out, before the picture */
+    private record Shot(String name, Runnable before, Runnable ready) {
+        Shot(String name, Runnable before) {
+            this(name, before, () -> {});
+        }
+    }
 
     private final AppModel model;
     private final Frame frame;
@@ -64,9 +69,8 @@ final class Shots {
             model.choose("staff");
             model.pageProperty().set(Page.CUT);
             frame.run("cut: joints");
-            ((javafx.scene.control.TableView<?>) frame.lookup("#seams")).getSelectionModel().select(STAFF_SEAM);
             frame.bench().explode().setValue(0.25);
-        }));
+        }, () -> ((javafx.scene.control.TableView<?>) frame.lookup("#seams")).getSelectionModel().select(STAFF_SEAM)));
         todo.add(new Shot("print", () -> {
             model.choose("helm");
             frame.run("print: way up");
@@ -145,6 +149,7 @@ final class Shots {
                 wait(shot, waited + 1);
                 return;
             }
+            shot.ready.run();
             var settle = new PauseTransition(Duration.millis(SETTLE_MS));
             settle.setOnFinished(x -> {
                 write(shot.name);
