@@ -59,10 +59,16 @@ final class Pass {
     /** In this order. Figures of an earlier build that nobody wants now are gone at the end. */
     Derived run(List<Want> wants) {
         if (shown) memo.forget(gone);
-        publish();
-        for (var w : wants) settle(w.figure(), w.prop());
-        entries.keySet().retainAll(settled.keySet());
-        return publish();
+        try {
+            publish();
+            for (var w : wants) settle(w.figure(), w.prop());
+            entries.keySet().retainAll(settled.keySet());
+            return publish();
+        } finally {
+            // a question a rule asked may hold its recorder, and so this pass, for as long as its trace is kept
+            entries.clear();
+            settled.clear();
+        }
     }
 
     private Derived publish() {
@@ -188,7 +194,8 @@ final class Pass {
 
         @Override
         public <V> V of(Function<Prop, V> question) {
-            return ask(w -> w.build().prop(prop).map(question).orElse(null));
+            var id = prop; // here: not the recorder, which stands on every value of its pass
+            return ask(w -> w.build().prop(id).map(question).orElse(null));
         }
 
         @Override

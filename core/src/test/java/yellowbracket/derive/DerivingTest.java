@@ -1,7 +1,9 @@
 package yellowbracket.derive;
 
+import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.lang.ref.WeakReference;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,6 +23,7 @@ import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.all.Everything;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
@@ -227,5 +230,28 @@ class DerivingTest {
         assertThat(lost.entries().values()).noneMatch(e -> e.state() == Derived.State.WORKING);
         assertThat(lost.reason(yellowbracket.derive.cut.CutFigures.SECTIONS, "helm")).contains("the mesh of helm is missing");
         assertThat(lost.fresh(yellowbracket.derive.plan.PlanFigures.SCHEDULE)).as("the plan of what there is").isTrue();
+    }
+
+    /** The mesh and the index of an earlier build are held by nothing that stays remembered. */
+    @Test
+    void whatIsForgottenCanBeCollected() {
+        var memo = new Memo(1);
+        var wide = wide(1.02); // a mesh of its own: as it came, it is the file's
+        var first = pass(wide, memo).run(Everything.wants(wide, "helm"));
+        var mesh = new WeakReference<>(first.require(ModelFigures.MODEL, "helm").mesh());
+        var index = new WeakReference<>(first.require(ModelFigures.INDEX, "helm").bvh());
+        first = null;
+        var wider = wide(1.05);
+        var second = pass(wider, memo).run(Everything.wants(wider, "helm"));
+        await().untilAsserted(() -> {
+            System.gc();
+            assertThat(mesh.get()).as("the mesh before").isNull();
+            assertThat(index.get()).as("its index").isNull();
+        });
+        assertThat(second.require(ModelFigures.MODEL, "helm").mesh().isEmpty()).isFalse();
+    }
+
+    private static Build wide(double factor) {
+        return Edit.reshape("width", "helm", r -> r.along(factor, 1, 1)).change().apply(both());
     }
 }

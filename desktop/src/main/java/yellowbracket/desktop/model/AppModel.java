@@ -398,12 +398,17 @@ public final class AppModel implements AutoCloseable {
         start(new Session(build, meshes, Optional.empty()));
     }
 
+    /** On the file thread, behind a write that has begun, so that none comes after it. */
     private void endSession() {
-        try {
-            journal.clear();
-        } catch (IOException e) {
-            // a stale recovery copy is offered at the next start and can be undone there
-        }
+        var ended = journal;
+        journalDue.set(null);
+        background.execute(() -> {
+            try {
+                ended.clear();
+            } catch (IOException e) {
+                // a stale recovery copy is offered at the next start and can be undone there
+            }
+        });
     }
 
     public Optional<Prop> currentProp() {

@@ -3,6 +3,7 @@ package yellowbracket.desktop.model;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
@@ -18,6 +19,8 @@ import yellowbracket.program.ProgramLog;
  */
 public final class Background implements AutoCloseable {
     private static final long TELL_NS = 200_000_000;
+    /** A journal on a slow disk takes so long; a search that does not stop is left to itself. */
+    private static final long CLOSE_S = 5;
 
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Workings.daemon("files"));
     private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
@@ -82,10 +85,16 @@ public final class Background implements AutoCloseable {
         busy.set("");
     }
 
+    /** Short work in the queue is still done. */
     @Override
     public void close() {
         reading.off();
         thread.shutdown();
+        try {
+            thread.awaitTermination(CLOSE_S, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** Tells how far it is, a few times a second, as part of what is shown to be going on. */
