@@ -47,9 +47,6 @@ import yellowbracket.smooth.SmoothWish;
 /** Makes a build without the window, with the decisions stated; what is not stated is as for a mesh that is opened. */
 @Command(name = "new", description = "make a build from models")
 final class NewCommand extends Output {
-    private static final double BED_SPEED = 110;
-    private static final double BED_FAILURES_H = 0.0025;
-    private static final double BED_COST_H = 0.12;
     private static final String FIT = "fit";
 
     @Parameters(paramLabel = "MODEL", arity = "1..*", description = "mesh files, a prop each")
@@ -138,7 +135,9 @@ final class NewCommand extends Output {
         if (bed == null) return shop.printers();
         try {
             var room = Bed.parse(bed);
-            var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, layerNozzle(), BED_SPEED, BED_FAILURES_H, BED_COST_H);
+            var printer = shop.printers() // as the catalogue's first but for its bed
+                    .getFirst()
+                    .with(p -> p.name("bed " + bed).bedX(room.x()).bedY(room.y()).bedZ(room.z()).marginMm(0).nozzleMm(layerNozzle()));
             if (!printer.check().isEmpty()) throw new Refused(printer.check());
             return List.of(printer);
         } catch (IllegalArgumentException e) {

@@ -100,7 +100,7 @@ final class PrintCommand extends Output {
                         map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(),
                                 "other", p.estimate().otherHours()),
                         "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "cleanUpH",
-                        CleanUp.of(p).hours()))
+                        CleanUp.of(p, shop).hours()))
                 .toList();
         return map("sections", list, "total",
                 map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings",

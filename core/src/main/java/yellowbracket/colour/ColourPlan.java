@@ -10,6 +10,7 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Practice;
 
 /**
  * Undercoat, then each zone: light before dark unless the dark is small, coats by cover, cans by area, masks by what is already painted;
@@ -38,7 +39,6 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
             "#1b1c1e");
     /** The zone of what goes over everything. */
     public static final String ALL = "all";
-    private static final double SETUP_H = 0.25;
 
     /**
      * @param samples of all sections, real mm, with how the point maps to model coordinates by {@code scale}
@@ -89,8 +89,9 @@ public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, doub
     }
 
     private static Coats coats(String zone, Coating c, String hex, int n, double dm2, double mask, Catalogue shop) {
-        double perCoat = c.sprayed() ? shop.minutes("spray") : shop.minutes("brush paint");
-        double hand = SETUP_H * (c.sprayed() ? n * 0.5 : 0.5) + n * dm2 * perCoat / 60 + mask * shop.minutes("mask area") / 60;
+        double perCoat = c.sprayed() ? shop.usual(Practice.SPRAY_MIN_DM2) : shop.usual(Practice.BRUSH_PAINT_MIN_DM2);
+        double hand = shop.usual(Practice.COAT_SETUP_H) * (c.sprayed() ? n * 0.5 : 0.5) + n * dm2 * perCoat / 60
+                + mask * shop.usual(Practice.MASK_MIN_DM2) / 60;
         return new Coats(zone, c.name(), hex, n, dm2, n * dm2 / 100 / c.m2PerContainer(), hand, c.recoatFromH(), c.recoatToH(),
                 c.recoatAgainH(), c.tapeH(), c.fullH(), c.sprayed(), mask);
     }

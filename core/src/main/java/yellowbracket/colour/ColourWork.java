@@ -2,6 +2,7 @@ package yellowbracket.colour;
 
 import java.util.ArrayList;
 import java.util.List;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Rate;
 import yellowbracket.work.Need;
@@ -14,8 +15,6 @@ import yellowbracket.work.Tool;
 
 /** Undercoat, zones, seal, one after the other. */
 public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implements StationWork {
-    /** Between coats one stands by at most this long; a longer wait is another session. */
-    private static final double STAND_BY_H = 0.4;
     /** Windows longer than this do not close. */
     private static final double NEVER_CLOSES_H = 100;
 
@@ -26,7 +25,7 @@ public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implement
         for (var c : plan.coats()) {
             boolean spray = c.sprayed();
             String name = c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone());
-            double flash = (c.count() - 1) * (spray ? Math.min(STAND_BY_H, c.recoatFromH()) : 0);
+            double flash = (c.count() - 1) * (spray ? Math.min(shop.usual(Practice.STAND_BY_H), c.recoatFromH()) : 0);
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, tasks.size() + 1), name,
                     spray ? Operation.SPRAY : Operation.BRUSH, c.product(), spray ? Tool.CAN : Tool.BRUSH,
                     new Task.Effort(c.handH(), flash, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),

@@ -15,7 +15,9 @@ import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.Rim;
 import yellowbracket.cut.solid.RimChains;
+import yellowbracket.mesh.DirectedEdge;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
@@ -73,7 +75,7 @@ final class SeamFinder {
 
     private static void caps(Section s, int plane, CutPlane at, List<Cap> out) {
         var mesh = s.mesh();
-        var rim = new HashMap<Long, Integer>();
+        var rim = Rim.of(mesh, plane);
         var beside = new HashMap<Long, Integer>();
         double up = 0;
         boolean any = false;
@@ -81,22 +83,22 @@ final class SeamFinder {
             if (mesh.tag(f) != plane) continue;
             any = true;
             up += mesh.areaVector(f).dot(at.normal());
-            for (int k = 0; k < 3; k++) addEdge(rim, mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3));
         }
         if (!any) return;
         var onRim = new BitSet(mesh.vertexCount());
-        for (long edge : rim.keySet()) onRim.set((int) (edge >>> 32));
+        for (long edge : rim.edges()) onRim.set(DirectedEdge.from(edge));
         for (int f = 0; f < mesh.triangleCount(); f++) {
             if (mesh.tag(f) != Mesh.ORIGINAL) continue;
             for (int k = 0; k < 3; k++) {
                 int from = mesh.vertex(f, k), to = mesh.vertex(f, (k + 1) % 3);
-                if (onRim.get(from) && onRim.get(to) && rim.containsKey(key(to, from))) beside.put(key(to, from), f);
+                if (onRim.get(from) && onRim.get(to) && rim.has(DirectedEdge.of(to, from))) beside.put(DirectedEdge.of(to, from), f);
             }
         }
         boolean upper = up < 0; // the cap of the upper side looks down
         var chains = RimChains.of(rim, mesh::point, upper ? new CutPlane(at.normal().times(-1), -at.offsetMm()) : at);
         var line = new ArrayList<Edge>();
-        beside.forEach((edge, f) -> line.add(new Edge(mesh.point((int) (edge >>> 32)), mesh.point(edge.intValue()), unitNormal(mesh, f))));
+        beside.forEach((edge, f) -> line
+                .add(new Edge(mesh.point(DirectedEdge.from(edge)), mesh.point(DirectedEdge.to(edge)), unitNormal(mesh, f))));
         line.sort(java.util.Comparator.comparingDouble((Edge e) -> e.from.x())
                 .thenComparingDouble(e -> e.from.y())
                 .thenComparingDouble(e -> e.from.z()));
@@ -106,14 +108,6 @@ final class SeamFinder {
     private static Vec3 unitNormal(Mesh m, int f) {
         var n = m.areaVector(f);
         return n.norm() > 0 ? n.unit() : Vec3.Z;
-    }
-
-    private static long key(int from, int to) {
-        return (long) from << 32 | to;
-    }
-
-    private static void addEdge(Map<Long, Integer> rim, int from, int to) {
-        if (rim.remove(key(to, from)) == null) rim.put(key(from, to), 1);
     }
 
     /** The even-odd area of the loops. */

@@ -11,6 +11,7 @@ import yellowbracket.cut.Section;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.JoinProduct;
 
@@ -29,11 +30,6 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
     private static final double KNOCK_DOWN = 0.7;
     /** Below this reserve a joint is not trusted. */
     public static final double LEAST_RESERVE = 3;
-    /** Glue lines are not flat: film thickness of print on print, mm, and what is squeezed out or left in the cup. */
-    private static final double GAP_MM = 0.25;
-    private static final double WASTE = 1.6;
-    /** Length of seam that can be wetted in a minute, mm. */
-    private static final double WET_MM_MIN = 260;
 
     /**
      * @param grams mass of each section by name
@@ -64,31 +60,31 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
     /** Every product that suits the material, best first. */
     public static List<SeamJoin> options(Seam seam, Load load, String material, double celsius, Catalogue shop) {
         var out = new ArrayList<SeamJoin>();
-        for (var p : shop.joins()) if (p.suits(material)) out.add(join(seam, load, p, celsius));
-        out.sort(Comparator.comparingDouble(JoinPlan::cost));
+        for (var p : shop.joins()) if (p.suits(material)) out.add(join(seam, load, p, celsius, shop));
+        out.sort(Comparator.comparingDouble(j -> cost(j, shop)));
         return List.copyOf(out);
     }
 
-    private static SeamJoin join(Seam seam, Load load, JoinProduct p, double celsius) {
+    private static SeamJoin join(Seam seam, Load load, JoinProduct p, double celsius, Catalogue shop) {
         double slower = Math.pow(2, (20 - celsius) / 10); // cure rate doubles with 10 degrees
-        double capacity = KNOCK_DOWN * p.shearLowMpa() * (p.gapMm() < GAP_MM ? 0.7 : 1);
+        double capacity = KNOCK_DOWN * p.shearLowMpa() * (p.gapMm() < shop.usual(Practice.GLUE_FILM_MM) ? 0.7 : 1);
         double reserve = load.combined() > 0 ? Math.min(99, capacity / load.combined()) : 99;
-        double grams = seam.areaMm2() * GAP_MM * p.densityGcm3() / 1000 * WASTE;
+        double grams = seam.areaMm2() * shop.usual(Practice.GLUE_FILM_MM) * p.densityGcm3() / 1000 * shop.usual(Practice.GLUE_TIMES);
         return new SeamJoin(seam, p, grams, p.workMin(), p.holdMin() * slower, p.handleH() * slower, p.fullH() * slower, reserve,
-                why(seam, p, reserve));
+                why(seam, p, reserve, shop));
     }
 
     /** Minutes of the maker's life, with penalties for what would go wrong. */
-    private static double cost(SeamJoin j) {
-        double need = j.seam().lengthMm() / WET_MM_MIN;
+    private static double cost(SeamJoin j, Catalogue shop) {
+        double need = j.seam().lengthMm() / shop.usual(Practice.WET_SEAM_MM_MIN);
         double tooFast = Math.max(0, need - j.workMin()) * 15;
         double weak = Math.max(0, LEAST_RESERVE - j.reserve()) * 40 + Math.max(0, 8 - j.reserve()) * 3;
         double peels = j.product().peel() < 0.2 && j.seam().lengthMm() > 60 ? 25 : 0;
         return Math.min(40, j.holdMin()) + 2 * j.handleH() + tooFast + weak + peels + (j.product().shearLowMpa() < 1 ? 200 : 0);
     }
 
-    private static String why(Seam seam, JoinProduct p, double reserve) {
-        double need = seam.lengthMm() / WET_MM_MIN;
+    private static String why(Seam seam, JoinProduct p, double reserve, Catalogue shop) {
+        double need = seam.lengthMm() / shop.usual(Practice.WET_SEAM_MM_MIN);
         String time = need > p.workMin()
                 ? String.format(Locale.ROOT, "%.0f mm need %.1f min to wet, it stays open %.1f", seam.lengthMm(), need, p.workMin())
                 : String.format(Locale.ROOT, "stays open long enough for %.0f mm", seam.lengthMm());

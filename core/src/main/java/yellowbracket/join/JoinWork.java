@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.stream.Stream;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Ready;
@@ -13,15 +15,7 @@ import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
 /** Dry fit, the steps of assembly, reinforcement from inside before anything is primed. */
-public record JoinWork(String prop, JoinPlan plan) implements StationWork {
-    private static final double DRY_FIT_H = 0.2;
-    private static final double DRY_FIT_SEAM_H = 0.08;
-    private static final double INSIDE_SEAM_H = 0.15;
-    /** One need not stand by longer than this while glue sets: braces do. */
-    private static final double LONGEST_HOLD_MIN = 25;
-    /** Laying out, wiping, putting down. */
-    private static final double SEAM_MIN = 4;
-    private static final double LONGEST_CURE_H = 12;
+public record JoinWork(String prop, JoinPlan plan, Catalogue shop) implements StationWork {
 
     @Override
     public Stated after(Ready before) {
@@ -29,7 +23,7 @@ public record JoinWork(String prop, JoinPlan plan) implements StationWork {
         var tasks = new ArrayList<Task>();
         int seams = plan.joins().size();
         var fit = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.DRYFIT), "dry fit, number, scuff P80", Operation.DRY_FIT, Tool.SANDING,
-                DRY_FIT_H + DRY_FIT_SEAM_H * seams, before.all());
+                shop.usual(Practice.DRY_FIT_H) + shop.usual(Practice.DRY_FIT_SEAM_H) * seams, before.all());
         tasks.add(fit);
         var last = new HashMap<String, TaskId>();
         before.bySection().keySet().forEach(s -> last.put(s.letter(), fit.id()));
@@ -42,8 +36,8 @@ public record JoinWork(String prop, JoinPlan plan) implements StationWork {
         double cure = plan.joins().stream().mapToDouble(j -> j.fullH() - j.handleH()).max().orElse(0);
         var inside = Task
                 .byHand(new TaskId.OfProp(prop, TaskId.Once.INSIDE), "reinforce the seams from inside", Operation.REINFORCE, Tool.HANDS,
-                        INSIDE_SEAM_H * seams, last.values().stream().distinct().toList())
-                .withLag(Task.Lag.atLeast(Math.clamp(cure, 0, LONGEST_CURE_H)));
+                        shop.usual(Practice.REINFORCE_SEAM_H) * seams, last.values().stream().distinct().toList())
+                .withLag(Task.Lag.atLeast(Math.clamp(cure, 0, shop.usual(Practice.CURE_BEFORE_INSIDE_H))));
         tasks.add(inside);
         return new Stated(tasks, Ready.after(List.of(inside.id())));
     }
@@ -53,7 +47,7 @@ public record JoinWork(String prop, JoinPlan plan) implements StationWork {
         var products = new ArrayList<String>();
         for (var seam : step.seams()) {
             var j = plan.join(seam);
-            work += (j.workMin() + Math.min(j.holdMin(), LONGEST_HOLD_MIN) + SEAM_MIN) / 60;
+            work += (j.workMin() + Math.min(j.holdMin(), shop.usual(Practice.HOLD_BY_HAND_MIN)) + shop.usual(Practice.GLUE_SEAM_MIN)) / 60;
             wait = Math.max(wait, j.handleH());
             products.add(j.product().name());
         }

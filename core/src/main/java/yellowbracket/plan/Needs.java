@@ -3,10 +3,12 @@ package yellowbracket.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.StockItem;
 import yellowbracket.work.Need;
 
-/** What the plan consumes against what is on the shelf. Needs carry a reserve of {@link #RESERVE}. */
+/** What the plan consumes against what is on the shelf. Needs carry a reserve. */
 public record Needs(List<Line> lines) {
     /** {@code missing} is 0 where the shelf holds enough. */
     public record Line(String name, double needed, double have, String unit) {
@@ -15,22 +17,19 @@ public record Needs(List<Line> lines) {
         }
     }
 
-    /** Spills, leftovers and second tries. */
-    private static final double RESERVE = 1.15;
-
     public Needs {
         lines = List.copyOf(lines);
     }
 
     /** By name; cans and sheets are bought whole. */
-    public static Needs of(List<Need> needs, List<StockItem> stock) {
+    public static Needs of(List<Need> needs, List<StockItem> stock, Catalogue shop) {
         var sums = new TreeMap<String, Need>();
         for (var n : needs)
             if (n.amount() > 0) sums.merge(n.product(), n, (a, b) -> new Need(a.product(), a.amount() + b.amount(), b.unit()));
         var out = new ArrayList<Line>();
         for (var n : sums.values()) {
             double have = stock.stream().filter(s -> s.name().equals(n.product())).mapToDouble(StockItem::amount).sum();
-            double much = n.amount() * RESERVE;
+            double much = n.amount() * shop.usual(Practice.STOCK_TIMES);
             boolean whole = n.unit().equals("cans") || n.unit().equals("sheets");
             out.add(new Line(n.product(), whole ? Math.ceil(much) : much, have, n.unit()));
         }

@@ -3,6 +3,8 @@ package yellowbracket.print;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Process;
 
 /**
@@ -11,13 +13,7 @@ import yellowbracket.shop.Process;
  * Rates are starting values from common practice; the log's {@code clean} rate corrects their sum.
  */
 public record CleanUp(List<Step> steps) {
-    /** mm2 of support snapped off, and of stubs cut and scraped, in an hour; where it is seen the scars are sanded too. */
-    private static final double SNAP_MM2_H = 36_000;
-    private static final double TRIM_MM2_H = 34_000;
-    private static final double SAND_MM2_H = 22_000;
-    private static final double TAKE_OFF_H = 0.08;
-    private static final double BRIM_MM_H = 9000;
-    private static final double WASH_H = 0.25;
+    /** Less is not worth taking up a tool for. */
     private static final double LEAST_MM2 = 20;
 
     public CleanUp {
@@ -29,23 +25,25 @@ public record CleanUp(List<Step> steps) {
 
     public record Step(Work work, String what, String tool, double hours) {}
 
-    public static CleanUp of(SectionPrint p) {
+    public static CleanUp of(SectionPrint p, Catalogue shop) {
         var o = p.orientation();
         var out = new ArrayList<Step>();
         if (p.profile().process() == Process.RESIN) out.add(new Step(Work.WASH, "off the plate, wash, let dry, cure",
-                "scraper, bath of isopropanol, lamp or box", TAKE_OFF_H + WASH_H));
-        else out.add(new Step(Work.TAKE_OFF, "let the bed cool, take it off", "flexible plate or thin scraper", TAKE_OFF_H));
+                "scraper, bath of isopropanol, lamp or box", shop.usual(Practice.TAKE_OFF_H) + shop.usual(Practice.WASH_RESIN_H)));
+        else out.add(new Step(Work.TAKE_OFF, "let the bed cool, take it off", "flexible plate or thin scraper",
+                shop.usual(Practice.TAKE_OFF_H)));
         if (p.profile().brimMm() > 0 || p.profile().raftLayers() > 0)
             out.add(new Step(Work.BRIM, p.profile().raftLayers() > 0 ? "peel the raft, trim the brim" : "trim the brim", "deburring blade",
-                    0.03 + 2 * (o.size().x() + o.size().y()) / BRIM_MM_H));
+                    0.03 + 2 * (o.size().x() + o.size().y()) / shop.usual(Practice.TRIM_BRIM_MM_H)));
         if (o.contactMm2() > LEAST_MM2) {
             out.add(new Step(Work.SNAP, String.format(Locale.ROOT, "snap support off %.0f cm2", o.contactMm2() / 100), "pliers",
-                    o.contactMm2() / SNAP_MM2_H));
-            out.add(new Step(Work.TRIM, "cut the stubs, scrape flush", "flush cutters, scraper", o.contactMm2() / TRIM_MM2_H));
+                    o.contactMm2() / shop.usual(Practice.SNAP_SUPPORT_MM2_H)));
+            out.add(new Step(Work.TRIM, "cut the stubs, scrape flush", "flush cutters, scraper",
+                    o.contactMm2() / shop.usual(Practice.TRIM_STUBS_MM2_H)));
         }
         if (o.showContactMm2() > LEAST_MM2)
             out.add(new Step(Work.SAND, String.format(Locale.ROOT, "sand %.0f cm2 of scars on the show side", o.showContactMm2() / 100),
-                    "P120 on a block or sponge", o.showContactMm2() / SAND_MM2_H));
+                    "P120 on a block or sponge", o.showContactMm2() / shop.usual(Practice.SAND_SCARS_MM2_H)));
         return new CleanUp(out);
     }
 

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Printer;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
@@ -22,11 +24,9 @@ import yellowbracket.work.Tool;
  *
  * @param plates by section: the plate it is printed on with others; sections that are printed alone are not in it
  */
-public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates) implements StationWork {
+public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates, Catalogue shop) implements StationWork {
     /** Spread of a print's hours about their estimate, where the printer's own factor is known. */
     private static final double SPREAD = 0.08;
-    /** Till it is cool and somebody takes it off. */
-    private static final double COOLS_H = 0.2;
 
     @Override
     public Stated after(Ready before) {
@@ -41,8 +41,8 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
                     print(id, "print " + String.join(", ", plate.sections().stream().map(SectionId::letter).toList()) + " on one plate",
                             plate.hours(), p, cuts(plate, before)));
             var off = Task
-                    .byHand(new TaskId.Clean(p.id()), "take support off " + p.name(), Operation.CLEAN, Tool.SCRAPER, CleanUp.of(p).hours(),
-                            List.of(id))
+                    .byHand(new TaskId.Clean(p.id()), "take support off " + p.name(), Operation.CLEAN, Tool.SCRAPER,
+                            CleanUp.of(p, shop).hours(), List.of(id))
                     .withProduct(p.profile().material());
             tasks.add(off);
             clean.put(p.id(), off.id());
@@ -56,10 +56,10 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
         return Stream.concat(before.all().stream(), others).toList();
     }
 
-    private static Task print(TaskId id, String words, double hours, SectionPrint p, List<TaskId> after) {
+    private Task print(TaskId id, String words, double hours, SectionPrint p, List<TaskId> after) {
         Printer printer = p.printer();
         return new Task(id, words, Operation.PRINT, p.profile().material(), Tool.PRINTER,
-                new Task.Effort(0, hours, SPREAD, "layers of the mesh, " + printer.name()), Task.Lag.atLeast(COOLS_H),
+                new Task.Effort(0, hours, SPREAD, "layers of the mesh, " + printer.name()), Task.Lag.atLeast(shop.usual(Practice.COOLS_H)),
                 Task.Doer.printer(printer.name(), printer.failuresPerHour()), after);
     }
 

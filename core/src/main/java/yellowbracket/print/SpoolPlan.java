@@ -8,6 +8,8 @@ import java.util.OptionalDouble;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Spool;
 
 /**
@@ -16,8 +18,6 @@ import yellowbracket.shop.Spool;
  * not hold enough for the whole print, another one from the shelf is put on before it starts, fullest first.
  */
 public record SpoolPlan(List<Draw> draws) {
-    /** Kept back: the end of a spool does not run through, and estimates are off by some per cent. */
-    private static final double RESERVE = 1.08;
 
     public SpoolPlan {
         draws = List.copyOf(draws);
@@ -34,7 +34,7 @@ public record SpoolPlan(List<Draw> draws) {
     public record Draw(Job job, Optional<Spool> spool, boolean change, OptionalDouble runsOutAt, double leftG) {}
 
     /** @param jobs in the order they are printed; jobs of several printers may alternate */
-    public static SpoolPlan of(List<Job> jobs, List<Spool> spools) {
+    public static SpoolPlan of(List<Job> jobs, List<Spool> spools, Catalogue shop) {
         var left = new HashMap<String, Double>();
         var on = new HashMap<String, Spool>();
         for (var s : spools) {
@@ -43,7 +43,7 @@ public record SpoolPlan(List<Draw> draws) {
         }
         var out = new ArrayList<Draw>();
         for (var j : jobs) {
-            double wants = j.grams() * RESERVE;
+            double wants = j.grams() * shop.usual(Practice.SPOOL_TIMES);
             var now = Optional.ofNullable(on.get(j.printer())).filter(s -> s.material().equals(j.material()));
             var shelf = spools.stream()
                     .filter(s -> s.material().equals(j.material()) && !on.containsValue(s))

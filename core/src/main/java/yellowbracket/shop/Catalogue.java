@@ -10,10 +10,10 @@ import java.util.Map;
 
 /**
  * Starting values from common workshop practice, generic names only. A product's label and the maker's own log override them.
- * {@code morePrinters}: kinds that may be added to the shop. {@code minutesPerDm2}: working minutes for one square decimetre by operation.
+ * {@code morePrinters}: kinds that may be added to the shop. {@code practice}: every {@link Practice} with its range.
  */
 public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters,
-        List<JoinProduct> joins, List<Coating> coatings, List<Grit> grits, List<Double> foamsMm, Map<String, Double> minutesPerDm2,
+        List<JoinProduct> joins, List<Coating> coatings, List<Grit> grits, List<Double> foamsMm, Map<Practice, Usual> practice,
         double sheetDm2, double sheetCost) {
 
     /** Read when it is first asked for; it never changes. */
@@ -40,7 +40,8 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         coatings = List.copyOf(coatings);
         grits = List.copyOf(grits);
         foamsMm = List.copyOf(foamsMm);
-        minutesPerDm2 = Map.copyOf(minutesPerDm2);
+        practice = Map.copyOf(practice);
+        for (var p : Practice.values()) if (!practice.containsKey(p)) throw new IllegalArgumentException("the catalogue has no " + p);
     }
 
     /** The catalogue that ships with the program. */
@@ -76,9 +77,8 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
                 .orElseThrow(() -> new IllegalArgumentException("no profile " + name));
     }
 
-    public double minutes(String operation) {
-        var m = minutesPerDm2.get(operation);
-        if (m == null) throw new IllegalArgumentException("no rate for " + operation);
-        return m;
+    /** What is usual where nobody knows better. */
+    public double usual(Practice p) {
+        return practice.get(p).value();
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import yellowbracket.search.BestFirst;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Grit;
 
 /**
@@ -156,11 +157,11 @@ public final class Ladder {
     private Step film(Coating film, int coats, double valley, double scratch) {
         double levels = STAYS * levelling(film) * film.filmUm() * coats;
         double work = coats * switch (film.kind()) {
-            case FILLER -> shop.minutes("spread filler");
-            case PASTE -> shop.minutes("spread paste");
-            case RESIN -> shop.minutes("brush resin");
-            case EPOXY -> shop.minutes("brush epoxy");
-            case PUTTY, SPRAY_PUTTY, FILLER_PRIMER, PRIMER, PAINT, METAL, WASH, CLEAR -> shop.minutes("spray");
+            case FILLER -> shop.usual(Practice.SPREAD_FILLER_MIN_DM2);
+            case PASTE -> shop.usual(Practice.SPREAD_PASTE_MIN_DM2);
+            case RESIN -> shop.usual(Practice.BRUSH_RESIN_MIN_DM2);
+            case EPOXY -> shop.usual(Practice.BRUSH_EPOXY_MIN_DM2);
+            case PUTTY, SPRAY_PUTTY, FILLER_PRIMER, PRIMER, PAINT, METAL, WASH, CLEAR -> shop.usual(Practice.SPRAY_MIN_DM2);
         };
         double wait = (coats - 1) * film.recoatFromH() + film.sandableH();
         double cost = coats * film.cost() / (100 * film.m2PerContainer());

@@ -1,6 +1,8 @@
 package yellowbracket.smooth;
 
 import java.util.Locale;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Hardener;
 
@@ -13,15 +15,13 @@ import yellowbracket.shop.Hardener;
  */
 public record Mix(String product, double gramsTotal, int batches, double baseEach, double hardenerEach, Hardener.Basis basis,
         double hardenerShare, double potLifeMin) {
-    /** Left in the cup and on the spreader. */
-    private static final double WASTE = 1.15;
     /** One wants to be through before the pot is. */
     private static final double OF_POT_LIFE = 0.8;
 
     /** @param thicknessMm mean film, without waste @throws IllegalArgumentException for a one-part product */
-    public static Mix of(Coating c, double areaDm2, double thicknessMm, double celsius, double spreadMinPerDm2) {
+    public static Mix of(Coating c, double areaDm2, double thicknessMm, double celsius, double spreadMinPerDm2, Catalogue shop) {
         var hardener = c.hardener().orElseThrow(() -> new IllegalArgumentException(c.name() + " has no hardener"));
-        double ml = areaDm2 * 10 * thicknessMm * WASTE; // 1 dm2 x 1 mm = 10 ml
+        double ml = areaDm2 * 10 * thicknessMm * shop.usual(Practice.MIX_TIMES); // 1 dm2 x 1 mm = 10 ml
         double pot = c.potLifeMin() * Math.pow(2, (20 - celsius) / 10);
         double share = hardener.shareAt(celsius);
         double perBatchDm2 = Math.max(0.5, OF_POT_LIFE * pot / Math.max(0.05, spreadMinPerDm2));

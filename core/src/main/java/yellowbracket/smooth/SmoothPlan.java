@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowbracket.finding.Finding;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 
 /**
  * The ladder for this prop with hours and amounts. {@code seamDm2}: bands of filler along the show side of the seams, done before the
@@ -21,10 +22,6 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         return hours - work.stream().mapToDouble(Work::hours).sum();
     }
 
-    /** Width of the filled and feathered band along a seam, mm. */
-    private static final double SEAM_BAND_MM = 28;
-    private static final double SEAM_FILL_MM = 0.9;
-
     /**
      * @param showSeamMm length of seam on the show side
      * @param wallMm printed wall that may be sanded into
@@ -33,11 +30,13 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             double wallMm, Catalogue shop) {
         double dm2 = areas.totalDm2();
         var outcome = Ladder.find(areas.valley90Um(), finish, school, weights, shop, sandMinutes(areas, shop));
-        double band = showSeamMm * SEAM_BAND_MM / 1e4;
+        double band = showSeamMm * shop.usual(Practice.SEAM_BAND_MM) / 1e4;
         var filler = shop.coating("two-part polyester filler");
-        var mix = band > 0 ? Optional.of(Mix.of(filler, band, SEAM_FILL_MM, celsius, shop.minutes("spread filler")))
+        var mix = band > 0
+                ? Optional.of(
+                        Mix.of(filler, band, shop.usual(Practice.SEAM_FILL_MM), celsius, shop.usual(Practice.SPREAD_FILLER_MIN_DM2), shop))
                 : Optional.<Mix>empty();
-        double seamH = band * (shop.minutes("spread filler") + 3 * shop.minutes("sand curved")) / 60;
+        double seamH = band * (shop.usual(Practice.SPREAD_FILLER_MIN_DM2) + 3 * shop.usual(Practice.SAND_CURVED_MIN_DM2)) / 60;
         return switch (outcome) {
             case Ladder.Outcome.OutOfReach no -> new SmoothPlan(areas, school, finish, List.of(), band, mix, seamH, filler.sandableH(), 0,
                     0, 0, wallMm * 1000, 0, List.of(Finding.stop(no.why())));
@@ -69,9 +68,9 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
     /** Minutes for one pass over a square decimetre, mixed by shape. */
     static double sandMinutes(Areas a, Catalogue shop) {
         double all = a.flatMm2() + a.curvedMm2() + a.tightMm2();
-        if (all == 0) return shop.minutes("sand curved");
-        return (a.flatMm2() * shop.minutes("sand flat") + a.curvedMm2() * shop.minutes("sand curved")
-                + a.tightMm2() * shop.minutes("sand tight")) / all;
+        if (all == 0) return shop.usual(Practice.SAND_CURVED_MIN_DM2);
+        return (a.flatMm2() * shop.usual(Practice.SAND_FLAT_MIN_DM2) + a.curvedMm2() * shop.usual(Practice.SAND_CURVED_MIN_DM2)
+                + a.tightMm2() * shop.usual(Practice.SAND_TIGHT_MIN_DM2)) / all;
     }
 
     private static double grain(Catalogue shop, String name) {
@@ -83,7 +82,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         var c = shop.coating(s.product());
         if (c.sprayed()) return text("%.1f cans", cans);
         if (c.hardener().isPresent()) {
-            var m = Mix.of(c, dm2 * s.passes(), c.filmUm() / 1000, celsius, s.minPerDm2() / s.passes());
+            var m = Mix.of(c, dm2 * s.passes(), c.filmUm() / 1000, celsius, s.minPerDm2() / s.passes(), shop);
             return m.words();
         }
         return text("%.0f ml", cans * c.containerMl());

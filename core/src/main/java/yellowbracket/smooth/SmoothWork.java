@@ -2,6 +2,7 @@ package yellowbracket.smooth;
 
 import java.util.ArrayList;
 import java.util.List;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Rate;
@@ -15,10 +16,6 @@ import yellowbracket.work.Tool;
 
 /** Seams first, then the ladder step by step. */
 public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implements StationWork {
-    /** Getting out and putting away: mask and can, or paper and water. */
-    private static final double SPRAY_SETUP_H = 0.3;
-    private static final double HAND_SETUP_H = 0.1;
-    private static final double SEAMS_SET_H = 0.4;
 
     @Override
     public Stated after(Ready before) {
@@ -29,7 +26,7 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
                     .byHand(new TaskId.OfProp(prop, TaskId.Once.SEAMS), "fill and blend the seams", Operation.FILL_SEAMS, Tool.SPREADER,
                             plan.seamH(), last)
                     .withProduct(plan.seamFiller().map(Mix::product).orElse(""))
-                    .withLag(Task.Lag.atLeast(SEAMS_SET_H));
+                    .withLag(Task.Lag.atLeast(plan.seamFiller().map(m -> shop.coating(m.product()).sandableH()).orElse(0.0)));
             tasks.add(seams);
             last = List.of(seams.id());
         }
@@ -52,7 +49,8 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
         int number = before + (plan.seamDm2() > 0 ? 0 : 1);
         return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), step.what(), operation,
                 step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
-                new Task.Effort(w.hours(), spray ? SPRAY_SETUP_H : HAND_SETUP_H, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
+                new Task.Effort(w.hours(), spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H),
+                        Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
                 Task.Lag.atLeast(step.waitH()), spray ? Task.Doer.SPRAY : Task.Doer.PERSON, after);
     }
 

@@ -2,6 +2,8 @@ package yellowbracket.wear;
 
 import java.util.ArrayList;
 import java.util.List;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Ready;
@@ -15,15 +17,7 @@ import yellowbracket.work.Tool;
  *
  * @param pads one set a wearer
  */
-public record WearWork(String prop, boolean worn, List<PadPlan> pads) implements StationWork {
-    private static final double PADS_H = 0.2;
-    private static final double PAD_H = 0.1;
-    private static final double VISOR_H = 1.5;
-    private static final double VISOR_SETS_H = 12;
-    private static final double STRAPS_H = 0.5;
-    private static final double TEST_H = 0.4;
-    /** Foam for one pad with its waste, dm2. */
-    private static final double PAD_DM2 = 0.6;
+public record WearWork(String prop, boolean worn, List<PadPlan> pads, Catalogue shop) implements StationWork {
 
     @Override
     public Stated after(Ready before) {
@@ -32,17 +26,17 @@ public record WearWork(String prop, boolean worn, List<PadPlan> pads) implements
         for (var p : pads) {
             int count = p.pads().stream().filter(q -> !q.layersMm().isEmpty()).mapToInt(PadPlan.Pad::count).sum();
             tasks.add(Task.byHand(new TaskId.Pads(prop, p.wearer().name()), "cut and fit pads for " + p.wearer().name(), Operation.CUT_PADS,
-                    Tool.KNIFE, PADS_H + PAD_H * count, before.all()));
+                    Tool.KNIFE, shop.usual(Practice.PADS_H) + shop.usual(Practice.PAD_H) * count, before.all()));
         }
         tasks.add(pads.isEmpty()
                 ? Task.byHand(new TaskId.OfProp(prop, TaskId.Once.STRAPS), "fit straps and rim foam", Operation.FIT_STRAPS, Tool.KNIFE,
-                        STRAPS_H, before.all())
+                        shop.usual(Practice.STRAPS_H), before.all())
                 : Task.byHand(new TaskId.OfProp(prop, TaskId.Once.VISOR), "cut and fit the visor, straps", Operation.FIT_VISOR, Tool.KNIFE,
-                        VISOR_H, before.all()).withLag(Task.Lag.atLeast(VISOR_SETS_H)));
+                        shop.usual(Practice.VISOR_H), before.all()).withLag(Task.Lag.atLeast(shop.usual(Practice.VISOR_SETS_H))));
         var fitted = new ArrayList<>(before.all());
         tasks.forEach(t -> fitted.add(t.id()));
         var test = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.TEST), "walk test: stairs, floor, hearing, off in five seconds",
-                Operation.WALK_TEST, Tool.HANDS, TEST_H, fitted);
+                Operation.WALK_TEST, Tool.HANDS, shop.usual(Practice.WALK_TEST_H), fitted);
         tasks.add(test);
         return new Stated(tasks, Ready.after(List.of(test.id())));
     }
@@ -50,8 +44,8 @@ public record WearWork(String prop, boolean worn, List<PadPlan> pads) implements
     @Override
     public List<Need> needs() {
         var out = new ArrayList<Need>();
-        for (var p : pads) for (var pad : p.pads())
-            for (double l : pad.layersMm()) out.add(new Need("foam " + Math.round(l) + " mm", pad.count() * PAD_DM2, "dm2"));
+        for (var p : pads) for (var pad : p.pads()) for (double l : pad.layersMm())
+            out.add(new Need("foam " + Math.round(l) + " mm", pad.count() * shop.usual(Practice.PAD_DM2), "dm2"));
         return List.copyOf(out);
     }
 }

@@ -125,20 +125,21 @@ class PrintRulesTest {
         assertThat(wide.hours()).isEqualTo(small.hours());
         assertThat(wide.grams()).isCloseTo(64 * small.grams(), org.assertj.core.api.Assertions.within(1e-6));
         assertThat(small.layers()).isEqualTo(1000);
-        assertThat(CleanUp.of(new SectionPrint(Known.p("A"), way, profile, printer, small, true)).steps()).first()
+        assertThat(CleanUp.of(new SectionPrint(Known.p("A"), way, profile, printer, small, true), SHOP).steps()).first()
                 .satisfies(s -> assertThat(s.work()).isEqualTo(CleanUp.Work.WASH));
     }
 
     @Test
     void cleaningUpFollowsTheAreaSupportTouches() {
-        var held = CleanUp.of(print(USUAL.withBrimMm(8), COMPACT, 3000, 40));
+        var held = CleanUp.of(print(USUAL.withBrimMm(8), COMPACT, 3000, 40), SHOP);
         assertThat(held.steps()).extracting(CleanUp.Step::work)
                 .containsExactly(CleanUp.Work.TAKE_OFF, CleanUp.Work.BRIM, CleanUp.Work.SNAP, CleanUp.Work.TRIM, CleanUp.Work.SAND);
         var way = print(USUAL, COMPACT, 3000, 40).orientation();
         var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(),
                 way.steepness50(), way.steepness95(), way.size(), way.footMm2(), way.tipDeg());
-        double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40)).hours(),
-                more = CleanUp.of(new SectionPrint(Known.p("A"), twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true)).hours();
+        double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40), SHOP).hours(),
+                more = CleanUp.of(new SectionPrint(Known.p("A"), twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true), SHOP)
+                        .hours();
         assertThat(more - 0.08).isCloseTo(2 * (once - 0.08), org.assertj.core.api.Assertions.within(1e-9));
         assertThat(yellowbracket.safety.Caution.of(CleanUp.Work.SAND, "PLA", SHOP).gear()).contains("mask");
     }
@@ -150,23 +151,23 @@ class PrintRulesTest {
     @Test
     void aSpoolThatEndsIsToldWithWhereAndAFullerOneIsPutOn() {
         var opened = new Spool("opened", "PLA", 240, 215, "mid bed");
-        var alone = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened));
+        var alone = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened), SHOP);
         assertThat(alone.draws().get(0).runsOutAt()).isEmpty();
         assertThat(alone.draws().get(1).runsOutAt()).hasValue(0.6);
         assertThat(alone.findings()).singleElement().extracting(Finding::words).asString().contains("opened runs out at 60 % of B");
-        var shelf = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened, new Spool("new", "PLA", 1000, 215, "")));
+        var shelf = SpoolPlan.of(List.of(job("A", 150), job("B", 150)), List.of(opened, new Spool("new", "PLA", 1000, 215, "")), SHOP);
         assertThat(shelf.draws().get(1).spool()).map(Spool::name).contains("new");
         assertThat(shelf.draws().get(1).leftG()).isEqualTo(850);
         assertThat(shelf.findings()).extracting(Finding::words).containsExactly("put new on mid bed before B");
-        assertThat(SpoolPlan.of(List.of(job("A", 235)), List.of(opened)).findings()).singleElement()
+        assertThat(SpoolPlan.of(List.of(job("A", 235)), List.of(opened), SHOP).findings()).singleElement()
                 .extracting(Finding::words)
                 .asString()
                 .contains("just lasts");
-        assertThat(SpoolPlan.of(List.of(new SpoolPlan.Job("A", "mid bed", "PETG", 10)), List.of(opened)).findings()).singleElement()
+        assertThat(SpoolPlan.of(List.of(new SpoolPlan.Job("A", "mid bed", "PETG", 10)), List.of(opened), SHOP).findings()).singleElement()
                 .extracting(Finding::words)
                 .asString()
                 .contains("no spool of PETG");
-        assertThat(SpoolPlan.of(List.of(), List.of()).findings()).isEmpty();
+        assertThat(SpoolPlan.of(List.of(), List.of(), SHOP).findings()).isEmpty();
     }
 
     @Test

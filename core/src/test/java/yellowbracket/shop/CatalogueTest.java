@@ -3,6 +3,7 @@ package yellowbracket.shop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.HashMap;
 import org.junit.jupiter.api.Test;
 import yellowbracket.smooth.School;
 
@@ -45,9 +46,17 @@ class CatalogueTest {
     }
 
     @Test
-    void everySchoolFindsAFilmAndEveryRateIsPositive() {
+    void everySchoolFindsAFilm() {
         for (var s : School.values()) assertThat(SHOP.coatings()).as(s.label()).anyMatch(c -> s.allows(c.kind()));
-        assertThat(SHOP.minutesPerDm2().values()).allMatch(m -> m > 0);
-        assertThatThrownBy(() -> SHOP.minutes("whistle")).hasMessageContaining("no rate");
+    }
+
+    @Test
+    void practiceIsGivenWithItsRangeOrNotAtAll() {
+        assertThat(SHOP.practice()).containsOnlyKeys(Practice.values());
+        assertThatThrownBy(() -> new Usual(5, 1, 4)).hasMessageContaining("within its range");
+        var holes = new HashMap<>(SHOP.practice());
+        holes.remove(Practice.PAD_H);
+        assertThatThrownBy(() -> new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(),
+                SHOP.coatings(), SHOP.grits(), SHOP.foamsMm(), holes, 45, 1)).hasMessageContaining("no PAD_H");
     }
 }

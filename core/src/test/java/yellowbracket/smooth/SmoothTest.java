@@ -88,7 +88,7 @@ class SmoothTest {
     @Test
     void whatCannotBeReachedIsSaid() {
         var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), java.util.List.of(),
-                SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.minutesPerDm2(), 45, 1);
+                SHOP.grits().subList(0, 3), SHOP.foamsMm(), SHOP.practice(), 45, 1);
         assertThat(Ladder.find(200, Finish.MIRROR, School.PASTE, Ladder.Weights.SOONEST, bare, 2)).isInstanceOfSatisfying(
                 Ladder.Outcome.OutOfReach.class, o -> assertThat(o.why()).contains("mirror metal", "choose another school"));
     }
@@ -96,18 +96,18 @@ class SmoothTest {
     @Test
     void fillerComesInBatchesThatCanBeSpreadInTime() {
         var c = SHOP.coating("two-part polyester filler");
-        var m = Mix.of(c, 10, 1, 20, 1.6);
+        var m = Mix.of(c, 10, 1, 20, 1.6, SHOP);
         assertThat(m.gramsTotal()).as("10 dm2 by 1 mm is 100 cm3").isCloseTo(100 * 1.85 * 1.15, within(1e-9));
         assertThat(m.hardenerShare()).isEqualTo(0.02);
         assertThat(m.hardenerEach()).isCloseTo(0.02 * m.baseEach(), within(1e-9));
         assertThat(m.batches() * (m.baseEach() + m.hardenerEach())).as("both together fill the surface")
                 .isCloseTo(m.gramsTotal(), within(1e-9));
         assertThat(10.0 / m.batches() * 1.6).as("minutes to spread one").isLessThanOrEqualTo(m.potLifeMin());
-        var hot = Mix.of(c, 10, 1, 30, 1.6);
+        var hot = Mix.of(c, 10, 1, 30, 1.6, SHOP);
         assertThat(hot.potLifeMin()).isCloseTo(m.potLifeMin() / 2, within(1e-9));
         assertThat(hot.batches()).isGreaterThan(m.batches());
         assertThat(hot.hardenerShare()).isLessThan(m.hardenerShare());
-        assertThat(Mix.of(c, 10, 1, -10, 1.6).hardenerShare()).as("never beyond the label").isLessThanOrEqualTo(0.03);
+        assertThat(Mix.of(c, 10, 1, -10, 1.6, SHOP).hardenerShare()).as("never beyond the label").isLessThanOrEqualTo(0.03);
     }
 
     @ParameterizedTest
@@ -122,7 +122,7 @@ class SmoothTest {
     void everythingElseKeepsItsRatioWhateverTheWeather(double celsius) {
         for (var c : SHOP.coatings()) {
             if (c.hardener().isEmpty() || c.binder() == Coating.Binder.POLYESTER) continue;
-            var mix = Mix.of(c, 30, c.filmUm() / 1000, celsius, 0.9);
+            var mix = Mix.of(c, 30, c.filmUm() / 1000, celsius, 0.9, SHOP);
             double label = c.hardener().get().share();
             assertThat(mix.hardenerShare()).as(c.name()).isEqualTo(label);
             assertThat(mix.hardenerEach() / mix.baseEach()).as(c.name()).isCloseTo(label, within(1e-12));
@@ -131,7 +131,7 @@ class SmoothTest {
 
     @Test
     void epoxyIsMeasuredByVolumeAndBothPartsTogetherMakeTheFilm() {
-        var mix = Mix.of(SHOP.coating("coating epoxy"), 30, 0.3, 20, 0.9);
+        var mix = Mix.of(SHOP.coating("coating epoxy"), 30, 0.3, 20, 0.9, SHOP);
         assertThat(mix.unit()).isEqualTo("ml");
         assertThat(mix.batches() * (mix.baseEach() + mix.hardenerEach())).as("30 dm2 by 0.3 mm and waste")
                 .isCloseTo(30 * 10 * 0.3 * 1.15, within(1e-9));
@@ -142,7 +142,7 @@ class SmoothTest {
     void aHardenerOutsideItsRangeOrWithoutATableIsRefused() {
         assertThatThrownBy(() -> new Hardener(Hardener.Basis.MASS, 0.02, 0.03, 0.04, List.of())).hasMessageContaining("between");
         assertThatThrownBy(() -> new Hardener(Hardener.Basis.MASS, 0.02, 0.01, 0.03, List.of())).hasMessageContaining("no range");
-        assertThatThrownBy(() -> Mix.of(SHOP.coating("filler primer"), 1, 1, 20, 1)).hasMessageContaining("no hardener");
+        assertThatThrownBy(() -> Mix.of(SHOP.coating("filler primer"), 1, 1, 20, 1, SHOP)).hasMessageContaining("no hardener");
     }
 
     @Test

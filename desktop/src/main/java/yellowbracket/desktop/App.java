@@ -44,13 +44,15 @@ final class App {
         stage.setTitle("Yellow Bracket");
         stage.setMinWidth(1024);
         stage.setMinHeight(700);
-        stage.setOnHidden(e -> close()); // the toolkit ends with its last window
+        stage.setOnHidden(e -> {
+            frame.close();
+            close();
+        }); // the toolkit ends with its last window
         stage.show();
-        frame.bench().look("three-quarter");
-        frame.bench().requestFocus();
+        frame.requestFocus();
         options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model::open);
         options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, options.only(), stage::hide).run());
-        if (options.probe()) new Probe(model, frame.bench(), stage::hide).run();
+        if (options.probe()) new Probe(model, frame, stage::hide).run();
     }
 
     private void close() {

@@ -5,6 +5,7 @@ import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.shell.Frame;
 
 /** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */
 final class Probe {
@@ -17,10 +18,10 @@ final class Probe {
     private long first;
     private int frames;
 
-    Probe(AppModel model, Bench bench, Runnable end) {
+    Probe(AppModel model, Frame frame, Runnable end) {
         this.end = end;
         this.model = model;
-        this.bench = bench;
+        bench = (Bench) frame.lookup(".bench");
     }
 
     void run() {

@@ -17,6 +17,7 @@ import yellowbracket.derive.Figure;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Timers;
@@ -38,6 +39,7 @@ final class Shots {
 
     private final AppModel model;
     private final Frame frame;
+    private final Bench bench;
     private final Path folder;
     private final Runnable end;
     private final List<String> only;
@@ -49,44 +51,45 @@ final class Shots {
         this.end = end;
         this.model = model;
         this.frame = frame;
+        bench = (Bench) frame.lookup(".bench");
         this.folder = folder;
         timers.start("B|D epoxy", 12.6);
         timers.start("seams filler", 3.2);
         page("size", Page.SIZE);
         todo.add(new Shot("put-on", () -> {
-            frame.run("size: put on");
+            model.go(Page.SIZE, "put on");
             ((javafx.scene.control.Slider) frame.lookup("#donning")).setValue(0.45);
         }));
-        todo.add(new Shot("wearers-view", () -> frame.run("size: sight")));
+        todo.add(new Shot("wearers-view", () -> model.go(Page.SIZE, "sight")));
         page("cut", Page.CUT);
-        todo.add(new Shot("cut-planes", () -> frame.run("cut: planes")));
+        todo.add(new Shot("cut-planes", () -> model.go(Page.CUT, "planes")));
         todo.add(new Shot("exploded", () -> {
             model.pageProperty().set(Page.CUT);
-            frame.run("cut: sections");
-            frame.bench().explode().setValue(0.9);
+            model.go(Page.CUT, "sections");
+            bench.explode().setValue(0.9);
         }));
         todo.add(new Shot("joint", () -> {
             model.choose("staff");
             model.pageProperty().set(Page.CUT);
-            frame.run("cut: joints");
-            frame.bench().explode().setValue(0.25);
+            model.go(Page.CUT, "joints");
+            bench.explode().setValue(0.25);
         }, () -> ((javafx.scene.control.TableView<?>) frame.lookup("#seams")).getSelectionModel().select(STAFF_SEAM)));
         todo.add(new Shot("print", () -> {
             model.choose("helm");
-            frame.run("print: way up");
-            frame.bench().look("three-quarter");
+            model.go(Page.PRINT, "way up");
+            bench.look("three-quarter");
         }));
-        todo.add(new Shot("fineness", () -> frame.run("print: how fine")));
+        todo.add(new Shot("fineness", () -> model.go(Page.PRINT, "how fine")));
         todo.add(new Shot("plates", () -> {
-            frame.run("print: plates");
+            model.go(Page.PRINT, "plates");
             model.nightProperty().set(true);
         }));
         if (only.contains("printers")) todo.add(new Shot("printers", () -> {
-            frame.run("print: printers");
+            model.go(Page.PRINT, "printers");
             model.nightProperty().set(false);
         }));
         if (only.contains("failures")) todo.add(new Shot("failures", () -> {
-            frame.run("print: failures");
+            model.go(Page.PRINT, "failures");
             model.nightProperty().set(false);
         }));
         todo.add(new Shot("join", () -> {
@@ -102,9 +105,9 @@ final class Shots {
         todo.add(new Shot("bodies", () -> {
             press(KeyCode.ESCAPE, "");
             model.open(foundLantern());
-            frame.run("size: bodies");
+            model.go(Page.SIZE, "bodies");
         }));
-        todo.add(new Shot("health", () -> frame.run("size: health")));
+        todo.add(new Shot("health", () -> model.go(Page.SIZE, "health")));
     }
 
     private void press(KeyCode key, String text) {

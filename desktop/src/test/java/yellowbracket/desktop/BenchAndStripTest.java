@@ -50,17 +50,17 @@ class BenchAndStripTest extends WindowTest {
     }
 
     private Point2D seen(Vec3 p) {
-        return frame.bench().onScreen(p);
+        return bench().onScreen(p);
     }
 
     @Test
     void viewsLookFromWhereTheySay(FxRobot robot) {
         derived();
         var c = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         assertThat(seen(c.plus(new Vec3(0, 0, 50))).getY()).as("up is up").isLessThan(seen(c).getY());
         assertThat(seen(c.plus(new Vec3(50, 0, 0))).getX()).as("the wearer's right is on our left").isLessThan(seen(c).getX());
-        robot.interact(() -> frame.bench().look("top"));
+        robot.interact(() -> bench().look("top"));
         assertThat(seen(c.plus(new Vec3(0, 50, 0))).getY()).as("forward points down when looked at from above")
                 .isNotCloseTo(seen(c).getY(), within(5.0));
         assertThat(seen(c.plus(new Vec3(0, 0, 50))).distance(seen(c))).as("up points at us")
@@ -70,19 +70,19 @@ class BenchAndStripTest extends WindowTest {
     @Test
     void theWheelKeepsWhatIsUnderThePointer(FxRobot robot) {
         derived();
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         var c = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale()).centre();
         var at = c.plus(new Vec3(40, 0, 40));
         var before = seen(at);
         double apart = seen(c).distance(before);
-        robot.moveTo(frame.bench().localToScreen(before)).scroll(4, javafx.geometry.VerticalDirection.UP);
+        robot.moveTo(bench().localToScreen(before)).scroll(4, javafx.geometry.VerticalDirection.UP);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(seen(at).distance(before)).as("stays").isLessThan(6);
         assertThat(seen(c).distance(seen(at))).as("and all has moved apart or together").isNotCloseTo(apart, within(3.0));
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(bench()::requestFocus);
         robot.type(KeyCode.F);
         WaitForAsyncUtils.waitForFxEvents();
-        assertThat(seen(c).distance(new Point2D(frame.bench().getWidth() / 2, frame.bench().getHeight() / 2))).as("framed").isLessThan(30);
+        assertThat(seen(c).distance(new Point2D(bench().getWidth() / 2, bench().getHeight() / 2))).as("framed").isLessThan(30);
     }
 
     @Test
@@ -91,10 +91,10 @@ class BenchAndStripTest extends WindowTest {
         var many = new ArrayList<Bench.Callout>();
         for (int i = 0; i < 14; i++)
             many.add(new Bench.Callout(new Vec3(i % 2 == 0 ? 60 : -60, 0, 3 * i), "place " + i, i % 3 == 0 ? "care" : ""));
-        robot.interact(() -> frame.bench().callouts(many));
+        robot.interact(() -> bench().callouts(many));
         for (double turn = 0; turn < 360; turn += 45) {
-            robot.interact(() -> frame.bench().orbit(45, 0));
-            var labels = frame.bench().lookupAll(".callout").stream().map(Label.class::cast).toList();
+            robot.interact(() -> bench().orbit(45, 0));
+            var labels = bench().lookupAll(".callout").stream().map(Label.class::cast).toList();
             assertThat(labels).hasSize(14);
             for (var a : labels) for (var b : labels) if (a != b)
                 assertThat(a.getBoundsInParent().intersects(b.getBoundsInParent())).as(a.getText() + " and " + b.getText()).isFalse();
@@ -148,7 +148,7 @@ class BenchAndStripTest extends WindowTest {
     @SuppressWarnings("unchecked")
     void tablesSortAndCopyAsText(FxRobot robot) {
         examined();
-        robot.interact(() -> frame.run("cut: sections"));
+        robot.interact(() -> model.go(Page.CUT, "sections"));
         until("sections", () -> robot.lookup(".table-view").tryQuery().isPresent());
         var table = (TableView<Object>) robot.lookup(".table-view").queryAs(TableView.class);
         var grams = table.getColumns().get(2);
@@ -179,7 +179,7 @@ class BenchAndStripTest extends WindowTest {
     @Test
     void theMainJobByKeysAlone(FxRobot robot) {
         derived();
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(bench()::requestFocus);
         robot.type(KeyCode.DIGIT3);
         until("print", () -> model.pageProperty().get() == Page.PRINT);
         until("alternatives",
@@ -198,7 +198,7 @@ class BenchAndStripTest extends WindowTest {
         until("taken", () -> prop().print().profile().layerMm() != layer || model.session().dirty());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("undone", () -> prop().print().profile().layerMm() == layer && !model.session().dirty());
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(bench()::requestFocus);
         robot.type(KeyCode.F1);
         until("help", () -> told().contains("least sum of printing"));
         robot.type(KeyCode.CLOSE_BRACKET);

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Seam;
 import yellowbracket.cut.plan.PlaneSnap;
@@ -44,7 +45,7 @@ class CutPartsTest extends WindowTest {
     }
 
     private void page(FxRobot robot, String part) {
-        robot.interact(() -> frame.run("cut: " + part));
+        robot.interact(() -> model.go(Page.CUT, part));
         derived();
     }
 
@@ -57,7 +58,7 @@ class CutPartsTest extends WindowTest {
     }
 
     private void undo(FxRobot robot) {
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(bench()::requestFocus);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
     }
 
@@ -118,7 +119,7 @@ class CutPartsTest extends WindowTest {
         undo(robot);
         derived();
 
-        robot.interact(() -> frame.bench().requestFocus());
+        robot.interact(() -> bench().requestFocus());
         robot.type(KeyCode.DELETE);
         until("the picked plane and those below are gone", () -> prop().cut().tree().planeCount() == 0);
         derived();
@@ -130,7 +131,7 @@ class CutPartsTest extends WindowTest {
     @Test
     void aKnobTurnsAPlaneInTheBench(FxRobot robot) {
         derived();
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         page(robot, "planes");
         var plane = prop().cut().tree().planes().getFirst();
         assertThat(plane.normal()).isEqualTo(Vec3.Z);
@@ -138,8 +139,8 @@ class CutPartsTest extends WindowTest {
         var centre = box.centre();
         var at = new Vec3(centre.x(), centre.y(), plane.offsetMm() * prop().scale());
         var side = Vec3.Z.cross(Vec3.X).unit();
-        robot.interact(() -> frame.bench().look("side"));
-        var knob = frame.bench().localToScreen(frame.bench().onScreen(at.plus(side.times(0.28 * box.diagonal()))));
+        robot.interact(() -> bench().look("side"));
+        var knob = bench().localToScreen(bench().onScreen(at.plus(side.times(0.28 * box.diagonal()))));
         robot.drag(knob).moveTo(knob.add(0, -20)).dropTo(knob.add(0, -40));
         until("turned", () -> PlaneSnap.leanDeg(prop().cut().tree().planes().getFirst()) > 5);
         assertThat(prop().cut().tree().planes().getFirst().height(at.times(1 / prop().scale()))).as("about its middle")
@@ -193,15 +194,15 @@ class CutPartsTest extends WindowTest {
         derived();
         page(robot, "sections");
         var e = model.result(CutFigures.SECTIONS).orElseThrow().section("E").mesh();
-        robot.interact(() -> frame.bench().explode().setValue(0.05));
+        robot.interact(() -> bench().explode().setValue(0.05));
         var near = labelOf(robot, "E");
-        robot.interact(() -> frame.bench().explode().setValue(1));
+        robot.interact(() -> bench().explode().setValue(1));
         until("pulled apart", () -> labelOf(robot, "E") > near + 10);
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var off = e.bounds().centre().minus(box.centre()).times(0.55);
-        robot.moveTo(frame.bench()
-                .localToScreen(frame.bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
+        robot.moveTo(
+                bench().localToScreen(bench().onScreen(new Vec3(60, e.bounds().max().y() - 12, e.bounds().centre().z() - 10).plus(off))));
         until("the hint names a section or a seam", () -> text(robot, ".bench-hint").matches(".*(section E|seam .*E).*"));
 
         answer(dir);

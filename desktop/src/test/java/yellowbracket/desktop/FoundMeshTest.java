@@ -15,6 +15,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.demo.FoundLantern;
 import yellowbracket.derive.model.ModelFigures;
@@ -113,7 +114,7 @@ class FoundMeshTest extends WindowTest {
     @Test
     void bodiesAreDroppedGivenRolesIsolatedAndBroughtBack(FxRobot robot) throws Exception {
         openLantern(robot);
-        robot.interact(() -> frame.run("size: bodies"));
+        robot.interact(() -> model.go(Page.SIZE, "bodies"));
         until("the list", () -> robot.lookup("#bodies").tryQuery().isPresent());
         assertThat(bodies(robot).getItems()).hasSize(FoundLantern.BODIES);
         double whole = model.result(ModelFigures.MODEL).orElseThrow().mesh().areaMm2();
@@ -157,8 +158,8 @@ class FoundMeshTest extends WindowTest {
         until("opened", () -> model.currentProp().isPresent());
         examined();
         robot.interact(() -> {
-            frame.run("size: bodies");
-            frame.bench().look("front");
+            model.go(Page.SIZE, "bodies");
+            bench().look("front");
         });
         until("drawn", () -> robot.lookup("#bodies").tryQuery().isPresent());
         for (int i = 0; i < 2; i++) {
@@ -173,7 +174,7 @@ class FoundMeshTest extends WindowTest {
                     .bounds()
                     .centre()
                     .x();
-            var at = frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, 50, 100)));
+            var at = bench().localToScreen(bench().onScreen(new Vec3(x, 50, 100)));
             robot.moveTo(at).clickOn(MouseButton.PRIMARY);
             until("body " + body + " picked",
                     () -> bodies(robot).getSelectionModel()
@@ -189,7 +190,7 @@ class FoundMeshTest extends WindowTest {
     @Test
     void faultsAreNamedAndMendedOnRequestOnly(FxRobot robot) throws Exception {
         openLantern(robot);
-        robot.interact(() -> frame.run("size: health"));
+        robot.interact(() -> model.go(Page.SIZE, "health"));
         until("findings", () -> labels(robot, ".finding .label").stream().anyMatch(l -> l.getText().contains("open edges")));
         var words = text(robot, ".finding .label");
         assertThat(words).contains("triangles that stand twice", "body inside out", "run through each other");

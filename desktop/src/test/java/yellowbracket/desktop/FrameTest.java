@@ -7,6 +7,7 @@ import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
@@ -67,7 +68,7 @@ class FrameTest extends WindowTest {
         assertThat(finish()).as("a larger helm is ready later").isAfter(ends);
         assertThat(text(robot, ".slack-days")).contains("days");
 
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(frame::requestFocus);
         robot.type(KeyCode.DIGIT2);
         until("cut page", () -> model.pageProperty().get() == Page.CUT);
         WaitForAsyncUtils.waitForFxEvents();
@@ -79,7 +80,7 @@ class FrameTest extends WindowTest {
         assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
                 .allSatisfy(s -> assertThat(s.closed()).isTrue());
 
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(frame::requestFocus);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("undone", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.04);
         derived();
@@ -93,7 +94,9 @@ class FrameTest extends WindowTest {
         assertThat(model.session().dirty()).isFalse();
         derived();
         answer(dir.resolve("out"));
-        robot.interact(() -> frame.run("export sections as printed"));
+        robot.interact(frame::requestFocus);
+        robot.type(KeyCode.SLASH);
+        robot.write("export sections as printed").type(KeyCode.ENTER);
         until("section files", () -> Files.exists(dir.resolve("out/cut-list.csv")));
         assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount())
                 .isGreaterThan(1000);
@@ -132,7 +135,7 @@ class FrameTest extends WindowTest {
                 KeyCode.DIGIT7, KeyCode.OPEN_BRACKET, KeyCode.CLOSE_BRACKET);
         for (int i = 0; i < keys.size(); i++) {
             var page = Page.values()[i];
-            robot.interact(frame.bench()::requestFocus);
+            robot.interact(frame::requestFocus);
             robot.type(keys.get(i));
             until(page.label(), () -> model.pageProperty().get() == page);
             assertThat(robot.lookup(".heading").queryAs(Label.class).getText()).isNotBlank();
@@ -147,7 +150,7 @@ class FrameTest extends WindowTest {
     @Order(4)
     void anAlternativeIsPreviewedBeforeItIsTaken(FxRobot robot) {
         derived();
-        robot.interact(() -> frame.run("print: how fine"));
+        robot.interact(() -> model.go(Page.PRINT, "how fine"));
         until("figures of 0.12 mm",
                 () -> robot.lookup(".alt")
                         .queryAll()
@@ -173,7 +176,7 @@ class FrameTest extends WindowTest {
     @Order(5)
     void theLogLineMovesThePlan(FxRobot robot) {
         derived();
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(frame::requestFocus);
         robot.type(KeyCode.L).write("done A 14 h").type(KeyCode.ENTER);
         until("A done", () -> model.schedule().flatMap(s -> s.placed(TaskId.of("print:helm/A"))).map(Schedule.Placed::done).orElse(false));
         robot.clickOn("#log-line").write("failed D 40 %").type(KeyCode.ENTER);
@@ -213,7 +216,7 @@ class FrameTest extends WindowTest {
         until("opened", () -> model.shownProperty().get().props().size() == 4);
         derived();
         assertThat(model.currentProp().orElseThrow().name()).isEqualTo("bowl");
-        var bench = frame.bench();
+        var bench = bench();
         var at = new Point2D(380, 420);
         robot.drag(at).dropTo(at.add(90, 20));
         robot.moveTo(at).scroll(3, javafx.geometry.VerticalDirection.UP);
@@ -246,14 +249,14 @@ class FrameTest extends WindowTest {
     @Order(8)
     void finderUnitsThemesAndBenchMode(FxRobot robot) {
         derived();
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(frame::requestFocus);
         robot.type(KeyCode.SLASH);
         robot.write("night").type(KeyCode.ENTER);
         until("night", () -> model.nightProperty().get());
         robot.clickOn("inch");
         until("inches", () -> model.inchesProperty().get());
         assertThat(text(robot, ".gauge-value")).contains("in");
-        robot.interact(frame.bench()::requestFocus);
+        robot.interact(frame::requestFocus);
         robot.type(KeyCode.B);
         until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
         var step = robot.lookup(".huge").queryAs(Label.class).getText();
@@ -264,7 +267,15 @@ class FrameTest extends WindowTest {
         long before = model.session().build().log().size();
         robot.type(KeyCode.D);
         until("done noted", () -> model.session().build().log().size() == before + 1);
+        robot.type(KeyCode.B);
+        assertThat(robot.lookup(".bench-mode").queryAll()).as("there is one bench mode, however often it is asked for").hasSize(1);
         robot.type(KeyCode.ESCAPE);
         until("left", () -> robot.lookup(".bench-mode").tryQuery().isEmpty());
+
+        robot.type(KeyCode.L).write("bad dust");
+        assertThat(robot.lookup("#log-line").queryAs(TextInputControl.class).getText()).as("the field has the keys at once")
+                .isEqualTo("bad dust");
+        assertThat(robot.lookup(".bench-mode").tryQuery()).isEmpty();
+        robot.type(KeyCode.ESCAPE);
     }
 }

@@ -60,8 +60,8 @@ class HandsOnTest extends WindowTest {
         derived();
         robot.interact(() -> {
             model.pageProperty().set(Page.CUT);
-            frame.bench().look("three-quarter");
-            frame.bench().planes().setSelected(true);
+            bench().look("three-quarter");
+            bench().planes().setSelected(true);
         });
         derived();
         var plane = prop().cut().tree().planes().getFirst();
@@ -71,7 +71,7 @@ class HandsOnTest extends WindowTest {
         var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         var corner = new Vec3(box.centre().x() + 0.26 * box.diagonal(), box.centre().y() + 0.26 * box.diagonal(),
                 plane.offsetMm() * prop().scale());
-        var from = frame.bench().localToScreen(frame.bench().onScreen(corner));
+        var from = bench().localToScreen(bench().onScreen(corner));
         robot.drag(from).moveTo(from.add(0, 12)).moveTo(from.add(0, 24));
         until("sections follow",
                 () -> model.shownProperty().get().prop("helm").orElseThrow().cut().tree().planes().getFirst().offsetMm() < plane.offsetMm()
@@ -237,7 +237,7 @@ class HandsOnTest extends WindowTest {
     @Test
     void aFailedPrintOffersWhatCanBeSaved(FxRobot robot) {
         derived();
-        robot.interact(() -> frame.run("print: failures"));
+        robot.interact(() -> model.go(Page.PRINT, "failures"));
         until("the failure of the demo is worked through", () -> text(robot, ".section-title").contains("section D stopped at 64 %"));
         assertThat(text(robot, ".row-name")).contains("print the rest", "print it again");
         assertThat(text(robot, ".row-more")).contains("a seam of");

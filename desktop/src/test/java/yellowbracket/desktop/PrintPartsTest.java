@@ -56,7 +56,7 @@ class PrintPartsTest extends WindowTest {
     }
 
     private void page(FxRobot robot, String part) {
-        robot.interact(() -> frame.run("print: " + part));
+        robot.interact(() -> model.go(Page.PRINT, part));
         settled();
     }
 
@@ -115,7 +115,7 @@ class PrintPartsTest extends WindowTest {
         steadily(() -> robot.clickOn("#section-E"));
         settled();
         robot.interact(() -> robot.lookup("#lay-face").queryAs(ToggleButton.class).fire());
-        var bench = frame.bench();
+        var bench = bench();
         var size = print("E").orientation().size();
         var bed = print("E").printer();
         var before = print("E").orientation().turn();
@@ -337,7 +337,7 @@ class PrintPartsTest extends WindowTest {
         until("offered", () -> robot.lookup("add ...").tryQuery().isPresent());
         robot.interact(() -> model.addPhoto(model.shownProperty().get().log().getFirst(), picture));
         until("kept", () -> model.shownProperty().get().log().getFirst().photos().size() == 1);
-        until("shown on the bench", () -> frame.bench().lookupAll(".image-view").stream().anyMatch(javafx.scene.Node::isVisible));
+        until("shown on the bench", () -> bench().lookupAll(".image-view").stream().anyMatch(javafx.scene.Node::isVisible));
         Files.writeString(picture, "no picture");
         robot.interact(() -> model.addPhoto(model.shownProperty().get().log().getFirst(), picture));
         until("refused", () -> told().contains("neither a JPEG nor a PNG"));

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
@@ -47,7 +48,7 @@ class SizePartsTest extends WindowTest {
     }
 
     private void page(FxRobot robot, String part) {
-        robot.interact(() -> frame.run("size: " + part));
+        robot.interact(() -> model.go(Page.SIZE, part));
     }
 
     private void sized() {
@@ -108,33 +109,31 @@ class SizePartsTest extends WindowTest {
     @Test
     void theViewIsCutOpenAndTheCutMoved(FxRobot robot) {
         sized();
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         robot.clickOn("#section");
-        until("the slider is there", () -> frame.bench().sectionAt().isVisible());
-        assertThat(frame.bench().sectionAxis()).isEqualTo(1);
-        robot.interact(() -> frame.bench().look("three-quarter"));
+        until("the slider is there", () -> bench().sectionAt().isVisible());
+        assertThat(bench().sectionAxis()).isEqualTo(1);
+        robot.interact(() -> bench().look("three-quarter"));
         var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
-        assertThat(frame.bench().sectionAxis()).as("three-quarter cuts along the side").isZero();
-        var from = frame.bench()
-                .localToScreen(frame.bench()
-                        .onScreen(new Vec3(box.centre().x(), box.centre().y() - 0.23 * box.diagonal(),
-                                box.centre().z() + 0.23 * box.diagonal())));
+        assertThat(bench().sectionAxis()).as("three-quarter cuts along the side").isZero();
+        var from = bench().localToScreen(bench()
+                .onScreen(new Vec3(box.centre().x(), box.centre().y() - 0.23 * box.diagonal(), box.centre().z() + 0.23 * box.diagonal())));
         robot.drag(from).moveTo(from.add(-25, 0)).dropTo(from.add(-50, 0));
-        until("the pane is dragged", () -> Math.abs(frame.bench().sectionAt().getValue() - 0.5) > 0.03);
-        robot.interact(() -> frame.bench().section().setSelected(false));
-        until("whole again", () -> !frame.bench().sectionAt().isVisible());
+        until("the pane is dragged", () -> Math.abs(bench().sectionAt().getValue() - 0.5) > 0.03);
+        robot.interact(() -> bench().section().setSelected(false));
+        until("whole again", () -> !bench().sectionAt().isVisible());
         page(robot, "sight");
-        until("the button is gone", () -> !frame.bench().section().isVisible());
+        until("the button is gone", () -> !bench().section().isVisible());
     }
 
     @Test
     void twoPointsAndTheirRealDistanceGiveTheScale(FxRobot robot) {
         sized();
         page(robot, "scale");
-        robot.interact(() -> frame.bench().look("front"));
+        robot.interact(() -> bench().look("front"));
         var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
         for (double x : new double[] {-60, 60})
-            robot.clickOn(frame.bench().localToScreen(frame.bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
+            robot.clickOn(bench().localToScreen(bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
         until("two points", () -> labels(robot, "#apart").stream().anyMatch(l -> l.getText().endsWith(" mm")));
         double apart = Double.parseDouble(labels(robot, "#apart").getFirst().getText().replace(" mm", ""));
         assertThat(apart).isBetween(90.0, 180.0);
@@ -186,7 +185,7 @@ class SizePartsTest extends WindowTest {
     void wearersAreAddedChosenAndComparedAndTheViewIsShown(FxRobot robot) {
         sized();
         page(robot, "sight");
-        until("a picture of the view", () -> frame.bench().lookupAll("*").stream().anyMatch(n -> n instanceof ViewPicture));
+        until("a picture of the view", () -> bench().lookupAll("*").stream().anyMatch(n -> n instanceof ViewPicture));
         page(robot, "wearers");
         until("compared", () -> text(robot, ".section-title").contains("one shell"));
         robot.clickOn("#wearer-name").write("Maren").type(KeyCode.ENTER);
@@ -232,8 +231,8 @@ class SizePartsTest extends WindowTest {
         press(robot, "head scan ...");
         until("the scan is shown", () -> text(robot, ".finding > .label").contains("left ear"));
         // wrong points first: three on one spot are no head
-        robot.interact(() -> frame.bench().look("front"));
-        var bench = frame.bench();
+        robot.interact(() -> bench().look("front"));
+        var bench = bench();
         for (int i = 0; i < 3; i++) robot.clickOn(bench.localToScreen(bench.onScreen(new Vec3(0, 0, 60)).add(4 * i, 0)));
         until("refused", () -> told().contains("ears are"));
         assertThat(model.shownProperty().get().wearer("Maren").orElseThrow().scan()).isEmpty();

@@ -114,10 +114,15 @@ abstract class WindowTest {
         stage.setY(0);
         stage.show();
         stage.toFront();
-        frame.bench().requestFocus();
+        frame.requestFocus();
+    }
+
+    Bench bench() {
+        return (Bench) frame.lookup(".bench");
     }
 
     void close() {
+        frame.close();
         model.close();
     }
 
@@ -174,8 +179,7 @@ abstract class WindowTest {
 
     /** What a click on the shape in the middle does once the bench knows where it hit, in the shape's own coordinates. */
     void hit(FxRobot robot, Vec3 point) {
-        robot.interact(() -> frame.bench()
-                .lookupAll("*")
+        robot.interact(() -> bench().lookupAll("*")
                 .stream()
                 .filter(n -> n instanceof SubScene s && s.isVisible())
                 .flatMap(n -> ((SubScene) n).getRoot().lookupAll("*").stream())

@@ -2,10 +2,10 @@ package yellowbracket.cut.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
+import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
@@ -51,7 +51,7 @@ final class SurfaceWorth {
         var crease = new boolean[n];
         var border = new boolean[n];
         var zones = IntStream.range(0, n).map(f -> zone.applyAsInt(proxy.centroid(f))).toArray();
-        pairs(proxy, (f, g) -> {
+        new Edges(proxy).pairs((f, g) -> {
             if (creased(proxy, f, g)) crease[f] = crease[g] = true;
             if (zones[f] != zones[g]) border[f] = border[g] = true;
         });
@@ -64,7 +64,7 @@ final class SurfaceWorth {
         var seen = new double[n];
         Arrays.fill(seen, 1);
         var crease = new boolean[n];
-        pairs(proxy, (f, g) -> {
+        new Edges(proxy).pairs((f, g) -> {
             if (creased(proxy, f, g)) crease[f] = crease[g] = true;
         });
         return new SurfaceWorth(numbered(proxy), seen, crease, new boolean[n], new boolean[n]);
@@ -78,20 +78,6 @@ final class SurfaceWorth {
 
     private static Mesh numbered(Mesh m) {
         return Mesh.of(m.copyXyz(), m.copyTriangles(), IntStream.range(0, m.triangleCount()).map(f -> FIRST + f).toArray());
-    }
-
-    private interface Pair {
-        void meet(int f, int g);
-    }
-
-    private static void pairs(Mesh m, Pair pair) {
-        var first = new HashMap<Long, Integer>(2 * m.triangleCount());
-        for (int f = 0; f < m.triangleCount(); f++) for (int k = 0; k < 3; k++) {
-            int a = m.vertex(f, k), b = m.vertex(f, (k + 1) % 3);
-            var other = first.remove((long) b << 32 | a);
-            if (other != null) pair.meet(other, f);
-            else first.put((long) a << 32 | b, f);
-        }
     }
 
     /** Directions that meet nothing beside ones that do: there the opening has its rim. */

@@ -13,6 +13,7 @@ import org.locationtech.jts.geom.Polygon;
 import yellowbracket.cut.MatingFace;
 import yellowbracket.cut.solid.CapTriangulator;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.cut.solid.Rim;
 import yellowbracket.cut.solid.RimChains;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
@@ -95,15 +96,7 @@ final class FaceWork {
     }
 
     private void face(int k, CutPlane plane, MeshBuilder out) {
-        var rim = new HashMap<Long, Integer>();
-        for (int f = 0; f < section.triangleCount(); f++) {
-            if (section.tag(f) != k) continue;
-            for (int c = 0; c < 3; c++) {
-                int a = section.vertex(f, c), b = section.vertex(f, (c + 1) % 3);
-                if (rim.remove((long) b << 32 | a) == null) rim.put((long) a << 32 | b, 1);
-            }
-        }
-        var loops = new ArrayList<>(RimChains.of(rim, section::point, plane).loops());
+        var loops = new ArrayList<>(RimChains.of(Rim.of(section, k), section::point, plane).loops());
         for (var ring : mouths.get(k)) {
             var back = new int[ring.length];
             for (int i = 0; i < ring.length; i++) back[i] = ring[ring.length - 1 - i];

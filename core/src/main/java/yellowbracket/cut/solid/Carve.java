@@ -7,7 +7,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import yellowbracket.mesh.DirectedEdge;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
@@ -77,16 +77,10 @@ public final class Carve {
         gather();
         for (var plane : solid.faces()) split(plane);
         var kept = new ArrayList<int[]>();
-        var rim = new HashSet<Long>();
+        var rim = new Rim();
         for (var t : local) {
-            if (!inside(t)) {
-                kept.add(t);
-                continue;
-            }
-            for (int k = 0; k < 3; k++) {
-                long edge = key(t[k], t[(k + 1) % 3]), reverse = key(t[(k + 1) % 3], t[k]);
-                if (!rim.remove(reverse)) rim.add(edge);
-            }
+            if (inside(t)) rim.add(t[0], t[1], t[2]);
+            else kept.add(t);
         }
         var out = new MeshBuilder(mesh.vertexCount() + 64, mesh.triangleCount() + 256);
         for (int v = 0; v < mesh.vertexCount(); v++) out.addVertex(mesh.x(v), mesh.y(v), mesh.z(v));
@@ -110,14 +104,14 @@ public final class Carve {
         for (int f = 0; f < isLocal.length; f++) {
             if (!meets(f, lo, hi)) continue;
             isLocal[f] = true;
-            for (int k = 0; k < 3; k++) edges.add(key(mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3)));
+            for (int k = 0; k < 3; k++) edges.add(DirectedEdge.of(mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3)));
             local.add(new int[] {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f), 1});
         }
         if (edges.isEmpty()) return;
         for (int f = 0; f < isLocal.length; f++) {
             if (isLocal[f]) continue;
             boolean beside = false;
-            for (int k = 0; k < 3 && !beside; k++) beside = edges.contains(key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
+            for (int k = 0; k < 3 && !beside; k++) beside = edges.contains(DirectedEdge.of(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
             if (!beside) continue;
             isLocal[f] = true;
             local.add(new int[] {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f), 0});
@@ -137,10 +131,6 @@ public final class Carve {
         return v < mesh.vertexCount() ? mesh.point(v) : added.get(v - mesh.vertexCount());
     }
 
-    private static long key(int from, int to) {
-        return (long) from << 32 | to;
-    }
-
     private static int side(double height) {
         return height > ON ? 1 : height < -ON ? -1 : 0;
     }
@@ -156,7 +146,7 @@ public final class Carve {
                 double ha = heights.computeIfAbsent(a, v -> plane.height(point(v))),
                         hb = heights.computeIfAbsent(b, v -> plane.height(point(v)));
                 if (side(ha) * side(hb) >= 0) continue;
-                crossing.computeIfAbsent(key(a, b), e -> {
+                crossing.computeIfAbsent(DirectedEdge.of(a, b), e -> {
                     added.add(point(a).plus(point(b).minus(point(a)).times(ha / (ha - hb))));
                     return mesh.vertexCount() + added.size() - 1;
                 });
@@ -178,7 +168,7 @@ public final class Carve {
         var mid = new Integer[3];
         int n = 0, last = -1;
         for (int k = 0; k < 3; k++) {
-            mid[k] = crossing.get(key(Math.min(t[k], t[(k + 1) % 3]), Math.max(t[k], t[(k + 1) % 3])));
+            mid[k] = crossing.get(DirectedEdge.undirected(t[k], t[(k + 1) % 3]));
             if (mid[k] == null) continue;
             n++;
             last = k;
@@ -212,19 +202,19 @@ public final class Carve {
     }
 
     /** Fills the solid's faces: corner triples in numbers of the mesh's vertices and, after them, of {@link #added}. */
-    private List<Integer> caps(Set<Long> rim) throws Coplanar {
+    private List<Integer> caps(Rim rim) throws Coplanar {
         int faces = solid.faces().size();
-        var byFace = new ArrayList<Map<Long, Integer>>();
-        for (int i = 0; i < faces; i++) byFace.add(new HashMap<>());
-        for (long edge : rim) {
-            int a = (int) (edge >>> 32), b = (int) edge, home = -1;
+        var byFace = new ArrayList<Rim>();
+        for (int i = 0; i < faces; i++) byFace.add(new Rim());
+        for (long edge : rim.edges()) {
+            int a = DirectedEdge.from(edge), b = DirectedEdge.to(edge), home = -1;
             for (int i = 0; i < faces; i++) {
                 if (side(solid.faces().get(i).height(point(a))) != 0 || side(solid.faces().get(i).height(point(b))) != 0) continue;
                 if (home >= 0) throw new Coplanar(); // the surface runs along an edge of the solid
                 home = i;
             }
             if (home < 0) throw new Coplanar();
-            byFace.get(home).merge(edge, 1, Integer::sum);
+            byFace.get(home).put(edge);
         }
         ownEdges(rim, byFace);
         var out = new ArrayList<Integer>();
@@ -233,11 +223,11 @@ public final class Carve {
     }
 
     /** The solid's edges: outside the mesh when adding, inside when taking away, broken where the surface crosses them. */
-    private void ownEdges(Set<Long> rim, List<Map<Long, Integer>> byFace) throws Coplanar {
+    private void ownEdges(Rim rim, List<Rim> byFace) throws Coplanar {
         var onRim = new HashSet<Integer>();
-        for (long e : rim) {
-            onRim.add((int) (e >>> 32));
-            onRim.add((int) e);
+        for (long e : rim.edges()) {
+            onRim.add(DirectedEdge.from(e));
+            onRim.add(DirectedEdge.to(e));
         }
         var cornerVertex = new int[solid.corners().size()];
         Arrays.fill(cornerVertex, -1);
@@ -259,8 +249,8 @@ public final class Carve {
                     if (index.inside(a.plus(b).times(0.5)) == adding) continue;
                     int u = s == 0 ? corner(p, cornerVertex) : stops.get(s - 1),
                             w = s == stops.size() ? corner(q, cornerVertex) : stops.get(s);
-                    byFace.get(adding ? i : j).merge(key(u, w), 1, Integer::sum);
-                    byFace.get(adding ? j : i).merge(key(w, u), 1, Integer::sum);
+                    byFace.get(adding ? i : j).put(DirectedEdge.of(u, w));
+                    byFace.get(adding ? j : i).put(DirectedEdge.of(w, u));
                 }
             }
         }
@@ -283,7 +273,7 @@ public final class Carve {
         return vertexOf[c];
     }
 
-    private void fill(Map<Long, Integer> edges, CutPlane face, List<Integer> out) throws Coplanar {
+    private void fill(Rim edges, CutPlane face, List<Integer> out) throws Coplanar {
         var facing = adding ? face : new CutPlane(face.normal().times(-1), -face.offsetMm());
         var chains = RimChains.of(edges, this::point, facing);
         if (chains.openChains() > 0) throw new Coplanar();

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.ForkJoinTask;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import yellowbracket.mesh.DirectedEdge;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
@@ -47,7 +48,7 @@ public final class PlaneCut {
     private int onBelow;
     private final List<Vec3> crossings = new ArrayList<>();
     private final Map<Long, Integer> crossingOf = new HashMap<>();
-    private final Map<Long, Integer> rim = new HashMap<>();
+    private final Rim rim = new Rim(); // of the upper side, in the plane
 
     private PlaneCut(Mesh mesh, CutPlane plane, int capTag) {
         this.mesh = mesh;
@@ -198,7 +199,7 @@ public final class PlaneCut {
         boolean goesUp = hi > 0 || lo == 0 && mesh.areaVector(f).dot(plane.normal()) < 0;
         for (int p : v) if (side(p) == 0) use(p, goesUp);
         if (!goesUp) return new Piece(NOTHING, v);
-        for (int k = 0; k < 3; k++) if (side(v[k]) == 0 && side(v[(k + 1) % 3]) == 0) addRim(v[k], v[(k + 1) % 3]);
+        for (int k = 0; k < 3; k++) if (side(v[k]) == 0 && side(v[(k + 1) % 3]) == 0) rim.add(v[k], v[(k + 1) % 3]);
         return new Piece(v, NOTHING);
     }
 
@@ -217,7 +218,7 @@ public final class PlaneCut {
             }
             if (side(p) * side(q) < 0) upper[up++] = lower[down++] = mesh.vertexCount() + crossing(p, q);
         }
-        for (int k = 0; k < up; k++) if (inPlane(upper[k]) && inPlane(upper[(k + 1) % up])) addRim(upper[k], upper[(k + 1) % up]);
+        for (int k = 0; k < up; k++) if (inPlane(upper[k]) && inPlane(upper[(k + 1) % up])) rim.add(upper[k], upper[(k + 1) % up]);
         return new Piece(Arrays.copyOf(upper, up), Arrays.copyOf(lower, down));
     }
 
@@ -238,7 +239,7 @@ public final class PlaneCut {
 
     private int crossing(int p, int q) {
         int a = Math.min(p, q), b = Math.max(p, q); // the same arithmetic from both triangles of the edge
-        return crossingOf.computeIfAbsent((long) a << 32 | b, key -> {
+        return crossingOf.computeIfAbsent(DirectedEdge.undirected(p, q), key -> {
             double ha = height(a), t = ha / (ha - height(b));
             crossings.add(mesh.point(a).plus(mesh.point(b).minus(mesh.point(a)).times(t)));
             return crossings.size() - 1;
@@ -350,15 +351,6 @@ public final class PlaneCut {
                 down = below.fan(down, piece.below, mesh.tag(f));
             }
         }
-    }
-
-    /** Directed edges of the upper side in the plane; an edge and its reverse cancel, what remains is the open rim. */
-    private void addRim(int from, int to) {
-        Long reverse = (long) to << 32 | from;
-        var n = rim.get(reverse);
-        if (n == null) rim.merge((long) from << 32 | to, 1, Integer::sum);
-        else if (n == 1) rim.remove(reverse);
-        else rim.put(reverse, n - 1);
     }
 
     private Vec3 keyPoint(int key) {

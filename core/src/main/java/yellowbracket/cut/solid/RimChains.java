@@ -3,8 +3,8 @@ package yellowbracket.cut.solid;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.function.IntFunction;
+import yellowbracket.mesh.DirectedEdge;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -13,8 +13,7 @@ import yellowbracket.mesh.Vec3;
  */
 public record RimChains(List<int[]> loops, int openChains) {
 
-    /** @param rim key: start vertex in the upper, end vertex in the lower 32 bits; value: how often */
-    public static RimChains of(Map<Long, Integer> rim, IntFunction<Vec3> point, CutPlane plane) {
+    public static RimChains of(Rim rim, IntFunction<Vec3> point, CutPlane plane) {
         return new Walk(rim, point, plane).run();
     }
 
@@ -30,20 +29,20 @@ public record RimChains(List<int[]> loops, int openChains) {
         private final List<int[]> loops = new ArrayList<>();
         private int open;
 
-        Walk(Map<Long, Integer> rim, IntFunction<Vec3> point, CutPlane plane) {
+        Walk(Rim rim, IntFunction<Vec3> point, CutPlane plane) {
             this.point = point;
             frame = plane.frame();
-            var edges = rim.keySet().stream().mapToLong(Long::longValue).sorted().toArray();
-            from = Arrays.stream(edges).mapToInt(e -> (int) (e >>> 32)).distinct().toArray();
+            var edges = rim.edges().stream().mapToLong(Long::longValue).sorted().toArray();
+            from = Arrays.stream(edges).mapToInt(DirectedEdge::from).distinct().toArray();
             first = new int[from.length];
             ways = new int[from.length];
             balance = new int[from.length];
-            var ends = new int[rim.values().stream().mapToInt(Integer::intValue).sum()];
+            var ends = new int[Arrays.stream(edges).mapToInt(rim::count).sum()];
             int n = 0, v = -1;
             for (long e : edges) {
-                if (v < 0 || from[v] != (int) (e >>> 32)) first[++v] = n;
-                for (int i = rim.get(e); i > 0; i--) {
-                    ends[n++] = (int) e;
+                if (v < 0 || from[v] != DirectedEdge.from(e)) first[++v] = n;
+                for (int i = rim.count(e); i > 0; i--) {
+                    ends[n++] = DirectedEdge.to(e);
                     ways[v]++;
                 }
             }

@@ -55,7 +55,7 @@ public final class PlanFigures {
     public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
     public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
     public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
-            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock)));
+            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock), in.shop(s -> s)));
     /** Whether the spools last, in the order of the schedule. */
     public static final Figure<SpoolPlan> SPOOLS = Figure.ofBuild("spools", SpoolPlan.class, PlanFigures::spools);
 
@@ -82,9 +82,9 @@ public final class PlanFigures {
         var shared = in.get(PrintFigures.PLATES).shared();
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         return new PropWork(id,
-                List.of(new SizeWork(id, worn), new CutWork(id), new PrintWork(id, prints, shared),
-                        new JoinWork(id, in.get(JoinFigures.JOINS)), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
-                        new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads)));
+                List.of(new SizeWork(id, worn), new CutWork(id), new PrintWork(id, prints, shared, shop),
+                        new JoinWork(id, in.get(JoinFigures.JOINS), shop), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
+                        new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads, shop)));
     }
 
     /** Of the props that could be worked out. */
@@ -163,6 +163,6 @@ public final class PlanFigures {
                             on.stream().mapToDouble(SectionPrint::grams).sum());
                 })
                 .toList();
-        return SpoolPlan.of(jobs, in.build(Build::spools));
+        return SpoolPlan.of(jobs, in.build(Build::spools), in.shop(s -> s));
     }
 }

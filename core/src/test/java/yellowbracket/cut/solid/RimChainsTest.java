@@ -4,22 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.locationtech.jts.geom.GeometryFactory;
 import yellowbracket.cut.MatingFace;
+import yellowbracket.mesh.DirectedEdge;
 import yellowbracket.mesh.Vec3;
 
 /** Edges in a plane joined into loops. Points are numbered; a loop keeps its material on the left. */
 class RimChainsTest {
     private static final CutPlane FLOOR = CutPlane.across(2, 0);
     private static final MatingFace FACE = new MatingFace(FLOOR, new GeometryFactory().createPolygon());
-    private final Map<Long, Integer> rim = new LinkedHashMap<>();
+    private final Rim rim = new Rim();
     private final List<Vec3> points = new ArrayList<>();
 
     private int point(double u, double v) {
@@ -32,7 +31,7 @@ class RimChainsTest {
     }
 
     private void edge(int from, int to) {
-        rim.merge((long) from << 32 | to, 1, Integer::sum);
+        rim.put(DirectedEdge.of(from, to));
     }
 
     private RimChains chains() {
@@ -115,21 +114,20 @@ class RimChainsTest {
         var walked = new HashMap<Long, Integer>();
         for (var l : chains.loops()) {
             assertThat(l).doesNotHaveDuplicates();
-            for (int i = 0; i < l.length; i++) walked.merge((long) l[i] << 32 | l[(i + 1) % l.length], 1, Integer::sum);
+            for (int i = 0; i < l.length; i++) walked.merge(DirectedEdge.of(l[i], l[(i + 1) % l.length]), 1, Integer::sum);
         }
-        rim.forEach((edge, n) -> {
+        rim.edges().forEach(edge -> {
             // here: an edge and its reverse may meet in a loop of two, which encloses nothing and is dropped
-            long back = edge << 32 | edge >>> 32;
-            assertThat(walked.getOrDefault(edge, 0) - walked.getOrDefault(back, 0)).isEqualTo(n - rim.getOrDefault(back, 0));
+            long back = DirectedEdge.reverse(edge);
+            assertThat(walked.getOrDefault(edge, 0) - walked.getOrDefault(back, 0)).isEqualTo(rim.count(edge) - rim.count(back));
         });
         assertThat(chains.loops().stream().mapToDouble(this::area).sum()).isCloseTo(
-                rim.entrySet().stream().mapToDouble(e -> e.getValue() * cross(e.getKey())).sum(),
-                org.assertj.core.api.Assertions.within(1e-6));
+                rim.edges().stream().mapToDouble(e -> rim.count(e) * cross(e)).sum(), org.assertj.core.api.Assertions.within(1e-6));
     }
 
     private double cross(long edge) {
-        var a = FACE.flat(points.get((int) (edge >>> 32)));
-        var b = FACE.flat(points.get((int) edge));
+        var a = FACE.flat(points.get(DirectedEdge.from(edge)));
+        var b = FACE.flat(points.get(DirectedEdge.to(edge)));
         return (a.x * b.y - b.x * a.y) / 2;
     }
 }

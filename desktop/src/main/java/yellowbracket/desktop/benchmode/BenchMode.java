@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.Subscription;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
@@ -19,7 +20,7 @@ import yellowbracket.safety.Caution;
  * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P
  * previous, Esc leaves.
  */
-public final class BenchMode extends VBox {
+public final class BenchMode extends VBox implements AutoCloseable {
     private final AppModel model;
     private final Timers timers;
     private final Runnable leave;
@@ -29,6 +30,8 @@ public final class BenchMode extends VBox {
     private final Label gear = new Label();
     private final Label clock = new Label();
     private int at;
+
+    private final Subscription ends;
 
     public BenchMode(AppModel model, Timers timers, Runnable leave) {
         this.model = model;
@@ -50,8 +53,7 @@ public final class BenchMode extends VBox {
         getChildren().setAll(count, step, detail, gear, clock, gap, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        model.derivedProperty().subscribe(x -> write());
-        timers.secondProperty().subscribe(x -> clock());
+        ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()));
     }
 
     private static Button button(String words, String style, Runnable run) {
@@ -121,5 +123,10 @@ public final class BenchMode extends VBox {
             }
         }
         e.consume();
+    }
+
+    @Override
+    public void close() {
+        ends.unsubscribe();
     }
 }

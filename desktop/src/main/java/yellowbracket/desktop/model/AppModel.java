@@ -507,6 +507,12 @@ public final class AppModel implements AutoCloseable {
         return page;
     }
 
+    /** Turns to a page, at one of its tabs. */
+    public void go(Page to, String at) {
+        page.set(to);
+        tab.set(at);
+    }
+
     /** A tab of the page that somebody asks for; empty again once it is shown. */
     public StringProperty tabProperty() {
         return tab;

@@ -6,6 +6,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
 import yellowbracket.desktop.theme.Theme;
@@ -42,6 +43,10 @@ final class Finder {
         };
         field.textProperty().subscribe(x -> fill.run());
         field.setOnAction(e -> take.run());
+        // the stroke that opened the finder is still on its way
+        field.addEventFilter(KeyEvent.KEY_TYPED, e -> {
+            if (field.getText().isEmpty() && e.getCharacter().equals("/")) e.consume();
+        });
         field.setOnKeyPressed(e -> {
             int i = list.getSelectionModel().getSelectedIndex();
             if (e.getCode() == KeyCode.DOWN) list.getSelectionModel().select(Math.min(list.getItems().size() - 1, i + 1));

@@ -1,8 +1,6 @@
 package yellowbracket.desktop.shell;
 
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
@@ -27,6 +25,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import javafx.util.Subscription;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.benchmode.BenchMode;
@@ -35,28 +34,20 @@ import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
-import yellowbracket.desktop.station.colour.ColourView;
-import yellowbracket.desktop.station.cut.CutView;
-import yellowbracket.desktop.station.join.JoinView;
-import yellowbracket.desktop.station.log.LogView;
-import yellowbracket.desktop.station.plan.PlanView;
-import yellowbracket.desktop.station.print.PrintView;
-import yellowbracket.desktop.station.size.SizeView;
-import yellowbracket.desktop.station.smooth.SmoothView;
-import yellowbracket.desktop.station.wear.WearView;
 import yellowbracket.desktop.theme.Theme;
 
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
-public final class Frame extends StackPane {
+public final class Frame extends StackPane implements AutoCloseable {
     private static final double CARD_WIDTH = 480;
     private static final javafx.css.PseudoClass STALE = javafx.css.PseudoClass.getPseudoClass("stale");
 
     private final AppModel model;
     private final Timers timers;
     private final Bench bench = new Bench();
-    private final Map<Page, StationView> pages = new EnumMap<>(Page.class);
+    private final Pages pages;
     private final ScrollPane cardScroll = new ScrollPane();
     private final BorderPane frame = new BorderPane();
+    private final RunStrip strip;
     private final LogLine logLine;
     private final Commands commands = new Commands();
     private final FileActions files;
@@ -65,6 +56,9 @@ public final class Frame extends StackPane {
     private final Label buildName = new Label();
     private final PauseTransition messageEnd = new PauseTransition(Duration.seconds(9));
     private final Runnable openDemo;
+    private Optional<BenchMode> benchMode = Optional.empty();
+    private Subscription ends = Subscription.EMPTY;
+    private boolean swallow;
     private Optional<Watch> told = Optional.empty();
     private Page cardPage;
 
@@ -74,8 +68,10 @@ public final class Frame extends StackPane {
         this.timers = timers;
         this.openDemo = openDemo;
         files = new FileActions(model);
+        strip = new RunStrip(model);
         logLine = new LogLine(model, timers);
-        stations();
+        pages = new Pages(new Pages.Parts(model, bench, timers, files, this::benchMode));
+        pages.forEach(this::hear);
         commands();
         cardScroll.getStyleClass().add("card-scroll");
         cardScroll.setFitToWidth(true);
@@ -88,7 +84,7 @@ public final class Frame extends StackPane {
         var benchArea = new StackPane(bench, working);
         StackPane.setAlignment(working, Pos.TOP_CENTER);
         StackPane.setMargin(working, new javafx.geometry.Insets(10));
-        frame.setTop(new VBox(topBar(), new RunStrip(model)));
+        frame.setTop(new VBox(topBar(), strip));
         frame.setCenter(benchArea);
         frame.setRight(cardScroll);
         frame.setBottom(logLine);
@@ -100,26 +96,13 @@ public final class Frame extends StackPane {
         getChildren().setAll(frame, message);
         messageEnd.setOnFinished(e -> message.setVisible(false));
         listen();
+        bench.look("three-quarter");
     }
 
-    private void stations() {
-        var size = new SizeView(model, bench);
-        var cut = new CutView(model, bench, files::exportSections);
-        var print = new PrintView(model, bench);
-        var join = new JoinView(model, bench, timers);
-        var wear = new WearView(model, bench);
-        var colour = new ColourView(model, bench);
-        pages.put(Page.SIZE, size);
-        pages.put(Page.CUT, cut);
-        pages.put(Page.PRINT, print);
-        pages.put(Page.JOIN, join);
-        pages.put(Page.SMOOTH, new SmoothView(model, bench));
-        pages.put(Page.COLOUR, colour);
-        pages.put(Page.WEAR, wear);
-        var log = new LogView(model, bench, colour, files::exportLog);
-        pages.put(Page.LOG, log);
-        pages.put(Page.PLAN, new PlanView(model, bench, colour, files::exportCalendar, this::benchMode));
-        pages.forEach(this::hear);
+    /** The keys go to the bench until something else is clicked. */
+    @Override
+    public void requestFocus() {
+        bench.requestFocus();
     }
 
     /** Only while the page is on screen: what comes in for another is there when it is turned to. */
@@ -147,13 +130,13 @@ public final class Frame extends StackPane {
             }
             props.setText(model.currentProp().map(p -> p.name()).orElse("no prop"));
         };
-        model.shownProperty().subscribe(x -> fill.run());
-        model.propProperty().subscribe(x -> fill.run());
+        keep(model.shownProperty().subscribe(x -> fill.run()));
+        keep(model.propProperty().subscribe(x -> fill.run()));
         var gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         var undo = plain("undo", () -> model.undo());
         var redo = plain("redo", () -> model.redo());
-        model.shownProperty().subscribe(x -> {
+        keep(model.shownProperty().subscribe(x -> {
             undo.setDisable(model.session().history().undoName().isEmpty());
             redo.setDisable(model.session().history().redoName().isEmpty());
             undo.setTooltip(
@@ -163,7 +146,7 @@ public final class Frame extends StackPane {
                     .redoName()
                     .map(n -> new javafx.scene.control.Tooltip("redo " + n + "  Ctrl+Shift+Z"))
                     .orElse(null));
-        });
+        }));
         var unit = either("mm", "inch", model.inchesProperty());
         var light = either("day", "night", model.nightProperty());
         var bar = new HBox(buildName, props, plain("open", files::open), plain("save", files::save), undo, redo, gap, unit, light,
@@ -182,7 +165,7 @@ public final class Frame extends StackPane {
         return b;
     }
 
-    private static HBox either(String off, String on, javafx.beans.property.BooleanProperty property) {
+    private HBox either(String off, String on, javafx.beans.property.BooleanProperty property) {
         var a = new ToggleButton(off);
         var b = new ToggleButton(on);
         for (var t : List.of(a, b)) {
@@ -191,10 +174,10 @@ public final class Frame extends StackPane {
         }
         a.setOnAction(e -> property.set(false));
         b.setOnAction(e -> property.set(true));
-        property.subscribe(v -> {
+        keep(property.subscribe(v -> {
             a.setSelected(!v);
             b.setSelected(v);
-        });
+        }));
         a.selectedProperty().subscribe(x -> a.setSelected(!property.get()));
         b.selectedProperty().subscribe(x -> b.setSelected(property.get()));
         return new HBox(0, a, b);
@@ -230,28 +213,32 @@ public final class Frame extends StackPane {
     }
 
     private void listen() {
-        model.pageProperty().subscribe(p -> rewrite());
-        model.tabProperty().subscribe(tab -> {
-            if (!tab.isEmpty()) pages.get(model.pageProperty().get()).show(tab);
+        keep(model.pageProperty().subscribe(p -> rewrite()));
+        keep(model.tabProperty().subscribe(tab -> {
+            if (!tab.isEmpty()) pages.of(model.pageProperty().get()).show(tab);
             model.tabProperty().set("");
-        });
-        model.derivedProperty().subscribe(d -> update());
-        model.shownProperty().subscribe(d -> update());
-        model.inchesProperty().subscribe(d -> update());
-        model.nightProperty().subscribe(night -> {
+        }));
+        keep(model.derivedProperty().subscribe(d -> update()));
+        keep(model.shownProperty().subscribe(d -> update()));
+        keep(model.inchesProperty().subscribe(d -> update()));
+        keep(model.nightProperty().subscribe(night -> {
             Theme.apply(this, night);
             rewrite();
-        });
+        }));
         bench.onSeeThrough(on -> redraw());
-        model.messageProperty().subscribe(m -> {
+        keep(model.messageProperty().subscribe(m -> {
             if (m != null) tell(m);
-        });
-        model.busyProperty().subscribe(b -> {
+        }));
+        keep(model.busyProperty().subscribe(b -> {
             working.setVisible(!b.isEmpty());
             working.setText(b + " ...   Esc stops it");
             if (b.isEmpty()) update();
-        });
+        }));
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        addEventFilter(KeyEvent.KEY_TYPED, e -> {
+            if (swallow) e.consume();
+            swallow = false;
+        });
         setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) e.acceptTransferModes(TransferMode.COPY);
             e.consume();
@@ -260,13 +247,13 @@ public final class Frame extends StackPane {
         var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> timers.tick()));
         second.setCycleCount(Timeline.INDEFINITE);
         // only while the window is there: a running animation would keep a closed one, and its build, in memory
-        sceneProperty().flatMap(javafx.scene.Scene::windowProperty)
+        keep(sceneProperty().flatMap(javafx.scene.Scene::windowProperty)
                 .flatMap(javafx.stage.Window::showingProperty)
                 .orElse(false)
                 .subscribe(on -> {
                     if (on) second.play();
                     else second.stop();
-                });
+                }));
     }
 
     private void dropped(DragEvent e) {
@@ -278,7 +265,7 @@ public final class Frame extends StackPane {
     /** Writes the card anew and draws when something the page shows has changed. */
     private void update() {
         if (model.shownProperty().get() == null) return;
-        var view = pages.get(model.pageProperty().get());
+        var view = pages.of(model.pageProperty().get());
         markStale(told.filter(model::stale).isPresent());
         if (told.filter(model::holds).isPresent() && cardPage == model.pageProperty().get()) return;
         boolean samePage = cardPage == model.pageProperty().get();
@@ -339,7 +326,7 @@ public final class Frame extends StackPane {
 
     private void redraw() {
         bench.picture(Optional.empty());
-        if (model.currentProp().isPresent()) pages.get(model.pageProperty().get()).draw();
+        if (model.currentProp().isPresent()) pages.of(model.pageProperty().get()).draw();
     }
 
     private void tell(AppModel.Message m) {
@@ -355,6 +342,8 @@ public final class Frame extends StackPane {
     }
 
     private void key(KeyEvent e) {
+        swallow = false;
+        if (benchMode.isPresent()) return; // it has keys of its own
         boolean typing = e.getTarget() instanceof TextInputControl;
         if (e.getCode() == KeyCode.ESCAPE) {
             if (!model.busyProperty().get().isEmpty()) model.cancelBackground();
@@ -379,16 +368,9 @@ public final class Frame extends StackPane {
         String pressed = e.getText().toLowerCase(java.util.Locale.ROOT);
         if (pressed.isEmpty() || !pressed.equals("/") && commands.find("").stream().noneMatch(c -> c.key().equals(pressed))) return;
         e.consume();
-        // later: the letter itself is still on its way and must not be typed into a field that gets the focus now
-        javafx.application.Platform.runLater(() -> {
-            if (pressed.equals("/")) find();
-            else commands.run(pressed);
-        });
-    }
-
-    /** Runs a command by its name, as the finder does. */
-    public void run(String name) {
-        commands.find(name).getFirst().run().run();
+        swallow = true; // the letter itself is still on its way and must not be typed into a field that gets the focus now
+        if (pressed.equals("/")) find();
+        else commands.run(pressed);
     }
 
     private void find() {
@@ -409,16 +391,33 @@ public final class Frame extends StackPane {
     }
 
     private void benchMode() {
-        var box = new BenchMode[1];
-        box[0] = new BenchMode(model, timers, () -> {
-            getChildren().remove(box[0]);
-            bench.requestFocus();
-        });
-        getChildren().add(box[0]);
-        box[0].requestFocus();
+        if (benchMode.isPresent()) return;
+        var mode = new BenchMode(model, timers, this::leaveBenchMode);
+        benchMode = Optional.of(mode);
+        getChildren().add(mode);
+        mode.requestFocus();
     }
 
-    public Bench bench() {
-        return bench;
+    private void leaveBenchMode() {
+        benchMode.ifPresent(mode -> {
+            mode.close();
+            getChildren().remove(mode);
+        });
+        benchMode = Optional.empty();
+        bench.requestFocus();
+    }
+
+    private void keep(Subscription s) {
+        ends = ends.and(s);
+    }
+
+    /** Nothing of it hears the model or the timers any more. */
+    @Override
+    public void close() {
+        leaveBenchMode();
+        ends.unsubscribe();
+        pages.close();
+        strip.close();
+        logLine.close();
     }
 }

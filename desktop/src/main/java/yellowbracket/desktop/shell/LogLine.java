@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.util.Subscription;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
@@ -14,11 +15,13 @@ import yellowbracket.log.Entry;
 import yellowbracket.work.TaskId;
 
 /** Always there: write what happened; running timers as chips, which a click takes away. */
-public final class LogLine extends HBox {
+public final class LogLine extends HBox implements AutoCloseable {
     private static final PseudoClass PAST = PseudoClass.getPseudoClass("past");
     private final TextField field = new TextField();
     private final HBox chips = new HBox(10);
     private final Timers timers;
+
+    private final Subscription ends;
 
     public LogLine(AppModel model, Timers timers) {
         this.timers = timers;
@@ -44,8 +47,7 @@ public final class LogLine extends HBox {
             field.clear();
         }));
         getChildren().setAll(name, field, chips);
-        timers.running().subscribe(this::write);
-        timers.secondProperty().subscribe(x -> write());
+        ends = Subscription.combine(timers.running().subscribe(this::write), timers.secondProperty().subscribe(x -> write()));
     }
 
     private void write() {
@@ -74,5 +76,10 @@ public final class LogLine extends HBox {
 
     private static String about(Entry e) {
         return e.task().map(TaskId::said).orElse("");
+    }
+
+    @Override
+    public void close() {
+        ends.unsubscribe();
     }
 }

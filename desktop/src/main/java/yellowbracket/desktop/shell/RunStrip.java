@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.css.PseudoClass;
@@ -16,6 +17,10 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
+import javafx.util.Subscription;
+import org.kordamp.ikonli.Ikon;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
@@ -32,12 +37,23 @@ import yellowbracket.work.Station;
  * {@code ]}; when the plan overruns, the bands run through {@code ]}. Days are even along the strip. Clicking a band or bracket turns the
  * page. An alternative's end is drawn as a ghost bracket.
  */
-public final class RunStrip extends Pane {
+public final class RunStrip extends Pane implements AutoCloseable {
     private static final double LEFT = 44;
     private static final double RIGHT = 44;
     private static final double TOP = 8;
     private static final double BAND = 40;
     private static final double LEAST = 95;
+
+    /** How far a station is. */
+    private enum Progress {
+        AHEAD(Feather.CIRCLE), IN_HAND(Feather.TOOL), DONE(Feather.CHECK), BLOCKED(Feather.X);
+
+        private final Ikon icon;
+
+        Progress(Ikon icon) {
+            this.icon = icon;
+        }
+    }
 
     private final AppModel model;
     private final Map<Station, ToggleButton> bands = new EnumMap<>(Station.class);
@@ -57,6 +73,8 @@ public final class RunStrip extends Pane {
     private final List<Double> stops = new ArrayList<>();
     private LocalDateTime from = LocalDateTime.MIN;
     private LocalDateTime to = LocalDateTime.MAX;
+
+    private final Subscription ends;
 
     public RunStrip(AppModel model) {
         this.model = model;
@@ -91,11 +109,9 @@ public final class RunStrip extends Pane {
         getChildren().addAll(dates);
         getChildren().addAll(bands.values());
         getChildren().addAll(open, close, ghost, now, nowWord);
-        model.derivedProperty().subscribe(x -> requestLayout());
-        model.shownProperty().subscribe(x -> requestLayout());
-        model.ghostProperty().subscribe(x -> requestLayout());
-        model.nightProperty().subscribe(x -> requestLayout());
-        model.pageProperty().subscribe(x -> mark());
+        ends = Subscription.combine(model.derivedProperty().subscribe(x -> requestLayout()),
+                model.shownProperty().subscribe(x -> requestLayout()), model.ghostProperty().subscribe(x -> requestLayout()),
+                model.nightProperty().subscribe(x -> requestLayout()), model.pageProperty().subscribe(x -> mark()));
     }
 
     private ToggleButton band(Station s) {
@@ -190,26 +206,13 @@ public final class RunStrip extends Pane {
         long done = tasks.stream().filter(Schedule.Placed::done).count();
         boolean failed = model.derivedProperty().get() != null
                 && model.result(PrintFigures.PRINTS).map(p -> s == Station.PRINT && !p.findings().isEmpty()).orElse(false);
-        String word;
-        String icon;
-        if (failed) {
-            word = "blocked";
-            icon = "\u00d7 ";
-        } else if (tasks.isEmpty() || done == 0) {
-            word = "ahead";
-            icon = "\u25cb ";
-        } else if (done == tasks.size()) {
-            word = "done";
-            icon = "\u2713 ";
-        } else {
-            word = "in hand " + done + "/" + tasks.size();
-            icon = "\u25cf ";
-        }
+        var progress = failed ? Progress.BLOCKED : done == 0 ? Progress.AHEAD : done == tasks.size() ? Progress.DONE : Progress.IN_HAND;
+        String word = progress == Progress.IN_HAND ? "in hand " + done + "/" + tasks.size() : progress.name().toLowerCase(Locale.ROOT);
         var b = bands.get(s);
-        states.get(s).setText(icon + word);
-        b.pseudoClassStateChanged(PseudoClass.getPseudoClass("done"), word.equals("done"));
-        b.pseudoClassStateChanged(PseudoClass.getPseudoClass("in-hand"), word.startsWith("in hand"));
-        b.pseudoClassStateChanged(PseudoClass.getPseudoClass("blocked"), failed);
+        states.get(s).setText(word);
+        states.get(s).setGraphic(new FontIcon(progress.icon));
+        for (var p : List.of(Progress.DONE, Progress.IN_HAND, Progress.BLOCKED))
+            b.pseudoClassStateChanged(PseudoClass.getPseudoClass(p.name().toLowerCase(Locale.ROOT).replace('_', '-')), p == progress);
         b.setAccessibleText(s.label() + ", " + word);
         b.setOpacity(model.derivedProperty().get() != null && model.derivedProperty().get().fresh(PlanFigures.SCHEDULE, Figure.BUILD) ? 1
                 : 0.72);
@@ -277,5 +280,10 @@ public final class RunStrip extends Pane {
         if (!ghost.isVisible()) return;
         double x = Math.clamp(x(at.get()), LEFT, getWidth() - 20);
         ghost.getPoints().setAll(x - 9, TOP, x, TOP, x, TOP + 52, x - 9, TOP + 52);
+    }
+
+    @Override
+    public void close() {
+        ends.unsubscribe();
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import javafx.scene.paint.Color;
+import javafx.util.Subscription;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.model.ModelFigures;
@@ -31,7 +32,7 @@ import yellowbracket.plan.Schedule;
  * One page: writes its job card and draws its overlay from the model's results. A card is written anew when a result it was told
  * has changed; between, controls keep their state. Confined to the interface thread.
  */
-public abstract class StationView {
+public abstract class StationView implements AutoCloseable {
     protected final AppModel model;
     protected final Bench bench;
     private final Map<String, Derived> whatIfs = new HashMap<>();
@@ -43,6 +44,7 @@ public abstract class StationView {
     private final List<String> tabs;
     private String tab;
     private Runnable rewrite = () -> {};
+    private Subscription ends = Subscription.EMPTY;
 
     protected StationView(AppModel model, Bench bench) {
         this(model, bench, List.of());
@@ -54,6 +56,16 @@ public abstract class StationView {
         this.bench = bench;
         this.tabs = List.copyOf(tabs);
         tab = tabs.isEmpty() ? "" : tabs.getFirst();
+    }
+
+    /** Ends with this page. */
+    public final void keep(Subscription s) {
+        ends = ends.and(s);
+    }
+
+    @Override
+    public final void close() {
+        ends.unsubscribe();
     }
 
     /** Parts of the page; none where it has but one. */
@@ -164,10 +176,7 @@ public abstract class StationView {
     private void mend(Fix fix) {
         switch (fix) {
             case Fix.Change<?> c -> model.apply(Edit.fix(prop().id(), c));
-            case Fix.Go g -> {
-                model.pageProperty().set(Page.of(g.station()));
-                if (!g.tab().isEmpty()) model.tabProperty().set(g.tab());
-            }
+            case Fix.Go g -> model.go(Page.of(g.station()), g.tab());
         }
     }
 

@@ -63,11 +63,11 @@ public final class CutView extends StationView {
         parts.put("planes", planes);
         parts.put("joints", joints);
         parts.put("sections", new SectionsPart(this, exportSections));
-        bench.explode().valueProperty().subscribe(x -> redraw());
-        bench.planes().selectedProperty().subscribe(on -> {
+        keep(bench.explode().valueProperty().subscribe(x -> redraw()));
+        keep(bench.planes().selectedProperty().subscribe(on -> {
             bench.explode().setDisable(on);
             redraw();
-        });
+        }));
         bench.onDelete(() -> {
             if (here() && bench.planes().isSelected() && picked < prop().cut().tree().planeCount()) planes.remove(prop().id(), picked);
         });

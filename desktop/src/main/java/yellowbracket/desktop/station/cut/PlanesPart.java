@@ -11,6 +11,8 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.plan.PlaneSnap;
@@ -146,7 +148,8 @@ final class PlanesPart extends CutPart {
     }
 
     private Button remove(int number) {
-        var b = Card.action("\u00d7", () -> remove(prop().id(), number));
+        var b = Card.action("", () -> remove(prop().id(), number));
+        b.setGraphic(new FontIcon(Feather.X));
         b.setId("remove-" + number);
         b.setAccessibleText("remove plane " + (number + 1) + " and the planes that cut its sides");
         return b;

@@ -6,9 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.station.PagePart;
@@ -71,18 +74,21 @@ abstract class PrintPart extends PagePart {
     /** A stamp for each section, those printed marked; @param all the word for all of them, empty to leave it out */
     protected FlowPane stamps(PrintPlan plan, String all, Optional<String> picked, java.util.function.Consumer<Optional<String>> pick) {
         var line = new FlowPane(4, 4);
-        if (!all.isEmpty()) line.getChildren().add(stamp(all, all, picked.isEmpty(), () -> pick.accept(Optional.empty())));
+        if (!all.isEmpty()) line.getChildren().add(stamp(all, "", false, picked.isEmpty(), () -> pick.accept(Optional.empty())));
         for (var p : plan.prints()) line.getChildren()
-                .add(stamp(p.name(), p.name() + (isDone(p) ? " \u2713" : prop().print().sections().containsKey(p.name()) ? " *" : ""),
+                .add(stamp(p.name(), prop().print().sections().containsKey(p.name()) ? " *" : "", isDone(p),
                         picked.equals(Optional.of(p.name())), () -> pick.accept(Optional.of(p.name()))));
         return line;
     }
 
-    private static ToggleButton stamp(String name, String words, boolean on, Runnable run) {
-        var b = new ToggleButton(words);
+    /** @param mark behind its name while it is still to be printed */
+    private static ToggleButton stamp(String name, String mark, boolean printed, boolean on, Runnable run) {
+        var b = new ToggleButton(printed ? name : name + mark);
+        if (printed) b.setGraphic(new FontIcon(Feather.CHECK));
+        b.setContentDisplay(ContentDisplay.RIGHT);
         b.getStyleClass().setAll("toggle-button", "plain", "stamp");
         b.setId("section-" + name);
-        b.setAccessibleText("section " + name + (words.contains("\u2713") ? ", printed" : ""));
+        b.setAccessibleText("section " + name + (printed ? ", printed" : ""));
         b.setSelected(on);
         b.setOnAction(e -> {
             b.setSelected(on);

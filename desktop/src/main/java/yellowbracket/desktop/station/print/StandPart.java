@@ -107,7 +107,7 @@ final class StandPart extends PrintPart {
             row.more((w.aims().isEmpty() ? "" : w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", ")) + "\n")
                     + Words.text("%s tall, ~%s support, ~%s to clean up, stands on %.1f cm\u00b2, tips at %.0f\u00b0",
                             words().longLength(o.size().z()), Words.grams(w.print().estimate().supportGrams()),
-                            Words.hours(CleanUp.of(w.print()).hours()), o.footMm2() / 100, o.tipDeg())
+                            Words.hours(CleanUp.of(w.print(), model.shop()).hours()), o.footMm2() / 100, o.tipDeg())
                     + (w.print().fits() ? "" : "\nfits no bed"));
         }
         card.add(table);
@@ -193,7 +193,7 @@ final class StandPart extends PrintPart {
     }
 
     private void cleanUp(Card card, SectionPrint p) {
-        var clean = CleanUp.of(p);
+        var clean = CleanUp.of(p, model.shop());
         var rate = model.ofBuild(PlanFigures.TASKS).map(t -> t.lessons().rates().getOrDefault("clean", Rate.UNKNOWN)).orElse(Rate.UNKNOWN);
         card.title(Words.text("when %s is printed: %s, by %s", p.name(), Words.about(rate.factor() * clean.hours()), rate.source()));
         for (var s : clean.steps()) card.step(Words.text("%.0f min", 60 * rate.factor() * s.hours()), s.what(),

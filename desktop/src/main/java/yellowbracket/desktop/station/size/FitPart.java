@@ -60,9 +60,9 @@ final class FitPart extends SizePart {
     FitPart(SizeView view) {
         super(view);
         dragged.getStyleClass().add("row-value");
-        bench.sectionAt().valueProperty().subscribe(x -> {
+        view.keep(bench.sectionAt().valueProperty().subscribe(x -> {
             if (bench.sectionAt().isVisible()) view.draw();
-        });
+        }));
     }
 
     @Override

@@ -39,9 +39,9 @@ public final class SizeView extends StationView {
         parts.put("wearers", wearers);
         parts.put("scale", new ScalePart(this));
         bench.onLook(this::draw);
-        bench.section().selectedProperty().subscribe(x -> {
+        keep(bench.section().selectedProperty().subscribe(x -> {
             if (bench.section().isVisible() && model.currentProp().isPresent()) draw();
-        });
+        }));
     }
 
     AppModel model() {

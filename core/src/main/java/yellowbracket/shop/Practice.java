@@ -1,0 +1,36 @@
+package yellowbracket.shop;
+
+/**
+ * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
+ * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
+ * minute, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor.
+ */
+public enum Practice {
+    /** Getting a section off the bed once it is cool; the time it takes to cool. */
+    TAKE_OFF_H, COOLS_H,
+    /** Support snapped off, stubs cut and scraped, scars sanded where they are seen; a brim trimmed; resin washed and cured. */
+    SNAP_SUPPORT_MM2_H, TRIM_STUBS_MM2_H, SAND_SCARS_MM2_H, TRIM_BRIM_MM_H, WASH_RESIN_H,
+    /** Kept back on a spool: its end does not run through, and estimates are off by some per cent. */
+    SPOOL_TIMES,
+    /** A dry fit, and what each seam adds; a seam made strong from inside. */
+    DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H,
+    /** Laying out, wiping, putting down at each seam; how fast glue is spread along it. */
+    GLUE_SEAM_MIN, WET_SEAM_MM_MIN,
+    /** One stands by no longer while glue sets, for braces do; strength is waited for no longer before the inside is worked on. */
+    HOLD_BY_HAND_MIN, CURE_BEFORE_INSIDE_H,
+    /** Film of glue between prints that are not flat; what is squeezed out or left in the cup. */
+    GLUE_FILM_MM, GLUE_TIMES,
+    /** Getting out and putting away for a round of spraying, or of work by hand; the same for each coat of colour. */
+    SPRAY_SETUP_H, HAND_SETUP_H, COAT_SETUP_H,
+    /** Width and depth of the filled and feathered band along a seam; what is left in the cup and on the spreader. */
+    SEAM_BAND_MM, SEAM_FILL_MM, MIX_TIMES, SPREAD_FILLER_MIN_DM2, SPREAD_PASTE_MIN_DM2, BRUSH_RESIN_MIN_DM2, BRUSH_EPOXY_MIN_DM2,
+    SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_FLAT_MIN_DM2, SAND_CURVED_MIN_DM2, SAND_TIGHT_MIN_DM2, MASK_MIN_DM2,
+    /** Between coats one stands by at most so long; a longer wait is another session. */
+    STAND_BY_H,
+    /** A set of pads, and each pad; foam for one pad with its waste. */
+    PADS_H, PAD_H, PAD_DM2,
+    /** A visor cut and fitted, and till its glue holds; straps and rim foam; the walk test. */
+    VISOR_H, VISOR_SETS_H, STRAPS_H, WALK_TEST_H,
+    /** Bought over what is computed: spills, leftovers and second tries. */
+    STOCK_TIMES
+}
