@@ -38,6 +38,6 @@ final class PlanCommand extends Output {
 
     private static String reason(Opened o) {
         String r = o.derived().reason(PlanFigures.SCHEDULE, Figure.BUILD);
-        return r.isEmpty() ? "the build cannot be planned: it holds no prop." : r + ".";
+        return r.isEmpty() ? "the build cannot be planned: it has no prop." : r + ".";
     }
 }

@@ -37,7 +37,7 @@ final class WhoWears {
         try {
             return new ObjectMapper().registerModule(new Jdk8Module()).readValue(Files.readString(file), Wearer.class);
         } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
-            throw new Refused(file.getFileName() + ": this is no wearer's card (" + e.getOriginalMessage().split("\n")[0]
+            throw new Refused(file.getFileName() + ": this is not a wearer's card (" + e.getOriginalMessage().split("\n")[0]
                     + "); it holds name, head, glasses, hairMm, bodyHeightMm.");
         } catch (IOException e) {
             throw new Refused(file.getFileName() + ": the wearer's card cannot be read; check the name and the folder.");

@@ -50,7 +50,7 @@ class FoundMeshCommandsTest {
         assertThat(j.get("flippedBodies").asInt()).isEqualTo(1);
         assertThat(j.get("overlaps").asInt()).isGreaterThan(4);
         assertThat(j.get("unit").asText()).as("guessed from its size").isEqualTo("cm");
-        assertThat(j.get("findings").toString()).contains("open edges", "stand twice", "inside out", "run through each other",
+        assertThat(j.get("findings").toString()).contains("open edges", "duplicate triangle", "inside out", "run through each other",
                 "looks as if it were in cm");
     }
 

@@ -24,7 +24,7 @@ public record CutWish(CutTree tree, Registration registration, int revision) imp
         return withTree(tree.withPlane(number, to));
     }
 
-    /** One plane kept or let go when the cuts are planned anew. */
+    /** One plane kept or let go when the cuts are planned again. */
     public CutWish withLock(int number, boolean on) {
         return withTree(tree.withLock(number, on));
     }

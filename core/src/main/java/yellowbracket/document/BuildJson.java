@@ -75,7 +75,7 @@ public final class BuildJson {
             int schema = root.path("schema").asInt(-1);
             if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to "
                     + SCHEMA + "); update the program, nothing was changed");
-            if (schema < 1) throw new Unreadable("build.json states no schema; the file is damaged, try the copy that ends in ~");
+            if (schema < 1) throw new Unreadable("build.json has no schema number; the file is damaged, try the copy that ends in ~");
             if (schema == 1) fromFirst(root.path("build"));
             if (schema <= 2) fromSecond(root.path("build"));
             if (schema <= 3) fromThird(root.path("build"));

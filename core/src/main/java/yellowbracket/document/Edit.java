@@ -70,7 +70,7 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     public static Edit lockPlane(String prop, int number, boolean on) {
-        return ofProp((on ? "keep plane " : "let go of plane ") + (number + 1), prop, p -> p.withCut(p.cut().withLock(number, on)));
+        return ofProp((on ? "keep plane " : "unlock plane ") + (number + 1), prop, p -> p.withCut(p.cut().withLock(number, on)));
     }
 
     public static Edit movePlane(String prop, int number, CutPlane to) {

@@ -18,7 +18,7 @@ import yellowbracket.wear.WearWish;
 import yellowbracket.work.SectionId;
 
 /**
- * One prop of a build: which mesh (by content hash), the letters of its sections, what of the file counts, and what was decided at each
+ * One prop of a build: which mesh (by content hash), the letters of its sections, which parts of the file count, and what was decided at each
  * station. Each wish is its station's own.
  */
 @RecordBuilder

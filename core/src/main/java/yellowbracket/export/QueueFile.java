@@ -115,7 +115,7 @@ public final class QueueFile {
                 if (!printer.isEmpty()) on.put(section.get(), printer);
             }
         } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
-            return refused(name, "", "this is no table (" + e.getMessage() + ")", "export the queue and change the order of its rows");
+            return refused(name, "", "this is not a table (" + e.getMessage() + ")", "export the queue and change the order of its rows");
         }
         if (order.isEmpty()) return refused(name, "", "the queue is empty", "give it a row for each section to print");
         return new Outcome.Read(List.copyOf(order), Map.copyOf(on));

@@ -50,7 +50,7 @@ public final class Scheduler {
         work = hours.minutes(now, HORIZON_DAYS);
     }
 
-    /** @throws IllegalArgumentException if tasks wait for each other in a ring, or a task has no time long enough in any week */
+    /** @throws IllegalArgumentException if tasks wait for each other in a circle, or a task has no time long enough in any week */
     public Schedule schedule(List<Task> tasks, Map<TaskId, Actual> done) {
         return schedule(tasks, new Facts(done, Map.of(), List.of()));
     }
@@ -181,7 +181,7 @@ public final class Scheduler {
                     if (--waiting[b] == 0) order[count++] = b;
                 }
             }
-            if (count < n) throw new IllegalArgumentException("tasks wait for each other in a ring");
+            if (count < n) throw new IllegalArgumentException("tasks wait for each other in a circle");
             return order;
         }
 

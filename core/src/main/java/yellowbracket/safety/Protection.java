@@ -17,7 +17,7 @@ final class Protection {
             case SENSITISER -> "nitrile gloves and long sleeves; wash skin at once with soap; air";
             case CYANOACRYLATE -> "glasses, air; no cotton wipes, they smoke";
             case UNCURED_RESIN -> "nitrile gloves, glasses; cure leftovers and wipes hard before the bin, nothing in the drain";
-            case UV_LIGHT -> "glasses and a shield before the lamp";
+            case UV_LIGHT -> "glasses and a shield in front of the lamp";
             case FLAMMABLE -> "no flame, no sparks, lid on";
             case OILY_RAGS -> "lay rags flat outdoors: heaps catch fire by themselves";
             case HEAT -> "let it cool first";

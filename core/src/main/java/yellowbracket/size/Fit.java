@@ -154,7 +154,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     private static List<Finding> seeing(Vision v, Air air) {
         var out = new ArrayList<Finding>();
         if (v.openShare() < 0.02)
-            out.add(Finding.of(Weight.STOP, Subject.WHOLE, "nothing is seen ahead: there is no opening before the eyes"));
+            out.add(Finding.of(Weight.STOP, Subject.WHOLE, "nothing is seen ahead: there is no opening in front of the eyes"));
         else if (v.downDeg() < 20) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 Double.isInfinite(v.floorFromM()) ? "the floor ahead is out of sight: plan a helper for stairs"
                         : text("the floor is seen from %.1f m on: plan a helper for stairs", v.floorFromM())));

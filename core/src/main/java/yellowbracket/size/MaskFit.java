@@ -164,7 +164,7 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
                 best = told(wearer, form, mask, scale, placed.get(), pair);
             }
         }
-        if (best == null) throw new IllegalStateException("the mask lies nowhere before the face: check which way is forward");
+        if (best == null) throw new IllegalStateException("the mask does not come to rest on the face: check which way is forward");
         return best;
     }
 
@@ -233,15 +233,14 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
 
     private static List<Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch, Vec3 gapAt) {
         var out = new ArrayList<Finding>();
-        if (eyes.isEmpty()) out.add(
-                Finding.of(Weight.NOTE, Subject.WHOLE, "no pair of eye openings found: the mask is held with its middle before the face"));
+        if (eyes.isEmpty()) out.add(Finding.of(Weight.NOTE, Subject.WHOLE,
+                "no pair of eye openings found: the mask is held with its middle in front of the face"));
         eyes.ifPresent(e -> {
-            if (!e.wellPlaced())
-                out.add(Finding
-                        .of(e.withinMm() < 0 ? Weight.STOP : Weight.CARE, Subject.WHOLE,
-                                text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm beside the middle of its own",
-                                        e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)))
-                        .fixedBy(SizeWish.scaleTo(e.scaleThatFits)));
+            if (!e.wellPlaced()) out.add(Finding
+                    .of(e.withinMm() < 0 ? Weight.STOP : Weight.CARE, Subject.WHOLE,
+                            text("the openings are %.0f mm apart, the pupils %.0f: each eye looks %.0f mm off the middle of its opening",
+                                    e.apartMm, form.measures().pupilsMm(), Math.abs(e.offMm)))
+                    .fixedBy(SizeWish.scaleTo(e.scaleThatFits)));
         });
         if (p.touching < 0.35) out.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 text("only %.0f %% of the rim lies on the face: foam of up to %.0f mm along it, or it rocks", 100 * p.touching,

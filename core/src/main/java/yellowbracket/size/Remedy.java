@@ -31,7 +31,7 @@ public sealed interface Remedy {
     record Part(boolean front, double modelY, double spareMm) implements Remedy {
         @Override
         public String words() {
-            return front ? "part it and hinge the face" : "part it and let the back come off";
+            return front ? "split it and hinge the face" : "split it and make the back come off";
         }
     }
 

@@ -167,7 +167,7 @@ public final class Ladder {
         double cost = coats * film.cost() / (100 * film.m2PerContainer());
         double left = Math.max(film.sprayed() ? 0 : 3, valley - levels), marks = Math.max(texture(film), scratch - levels);
         String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing"
-                : "the lines are drowned, not buried under runs";
+                : "the lines are covered, without runs";
         return new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(),
                 work, wait, cost, left, marks, coats, stop);
     }
@@ -191,7 +191,7 @@ public final class Ladder {
         if (passes > 6) return java.util.Optional.empty();
         double gone = 0.5 * passes * takes; // half of what comes off is peaks, the other half the marks of the step before
         boolean wet = grit.p() >= 400;
-        String stop = fresh ? "sand nearly all away: the guide coat is gone but for the lows" : "an even, dull scratch all over";
+        String stop = fresh ? "sand nearly all away: the guide coat is gone except in the lows" : "an even, dull scratch all over";
         double sheets = passes / shop.sheetDm2();
         return java.util.Optional.of(new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), passes * sandMinutes, 0,
                 sheets * shop.sheetCost(), Math.max(0, valley - gone), Math.max(after, scratch - passes * takes), passes, stop));

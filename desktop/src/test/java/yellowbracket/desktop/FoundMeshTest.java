@@ -193,7 +193,7 @@ class FoundMeshTest extends WindowTest {
         robot.interact(() -> model.go(Page.SIZE, "health"));
         until("findings", () -> labels(robot, ".finding .label").stream().anyMatch(l -> l.getText().contains("open edges")));
         var words = text(robot, ".finding .label");
-        assertThat(words).contains("triangles that stand twice", "body inside out", "run through each other");
+        assertThat(words).contains("duplicate triangles", "body inside out", "run through each other");
         assertThat(model.result(ModelFigures.HEALTH).orElseThrow().health().closed()).isFalse();
         assertThat(prop().intake().mends()).as("nothing unasked").isEmpty();
         robot.clickOn(labels(robot, ".primary").stream()
@@ -207,7 +207,7 @@ class FoundMeshTest extends WindowTest {
         assertThat(h.closed()).isTrue();
         assertThat(h.duplicateTriangles() + h.flippedBodies()).isZero();
         until("what was done", () -> text(robot, ".small").contains("faults 34 to"));
-        robot.interact(() -> ((Button) action(robot, "take the mending back")).fire());
+        robot.interact(() -> ((Button) action(robot, "undo the mending")).fire());
         until("taken back", () -> prop().intake().mends().isEmpty());
         examined();
         assertThat(model.result(ModelFigures.HEALTH).orElseThrow().health().closed()).isFalse();
@@ -220,7 +220,7 @@ class FoundMeshTest extends WindowTest {
         var bad = dir.resolve("bad.obj");
         Files.writeString(bad, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 7\n");
         robot.interact(() -> model.open(bad));
-        until("a refusal", () -> told().contains("facet 1: it names a point that is not there"));
+        until("a refusal", () -> told().contains("facet 1: it refers to a point that does not exist"));
         var half = dir.resolve("half.3mf");
         Files.write(half, java.util.Arrays
                 .copyOf(MeshWriter.bytes(List.of(new MeshWriter.Named("x", Shapes.sphere(9, 20))), MeshWriter.Kind.THREE_MF), 700));

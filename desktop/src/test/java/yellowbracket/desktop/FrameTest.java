@@ -21,26 +21,26 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
-import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.device.SimulatedWeather;
-import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
-import yellowbracket.mesh.Progress;
-import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.TaskId;
 import static org.assertj.core.api.Assertions.assertThat;
 
-/** The main job and the frame around it. */
+/** The frame around the pages: keys, slider, log line, messages, recovery, bench mode. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class FrameTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
     @Start
     void start(Stage stage) {
         open(stage);
@@ -49,64 +49,6 @@ class FrameTest extends WindowTest {
     @Stop
     void stop() {
         close();
-    }
-
-    /** Open the demo, rescale, recut, see the Run move, undo, save, export, reopen. */
-    @Test
-    @Order(1)
-    void theWholeJob(FxRobot robot) throws Exception {
-        derived();
-        assertThat(text(robot, ".build-name")).contains("Tide Warden");
-        assertThat(text(robot, ".band-state")).contains("done", "in hand");
-        double before = printHours();
-        var ends = finish();
-
-        typeScale(robot, "120");
-        until("scale 120 %", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.2);
-        derived();
-        assertThat(printHours()).isGreaterThan(1.1 * before);
-        assertThat(finish()).as("a larger helm is ready later").isAfter(ends);
-        assertThat(text(robot, ".slack-days")).contains("days");
-
-        robot.interact(frame::requestFocus);
-        robot.type(KeyCode.DIGIT2);
-        until("cut page", () -> model.pageProperty().get() == Page.CUT);
-        WaitForAsyncUtils.waitForFxEvents();
-        steadily(() -> robot.clickOn("#tab-planes"));
-        int planes = model.currentProp().orElseThrow().cut().tree().planeCount();
-        steadily(() -> robot.clickOn("+ z"));
-        until("one plane more in every section", () -> model.currentProp().orElseThrow().cut().tree().planeCount() > planes);
-        derived();
-        assertThat(model.result(CutFigures.SECTIONS).orElseThrow().sections()).hasSizeGreaterThan(5)
-                .allSatisfy(s -> assertThat(s.closed()).isTrue());
-
-        robot.interact(frame::requestFocus);
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("undone", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.04);
-        derived();
-        assertThat(printHours()).isEqualTo(before);
-        assertThat(finish()).isEqualTo(ends);
-
-        var file = dir.resolve("mine.bracket");
-        robot.interact(() -> model.apply(Edit.scale("helm", 1.06)));
-        robot.interact(() -> model.save(file));
-        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build()).isEqualTo(model.session().build());
-        assertThat(model.session().dirty()).isFalse();
-        derived();
-        answer(dir.resolve("out"));
-        robot.interact(frame::requestFocus);
-        robot.type(KeyCode.SLASH);
-        robot.write("export sections as printed").type(KeyCode.ENTER);
-        until("section files", () -> Files.exists(dir.resolve("out/cut-list.csv")));
-        assertThat(((MeshFile.Read) MeshFile.read(dir.resolve("out/section-A.stl"), Progress.NONE)).mesh().triangleCount())
-                .isGreaterThan(1000);
-
-        robot.interact(() -> model.apply(Edit.scale("helm", 1.3)));
-        robot.interact(() -> model.open(file));
-        until("as it was saved", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.06);
-        assertThat(model.session().dirty()).isFalse();
-        robot.interact(model::undo);
-        assertThat(model.session().build().prop("helm").orElseThrow().scale()).as("the edit since then is not lost").isEqualTo(1.3);
     }
 
     @Test
@@ -234,7 +176,7 @@ class FrameTest extends WindowTest {
         var journal = dir.resolve("unsaved.bracket.journal/build.json");
         robot.interact(() -> model.apply(Edit.scale("mask", 1.11)));
         until("journalled within moments", () -> Files.exists(journal));
-        var demo = DemoBuild.at(TODAY);
+        var demo = lightDemo();
         var again = new AppModel[1];
         robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
                 Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));

@@ -20,6 +20,7 @@ import javafx.scene.Scene;
 import javafx.scene.SubScene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -164,8 +165,24 @@ abstract class WindowTest {
     }
 
     static void type(FxRobot robot, String field, String value) {
-        steadily(() -> robot.clickOn(field));
+        steadily(() -> {
+            robot.interact(() -> reveal(robot.lookup(field).query()));
+            robot.clickOn(field);
+        });
         robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).type(KeyCode.BACK_SPACE).write(value).type(KeyCode.ENTER);
+    }
+
+    /** Scrolls what holds it until it is seen, as with the wheel. */
+    private static void reveal(Node node) {
+        for (Node n = node.getParent(); n != null; n = n.getParent()) if (n instanceof ScrollPane pane) {
+            var view = pane.lookup(".viewport").getBoundsInLocal();
+            var content = pane.getContent();
+            var at = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
+            double room = content.getBoundsInLocal().getHeight() - view.getHeight();
+            double top = pane.getVvalue() * room;
+            boolean seen = at.getMinY() >= top && at.getMaxY() <= top + view.getHeight();
+            if (!seen && room > 0) pane.setVvalue(Math.clamp((at.getCenterY() - view.getHeight() / 2) / room, 0, 1));
+        }
     }
 
     /** What is chosen the next time a file or a folder is asked for. */

@@ -115,7 +115,7 @@ public final class Registrar {
             place(seam);
         }
         for (var name : wanted.byHand().keySet()) if (plain.seams().stream().noneMatch(s -> s.name().equals(name)))
-            findings.add(Finding.note("what was placed on seam " + name + " waits: there is no such seam now"));
+            findings.add(Finding.note("what was placed on seam " + name + " is waiting: there is no such seam now"));
         return this;
     }
 
@@ -281,10 +281,10 @@ public final class Registrar {
         var p = seam.face().at(c.x, c.y);
         double r = radius(spot.kind(), spot.diameterMm());
         var why = spot.kind().sizes().isEmpty() || spot.kind() == RegistrationKind.THROUGH_ROD
-                ? Optional.of("it is no single piece: choose it for the whole seam")
+                ? Optional.of("it is not a single piece: choose it for the whole seam")
                 : seam.face().shape().contains(Footprints.GEOMETRY.createPoint(c))
                         ? objection(seam, p, r, spot.kind().leastDepthMm(spot.diameterMm()))
-                        : Optional.of("it lies beside the face of the seam");
+                        : Optional.of("it lies off the face of the seam");
         if (why.isPresent()) refused.add(new Registered.Refused(seam.name(), spot.kind(), p, why.get(), true));
         else put(seam, spot.kind(), c, spot.diameterMm(), true,
                 fitted.stream().filter(f -> f.seam().equals(seam.name()) && f.kind().magnet()).count() % 2 == 0);

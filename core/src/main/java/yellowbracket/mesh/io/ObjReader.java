@@ -153,8 +153,8 @@ final class ObjReader {
                 for (int k = 1; k <= n; k++) {
                     int ref = p.facets[at + k];
                     if (ref < -1_000_000 && ref != Integer.MIN_VALUE) ref = ref - BACK + first;
-                    if (ref < 0 || ref >= points) return MeshFile.refuse(name, "facet " + number, "it names a point that is not there",
-                            "download or export it again");
+                    if (ref < 0 || ref >= points) return MeshFile.refuse(name, "facet " + number,
+                            "it refers to a point that does not exist", "download or export it again");
                     p.facets[at + k] = ref;
                 }
                 sink.polygon(p.facets, at + 1, n);

@@ -51,7 +51,7 @@ final class PlyReader {
                 case "uint", "uint32" -> UINT32;
                 case "float", "float32" -> FLOAT32;
                 case "double", "float64" -> FLOAT64;
-                default -> throw new Malformed("line " + line, "\"" + MeshFile.shorten(word) + "\" is no type of number");
+                default -> throw new Malformed("line " + line, "\"" + MeshFile.shorten(word) + "\" is not a type of number");
             };
         }
     }
@@ -113,7 +113,7 @@ final class PlyReader {
                     if (current != null) elements.add(new Element(current, count, List.copyOf(properties)));
                     properties.clear();
                     if (w.length < 3 || !w[2].matches("\\d{1,10}") || Long.parseLong(w[2]) > Integer.MAX_VALUE)
-                        throw new Malformed("line " + line, "an element states no count that makes sense");
+                        throw new Malformed("line " + line, "an element has no usable count");
                     current = w[1];
                     count = Integer.parseInt(w[2]);
                 }

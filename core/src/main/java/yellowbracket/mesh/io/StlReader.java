@@ -186,7 +186,7 @@ public final class StlReader {
     }
 
     private MeshFile finish(VertexWeld weld, int[] tri, int used, int broken) {
-        if (broken > 0) notices.add(broken + " triangles with a coordinate that is no number were left out");
+        if (broken > 0) notices.add(broken + " triangles with a coordinate that is not a number were left out");
         if (used == 0) return refuse("", "the file holds no triangle", "open another file");
         return new MeshFile.Read(weld.mesh(tri, used), List.copyOf(notices));
     }

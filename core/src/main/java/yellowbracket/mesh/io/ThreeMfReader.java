@@ -242,7 +242,7 @@ final class ThreeMfReader {
             case "inch" -> 25.4;
             case "foot" -> 304.8;
             case "meter" -> 1000;
-            default -> throw new Malformed(where(in, part), "\"" + MeshFile.shorten(unit) + "\" is no unit of the format");
+            default -> throw new Malformed(where(in, part), "\"" + MeshFile.shorten(unit) + "\" is not a unit of the format");
         };
     }
 
@@ -258,7 +258,7 @@ final class ThreeMfReader {
             transform = new double[12];
             for (int i = 0; i < 12; i++) {
                 transform[i] = number(words[i], in, part);
-                if (!Double.isFinite(transform[i])) throw new Malformed(where(in, part), "a transform holds a number that is none");
+                if (!Double.isFinite(transform[i])) throw new Malformed(where(in, part), "a transform holds a value that is not a number");
             }
         }
         return new Use(path + "#" + attribute(in, "objectid", part), transform);

@@ -68,7 +68,7 @@ final class TriangleSink {
     /** The mesh, or why there is none. */
     MeshFile finish(String name, List<String> notices, boolean unitDeclared) {
         var all = new ArrayList<>(notices);
-        if (broken > 0) all.add(broken + " facets with a coordinate that is no number were left out");
+        if (broken > 0) all.add(broken + " facets with a coordinate that is not a number were left out");
         if (fans > 0) all.add(fans + " facets with more than " + Polygon3.MOST_CORNERS + " corners were split as fans: look at them");
         if (used == 0) return MeshFile.refuse(name, "", "the file holds no facet", "open another file");
         return new MeshFile.Read(weld.mesh(tri, used).compact(), List.copyOf(all), unitDeclared);

@@ -27,7 +27,7 @@ public final class HealthFindings {
                 "sheets meet there; a cut along them cannot tell inside from outside");
         add(out, plural(h.misorientedEdges(), "edge") + " between triangles that face opposite ways", h.misorientedEdges(), true,
                 "parts of the surface are inside out; walls there may vanish in slicing");
-        add(out, h.duplicateTriangles() == 1 ? "triangle that stands twice" : "triangles that stand twice", h.duplicateTriangles(), true,
+        add(out, h.duplicateTriangles() == 1 ? "duplicate triangle" : "duplicate triangles", h.duplicateTriangles(), true,
                 "slicers may take the two for a wall of no thickness");
         add(out, plural(h.degenerateTriangles(), "triangle") + " without area", h.degenerateTriangles(), false,
                 "harmless to print, but they disturb cuts through them");

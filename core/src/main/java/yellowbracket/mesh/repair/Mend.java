@@ -25,8 +25,8 @@ public record Mend(Mesh mesh, List<Change> changes) {
 
     /** What may be done, in this order. */
     public enum Step {
-        WELD("weld points that lie together"), DROP_DEGENERATE("drop triangles without area"),
-        DROP_DUPLICATE("drop triangles that stand twice"), ORIENT("turn triangles to face outwards"), FILL("fill small holes");
+        WELD("weld points that lie together"), DROP_DEGENERATE("drop triangles without area"), DROP_DUPLICATE("drop duplicate triangles"),
+        ORIENT("turn triangles to face outwards"), FILL("fill small holes");
 
         private final String label;
 

@@ -62,7 +62,7 @@ class BadMeshTest {
                         List.of("names vertex 12")),
                 Arguments.of("x.3mf", threeMf("", tetra(1), "<item objectid=\"5\"/>"), List.of("uses object 5")),
                 Arguments.of("x.3mf", threeMf("", tetra(1) + tetra(1), "<item objectid=\"1\"/>"), List.of("the same id")),
-                Arguments.of("x.3mf", threeMf("cubit", tetra(1), "<item objectid=\"1\"/>"), List.of("\"cubit\" is no unit")),
+                Arguments.of("x.3mf", threeMf("cubit", tetra(1), "<item objectid=\"1\"/>"), List.of("\"cubit\" is not a unit")),
                 Arguments.of("x.3mf", threeMf("", tetra(1), "<item objectid=\"1\" transform=\"1 0 0\"/>"),
                         List.of("3 numbers instead of 12")),
                 Arguments.of("x.3mf", threeMf("", tetra(1), "<item objectid=\"1\" transform=\"1 0 0 0 1 0 0 0 1 NaN 0 0\"/>"),
@@ -136,7 +136,7 @@ class BadMeshTest {
     void pointsThatAreNoNumbersTakeTheirFacetsWithThem() {
         var r = MeshFormatsTest.read("x.obj", ascii("v 0 0 0\nv 10 0 0\nv 0 10 0\nv nan 0 10\nv 1 inf 0\nf 1 3 2\nf 1 2 4\nf 2 3 5 4\n"));
         assertThat(r.mesh().triangleCount()).isEqualTo(1);
-        assertThat(r.notices()).singleElement().asString().startsWith("2 facets with a coordinate that is no number");
+        assertThat(r.notices()).singleElement().asString().startsWith("2 facets with a coordinate that is not a number");
     }
 
     @ParameterizedTest

@@ -15,7 +15,7 @@ final class Help {
             case SIZE -> "Drag the scale or type it; the head turns crimson where the shell is nearer than the zone allows. Take a row of "
                     + "the table to scale to it; section cuts the view open. Put on plays the way in; sight is the wearer's "
                     + "view; wearers holds measures and scans; scale has other ways to a size. Under bodies: unit, "
-                    + "way up, what of the file counts; under health: faults, walls, mending.";
+                    + "way up, which parts of the file count; under health: faults, walls, mending.";
             case CUT -> "Take a plan, or set planes by hand: drag a pane, turn it by the knob at its edge, type place and lean, snap it, "
                     + "lock it so that plans keep it. Every section, seam and hour follows; red sections stand on no bed, "
                     + "turned any way. Joints: what holds each seam, its two faces side by side, a click places a "

@@ -41,7 +41,7 @@ public final class LogLine extends HBox implements AutoCloseable {
                 case FAILED -> ": " + about(entry) + " failed, it will be printed again";
                 case STARTED -> ": " + about(entry) + " is under way";
                 case SPENT -> ": spent " + Words.money(entry.money());
-                case FIT -> ": the scales count it in";
+                case FIT -> ": the recommended scale now counts it";
                 case NOTE, LESSON -> "";
             });
             field.clear();

@@ -117,7 +117,7 @@ public final class RunStrip extends Pane implements AutoCloseable {
     private ToggleButton band(Station s) {
         var name = new Label(s.label());
         name.getStyleClass().add("band-name");
-        var state = new Label("");
+        var state = new Label("", new FontIcon(Progress.AHEAD.icon)); // a node made while laying out would ask for layout again
         state.getStyleClass().add("band-state");
         states.put(s, state);
         var b = new ToggleButton();
@@ -210,7 +210,8 @@ public final class RunStrip extends Pane implements AutoCloseable {
         String word = progress == Progress.IN_HAND ? "in hand " + done + "/" + tasks.size() : progress.name().toLowerCase(Locale.ROOT);
         var b = bands.get(s);
         states.get(s).setText(word);
-        states.get(s).setGraphic(new FontIcon(progress.icon));
+        var icon = (FontIcon) states.get(s).getGraphic();
+        if (icon.getIconCode() != progress.icon) icon.setIconCode(progress.icon); // setting it asks for layout
         for (var p : List.of(Progress.DONE, Progress.IN_HAND, Progress.BLOCKED))
             b.pseudoClassStateChanged(PseudoClass.getPseudoClass(p.name().toLowerCase(Locale.ROOT).replace('_', '-')), p == progress);
         b.setAccessibleText(s.label() + ", " + word);

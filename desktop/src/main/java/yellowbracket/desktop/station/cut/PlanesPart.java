@@ -56,7 +56,7 @@ final class PlanesPart extends CutPart {
             card.add(grid);
             card.text("a plane leans from level towards a side: 0 is the front, 90 the left. Drag a pane in the bench to move it, the "
                     + "knob at its edge to turn it; Delete removes the picked one. Locked planes stay when the cuts are "
-                    + "planned anew.");
+                    + "planned again.");
         }
         mergeRow(card);
         roomRows(card);
@@ -131,7 +131,7 @@ final class PlanesPart extends CutPart {
         lock.setSelected(locked);
         lock.setId("lock-" + number);
         lock.setMinWidth(Region.USE_PREF_SIZE);
-        lock.setAccessibleText("keep plane " + (number + 1) + " when the cuts are planned anew");
+        lock.setAccessibleText("keep plane " + (number + 1) + " when the cuts are planned again");
         lock.setOnAction(e -> model.apply(Edit.lockPlane(prop().id(), number, !locked)));
         grid.addRow(number + 1, Card.tag(String.valueOf(number + 1)), at, lean, towards, snaps(number, plane), lock, remove(number));
     }
@@ -219,9 +219,10 @@ final class PlanesPart extends CutPart {
         var pathA = prop().cut().tree().pathTo(a.get());
         var pathB = prop().cut().tree().pathTo(b.get());
         var merged = prop().cut().tree().merged(pathA, pathB);
-        if (one.equals(other) || pathA.equals(pathB)) model.tell(AppModel.Tone.NOTE, one + " and " + other + " are not parted by a plane");
+        if (one.equals(other) || pathA.equals(pathB))
+            model.tell(AppModel.Tone.NOTE, one + " and " + other + " are not separated by a plane");
         else if (merged.isEmpty()) model.tell(AppModel.Tone.STOP, "the plane between " + one + " and " + other
-                + " parts other sections too: remove it, or cut with planes limited to one section");
+                + " separates other sections too: remove it, or cut with planes limited to one section");
         else {
             UnaryOperator<CutTree> change = t -> merged.get();
             model.apply(Edit.cuts("print " + one + " and " + other + " as one", prop().id(), change));

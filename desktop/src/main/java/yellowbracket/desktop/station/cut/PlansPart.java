@@ -83,7 +83,7 @@ final class PlansPart extends CutPart {
         card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
         int locked = prop().cut().tree().onlyLocked().planeCount();
         if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes")
-                + "; let them go under planes to plan freely");
+                + "; unlock them under planes to plan freely");
         else card.text("lock planes under the planes tab, and the rest is planned around them");
         registered().filter(r -> !r.hardware().isEmpty())
                 .ifPresent(r -> card.row("hardware",
@@ -178,7 +178,7 @@ final class PlansPart extends CutPart {
             throw e;
         } catch (RuntimeException e) {
             return new SectionPlanner.Outcome.Impossible(
-                    "planning broke off (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage())
+                    "planning stopped (" + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage())
                             + "): mend the mesh under size, or cut by hand");
         }
     }

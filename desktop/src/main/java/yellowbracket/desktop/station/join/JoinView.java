@@ -54,7 +54,7 @@ public final class JoinView extends StationView {
         }
         var weakest = plan.joins().stream().min(java.util.Comparator.comparingDouble(SeamJoin::reserve)).orElseThrow();
         card.row("weakest seam", weakest.seam().name() + "  \u00d7" + Words.text("%.1f", weakest.reserve()),
-                "bears so many times the handling load; " + JoinPlan.LEAST_RESERVE + " at least",
+                "times the handling load it bears; " + JoinPlan.LEAST_RESERVE + " at least",
                 weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
         findings(card, plan.findings());
         card.title("seams");

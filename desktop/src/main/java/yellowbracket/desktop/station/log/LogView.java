@@ -42,13 +42,13 @@ public final class LogView extends StationView {
             var lessons = tasks.get().lessons();
             long done = tasks.get().list().stream().filter(t -> lessons.done().containsKey(t.id())).count();
             double hours = lessons.done().values().stream().mapToDouble(a -> a.hours()).sum();
-            card.row("done", done + " of " + tasks.get().list().size(), Words.text("tasks; %s told in the log", Words.hours(hours)));
+            card.row("done", done + " of " + tasks.get().list().size(), Words.text("tasks; %s noted in the log", Words.hours(hours)));
             card.row("spent", Words.money(lessons.spent()), "as entered");
             int failed = lessons.failures().values().stream().mapToInt(Integer::intValue).sum();
             card.row("failed prints", String.valueOf(failed),
                     failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(LogView::failed).toList()));
             card.title("your rates against the catalogue");
-            card.add(new Sheet<Map.Entry<String, Rate>>("rates", "finish a task and tell its hours to see them here")
+            card.add(new Sheet<Map.Entry<String, Rate>>("rates", "note the hours of a finished task to see them here")
                     .words("work", 150, e -> e.getKey())
                     .number("factor", 80, e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
                     .words("from", 190, e -> e.getValue().source())

@@ -85,7 +85,7 @@ public final class PlanView extends StationView {
                 try {
                     return LocalDate.parse(s.strip());
                 } catch (java.time.format.DateTimeParseException e) {
-                    model.tell(AppModel.Tone.STOP, "\"" + s + "\" is no day: write it as 2027-05-02");
+                    model.tell(AppModel.Tone.STOP, "\"" + s + "\" is not a date: write it as 2027-05-02");
                     return model.shownProperty().get().due().toLocalDate();
                 }
             }

@@ -133,7 +133,7 @@ final class FinenessPicture {
         dot.setAccessibleText(
                 Words.text("%.2f mm layers from %.1f mm: print %.1f h, smooth %.1f h", p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH()));
         Tooltip.install(dot, new Tooltip(Words.text(
-                "%.2f mm layers, %.1f mm nozzle\nprint ~%.1f h + smooth ~%.1f h = ~%.1f h\n%s, nine tenths of the lines under %.0f \u00b5m",
+                "%.2f mm layers, %.1f mm nozzle\nprint ~%.1f h + smooth ~%.1f h = ~%.1f h\n%s, 90 %% of the lines under %.0f \u00b5m",
                 p.layerMm(), p.nozzleMm(), p.printH(), p.smoothH(), p.sumH(), Words.grams(p.grams()), p.linesUm())));
         dot.setOnMouseClicked(e -> take.accept(p));
         dot.setCursor(javafx.scene.Cursor.HAND);

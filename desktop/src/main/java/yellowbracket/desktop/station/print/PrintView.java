@@ -113,7 +113,7 @@ public final class PrintView extends StationView {
                 new Bench.Gauge("filament", "~" + Words.grams(plan.grams()), "cost " + Words.money(plan.cost()), ""),
                 new Bench.Gauge("layer lines",
                         model.result(SmoothFigures.AREAS).map(a -> Words.text("%.0f \u00b5m", a.valley90Um())).orElse("-"),
-                        "nine tenths are finer", ""),
+                        "90 % are finer", ""),
                 new Bench.Gauge("smoothing they cause", model.result(SmoothFigures.SMOOTH).map(q -> Words.about(q.hours())).orElse("-"), "",
                         "")));
     }

@@ -47,7 +47,7 @@ final class PrintersPart extends PrintPart {
         for (var p : all) printer(card, p, all.size());
         model.ofBuild(PlanFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
         more(card);
-        card.text("printers are simulated here: half an hour passes in a second, and faults come more often than in earnest");
+        card.text("printers are simulated here: half an hour passes in a second, and faults come more often than with real printers");
     }
 
     private void printer(Card card, Printer p, int count) {

@@ -8,6 +8,9 @@ import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import org.kordamp.ikonli.Ikon;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
@@ -80,7 +83,7 @@ final class StandPart extends PrintPart {
                 Words.text("%s tall; tips at %.0f\u00b0", words().longLength(o.size().z()), o.tipDeg()));
         time(card, p);
         model.result(PrintFigures.REMARKS).ifPresent(r -> view.findings(card, r.about(p.id())));
-        card.title("all sections at once, those printed apart");
+        card.title("all sections at once, printed ones set apart");
         var aims = new ArrayList<Button>();
         for (var aim : Orientation.Aim.values()) aims.add(Card.action(aim.words(), () -> all(plan, aim)));
         card.add(new javafx.scene.layout.FlowPane(8, 4, aims.toArray(javafx.scene.Node[]::new)));
@@ -130,10 +133,10 @@ final class StandPart extends PrintPart {
         step.setOnAction(e -> step.read());
         step.setPrefWidth(52);
         step.setMinWidth(46);
-        var front = Card.action("\u2191", () -> tilt(p, step.read().orElse(0), Vec3.X.times(-1)));
-        var back = Card.action("\u2193", () -> tilt(p, step.read().orElse(0), Vec3.X));
-        var left = Card.action("\u2191", () -> tilt(p, step.read().orElse(0), Vec3.Y.times(-1)));
-        var right = Card.action("\u2193", () -> tilt(p, step.read().orElse(0), Vec3.Y));
+        var front = arrow(Feather.ARROW_UP, () -> tilt(p, step.read().orElse(0), Vec3.X.times(-1)));
+        var back = arrow(Feather.ARROW_DOWN, () -> tilt(p, step.read().orElse(0), Vec3.X));
+        var left = arrow(Feather.ARROW_UP, () -> tilt(p, step.read().orElse(0), Vec3.Y.times(-1)));
+        var right = arrow(Feather.ARROW_DOWN, () -> tilt(p, step.read().orElse(0), Vec3.Y));
         front.setAccessibleText("lift the side towards you");
         back.setAccessibleText("lower the side towards you");
         left.setAccessibleText("lift the right side");
@@ -231,8 +234,8 @@ final class StandPart extends PrintPart {
         view.bench()
                 .gauges(List.of(
                         new Bench.Gauge("section " + p.name(), Words.about(p.hours()), Words.text("~%s", Words.grams(p.grams())), ""),
-                        new Bench.Gauge("layer lines", Words.text("%.0f \u00b5m", p.cusp95Um()),
-                                Words.text("half under %.0f", p.cusp50Um()), ""),
+                        new Bench.Gauge("layer lines", Words.text("%.0f \u00b5m", p.cusp95Um()), Words.text("median %.0f", p.cusp50Um()),
+                                ""),
                         new Bench.Gauge("support seen", Words.text("%.1f cm\u00b2", o.showContactMm2() / 100),
                                 Words.text("of %.0f touched", o.contactMm2() / 100), o.showContactMm2() > 300 ? "care" : ""),
                         new Bench.Gauge("tips at", Words.text("%.0f\u00b0", o.tipDeg()), Words.text("on %.1f cm\u00b2", o.footMm2() / 100),
@@ -244,5 +247,11 @@ final class StandPart extends PrintPart {
         if (normal.norm() == 0) return;
         laying = false;
         model.apply(turn(p, Turn.lift(normal.unit().times(-1)).tidy()));
+    }
+
+    private static Button arrow(Ikon icon, Runnable run) {
+        var b = Card.action("", run);
+        b.setGraphic(new FontIcon(icon));
+        return b;
     }
 }

@@ -108,7 +108,7 @@ final class BodiesPart {
             buttons.add(b);
         }
         buttons.add(
-                Card.action("flip", () -> change("stand the model on its head", i -> i.turned(Turn.quarter(0)).turned(Turn.quarter(0)))));
+                Card.action("flip", () -> change("turn the model upside down", i -> i.turned(Turn.quarter(0)).turned(Turn.quarter(0)))));
         var mirror = Card.action(intake().mirrored() ? "mirror back" : "mirror",
                 () -> change("mirror the model", i -> i.withMirrored(!i.mirrored())));
         buttons.add(mirror);

@@ -135,7 +135,7 @@ final class FitPart extends SizePart {
         var visor = model.result(SizeFigures.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
         if (visor.isEmpty()) return "eyes by the crown";
         double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
-        return Math.abs(over) < 0.5 ? "eyes amid the visor"
+        return Math.abs(over) < 0.5 ? "eyes centred in the visor"
                 : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
     }
 
@@ -170,8 +170,8 @@ final class FitPart extends SizePart {
         card.row("on the face", Words.percent(m.rimTouching()), Words.text("of the rim touches; touches first at the %s, widest gap %s",
                 m.touchesAt().label(), words().length(m.rimGapMm())), m.rimTouching() < 0.35 ? "care" : "good");
         m.eyes()
-                .ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())), Words
-                        .text("beside the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())),
+                .ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())),
+                        Words.text("off the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())),
                         e.wellPlaced() ? "good" : "care"));
         if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart",
                 "at the rim, just above the eyes; set them 8 mm in from the edge");
@@ -334,7 +334,7 @@ final class FitPart extends SizePart {
             var z = java.util.Arrays.stream(Zone.values()).filter(q -> q.label().equals(zone.getValue())).findFirst();
             var t = new Trial(prop().scale(), verdict.getValue(), z, verdict.getValue() == Trial.Verdict.FITS ? 0 : mm);
             model.note(Entry.line(prop().id(), fit.wearer().name(), t));
-            model.tell(yellowbracket.desktop.model.AppModel.Tone.GOOD, "noted: the scales of " + fit.wearer().name() + " now count it in");
+            model.tell(yellowbracket.desktop.model.AppModel.Tone.GOOD, "noted: the scale of " + fit.wearer().name() + " now counts it");
         }));
         note.setId("trial-note");
         card.row("tried on", verdict, zone, by, Card.more("mm"), note);

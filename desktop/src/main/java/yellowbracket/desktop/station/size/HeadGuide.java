@@ -24,7 +24,7 @@ final class HeadGuide extends Pane {
             Map.entry("length", "two books or a square: brow to the furthest point behind, level"),
             Map.entry("breadth", "two books against the head, above the ears, at its widest"),
             Map.entry("height", "ruler on the crown, level: down to the underside of the chin"),
-            Map.entry("face width", "cheekbone to cheekbone, just before the ears"),
+            Map.entry("face width", "cheekbone to cheekbone, just in front of the ears"),
             Map.entry("neck", "tape round the neck, at the Adam's apple, one finger under it"),
             Map.entry("pupils", "ruler on the brow, look far ahead: middle of one pupil to the other"),
             Map.entry("hair", "push a ruler through to the skin where it stands highest"),

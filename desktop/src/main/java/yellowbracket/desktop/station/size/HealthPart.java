@@ -70,7 +70,7 @@ final class HealthPart {
         if (!done.isEmpty()) {
             card.title("mended");
             mended.get().done().forEach(c -> card.text(c.words()));
-            card.add(Card.action("take the mending back", () -> mend(EnumSet.noneOf(Mend.Step.class))));
+            card.add(Card.action("undo the mending", () -> mend(EnumSet.noneOf(Mend.Step.class))));
         }
         if (useful.isEmpty() || done.containsAll(useful)) {
             if (done.isEmpty()) card.text(sound ? "nothing to mend" : "mending finds nothing it could do without harm");
@@ -93,7 +93,7 @@ final class HealthPart {
     }
 
     private void mend(EnumSet<Mend.Step> steps) {
-        model.apply(Edit.intake(steps.isEmpty() ? "take the mending back" : "mend the mesh", prop().id(), i -> i.withMends(steps)));
+        model.apply(Edit.intake(steps.isEmpty() ? "undo the mending" : "mend the mesh", prop().id(), i -> i.withMends(steps)));
     }
 
     private void walls(Card card) {

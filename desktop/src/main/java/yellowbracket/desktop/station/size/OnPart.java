@@ -91,15 +91,15 @@ final class OnPart extends SizePart {
                 .ifPresent(r -> remedies(card, r));
         if (way().filter(d -> !d.passes()).isPresent() && !model.fresh(SizeFigures.REMEDIES))
             card.text("looking for what would let it pass ...");
-        card.caution("Try it seated, with a helper, and take it off again in five seconds unaided before wearing it out. Nothing that "
-                + "parts may need two hands you do not have.");
+        card.caution("Try it seated, with a helper, and take it off again in five seconds unaided before wearing it out. A "
+                + "shell that comes apart must open with one hand.");
     }
 
     private void remedies(Card card, SizeFigures.Remedies r) {
         card.title("what would let " + r.wearer().orElseThrow() + "'s head pass");
-        if (r.list().isEmpty())
-            card.text("neither 30 mm more neck, nor half as large again, nor a parting helps: check which way is up, and that the model is "
-                    + "open below");
+        if (r.list().isEmpty()) card.text(
+                "neither 30 mm more neck, nor half as much scale again, nor splitting it helps: check which way is up, and that the model is "
+                        + "open below");
         for (var m : r.list()) card.finding(Weight.NOTE,
                 m.words() + Words.text(": %.0f mm to spare then", m.spareMm())
                         + (m instanceof Remedy.Part ? "; a cut for the next station" : ""),

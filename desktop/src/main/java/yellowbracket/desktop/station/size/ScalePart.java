@@ -152,8 +152,8 @@ final class ScalePart extends SizePart {
                         Words.text("at most %s, 95 %% of the surface less than %s; shown on the model", Words.percent(d.most),
                                 Words.percent(d.usual)),
                         d.usual > 0.08 ? "care" : "good"));
-        if (!r.changesNothing()) card.add(Card.action("take all stretching back",
-                () -> model.apply(Edit.reshape("take the stretching back", prop().id(), q -> Reshape.NONE))));
+        if (!r.changesNothing()) card.add(Card.action("remove all stretching",
+                () -> model.apply(Edit.reshape("remove the stretching", prop().id(), q -> Reshape.NONE))));
     }
 
     private yellowbracket.desktop.widget.NumberField percent(String name, double now) {

@@ -67,14 +67,14 @@ public final class SizeView extends StationView {
     @Override
     public Card card() {
         var shown = parts.get(tab());
-        String heading = shown != null ? shown.heading() : tab().equals("bodies") ? "what of the file counts" : "is the mesh sound";
+        String heading = shown != null ? shown.heading() : tab().equals("bodies") ? "which parts of the file count" : "is the mesh sound";
         String sub = prop().name() + " \u00b7 " + (shown != null ? fit.about() : bounds().map(b -> words().size(b.size())).orElse(""));
         var card = card(heading, sub);
         if (shown != null) {
             boolean hollow = model.result(SizeFigures.FITS).isPresent()
                     || model.result(SizeFigures.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
             if (!hollow && (tab().equals("put on") || tab().equals("sight")))
-                card.text(prop().worn() ? "a mask without a hollow is held before the face: see fit"
+                card.text(prop().worn() ? "a mask without a hollow is held in front of the face: see fit"
                         : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
             else shown.write(card);
         } else if (tab().equals("bodies")) bodies.write(card);

@@ -60,7 +60,7 @@ final class WearerForm {
         var buttons = new HBox(10, keep, Card.action("leave", popup::hide));
         buttons.setAlignment(Pos.CENTER_LEFT);
         var scanned = new Label(
-                wearer.scan().isPresent() ? "a scan is kept: these measures are the tape's on it; typing others here lets it go" : "");
+                wearer.scan().isPresent() ? "a scan is kept: these measures are the tape's on it; typing others here replaces it" : "");
         scanned.getStyleClass().addAll("soft", "small");
         scanned.setManaged(wearer.scan().isPresent());
         var box = new VBox(10, title, new HBox(18, grid, guide), scanned, glasses, wrong, buttons);

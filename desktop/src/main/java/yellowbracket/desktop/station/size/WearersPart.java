@@ -136,7 +136,7 @@ final class WearersPart extends SizePart {
         card.row("tape on the form", words().length(t.circumferenceMm()), Words.text("round; %s long, %s wide, %s high",
                 words().length(t.lengthMm()), words().length(t.breadthMm()), words().length(t.heightMm())));
         if (!form.measures().assumed().isEmpty()) card.text("assumed, not measured: " + String.join(", ", form.measures().assumed()));
-        card.row("eyes at", words().longLength(w.eyeHeightMm()), w.eyesMm().isPresent() ? "as measured" : "reckoned from the body height");
+        card.row("eyes at", words().longLength(w.eyeHeightMm()), w.eyesMm().isPresent() ? "as measured" : "estimated from the body height");
     }
 
     /** One scale, and what each has of it. */
@@ -202,7 +202,7 @@ final class WearersPart extends SizePart {
         for (int i = 0; i < picked.size(); i++) card.row("point " + (i + 1), "set", POINTS.get(i));
         card.text("drag to turn the scan, the wheel brings it nearer; the three points bring it upright, eyes level");
         var leave = Card.action("leave the scan", this::leave);
-        var back = Card.action("take the last point back", () -> {
+        var back = Card.action("remove the last point", () -> {
             if (!picked.isEmpty()) picked.removeLast();
             view.again();
         });

@@ -122,7 +122,7 @@ public final class SmoothView extends StationView {
     private List<Bench.Gauge> gauges(SmoothPlan p) {
         return List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
                 new Bench.Gauge("show side", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
-                new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "nine tenths are finer", ""),
+                new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "90 % are finer", ""),
                 new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), ""));
     }
 }
