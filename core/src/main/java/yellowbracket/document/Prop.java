@@ -18,8 +18,8 @@ import yellowbracket.wear.WearWish;
 import yellowbracket.work.SectionId;
 
 /**
- * One prop of a build: which mesh (by content hash), the letters of its sections, which parts of the file count, and what was decided at each
- * station. Each wish is its station's own.
+ * One prop of a build: which mesh (by content hash), the letters of its sections, which parts of the file count, and what was decided at
+ * each station. Each wish is its station's own.
  */
 @RecordBuilder
 public record Prop(String id, String name, String mesh, Letters letters, Intake intake, SizeWish size, CutWish cut, PrintWish print,

@@ -98,7 +98,7 @@ final class OnPart extends SizePart {
     private void remedies(Card card, SizeFigures.Remedies r) {
         card.title("what would let " + r.wearer().orElseThrow() + "'s head pass");
         if (r.list().isEmpty()) card.text(
-                "neither 30 mm more neck, nor half as much scale again, nor splitting it helps: check which way is up, and that the model is "
+                "neither 30 mm more neck, nor half as large again, nor a split shell helps: check which way is up, and that the model is "
                         + "open below");
         for (var m : r.list()) card.finding(Weight.NOTE,
                 m.words() + Words.text(": %.0f mm to spare then", m.spareMm())
