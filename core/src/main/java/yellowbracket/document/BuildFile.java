@@ -82,6 +82,11 @@ public final class BuildFile {
         zip.closeEntry();
     }
 
+    /** The version before the last save. */
+    public static Path previous(Path file) {
+        return file.resolveSibling(file.getFileName() + "~");
+    }
+
     /** Never throws for what the file holds. */
     public static Outcome read(Path file, Progress progress) {
         String name = String.valueOf(file.getFileName());

@@ -1,6 +1,5 @@
 package yellowbracket.document;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
 import yellowbracket.mesh.Mesh;
@@ -10,14 +9,14 @@ public final class Session {
     private History history;
     private Meshes meshes;
     private Optional<Path> file;
-    private Build saved;
+    private Optional<Build> saved;
     private Optional<Build> preview = Optional.empty();
 
     public Session(Build build, Meshes meshes, Optional<Path> file) {
         history = History.of(build);
         this.meshes = meshes;
         this.file = file;
-        saved = build;
+        saved = Optional.of(build);
     }
 
     /** What is shown: the previewed build while something is dragged, else the current one. */
@@ -42,7 +41,7 @@ public final class Session {
     }
 
     public boolean dirty() {
-        return !history.now().equals(saved);
+        return !saved.equals(Optional.of(history.now()));
     }
 
     public void apply(Edit edit) {
@@ -78,10 +77,14 @@ public final class Session {
         meshes = meshes.with(photo);
     }
 
-    /** @throws IOException when it cannot be written; the session and the old file are as before */
-    public void save(Path to) throws IOException {
-        BuildFile.write(to, history.now(), meshes);
+    /** It is in no file, however it is changed. */
+    public void unsaved() {
+        saved = Optional.empty();
+    }
+
+    /** Written to this file as it was then; edits since are still to be saved. */
+    public void saved(Path to, Build build) {
         file = Optional.of(to);
-        saved = history.now();
+        saved = Optional.of(build);
     }
 }

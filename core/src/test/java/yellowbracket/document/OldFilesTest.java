@@ -110,6 +110,7 @@ class OldFilesTest {
             var json = zip.getInputStream(zip.getEntry("build.json")).readAllBytes();
             java.nio.file.Files.write(journal.resolve("build.json"), json);
         }
-        assertThat(Journal.beside(dir.resolve("x.bracket")).left().orElseThrow().build()).isEqualTo(o.build());
+        assertThat(Journal.beside(dir.resolve("x.bracket")).left()).isInstanceOfSatisfying(Journal.Left.Found.class,
+                f -> assertThat(f.build()).isEqualTo(o.build()));
     }
 }

@@ -30,6 +30,7 @@ final class App {
         model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock,
                 options.configuration().resolve(options.demo() ? "demo.bracket" : "unsaved.bracket"),
                 options.configuration().resolve("shop.json"));
+        if (first.rescued()) model.keepUnsaved();
         if (!first.problem().isEmpty()) model.tell(AppModel.Tone.STOP, first.problem());
     }
 
@@ -37,13 +38,17 @@ final class App {
         var timers = new Timers(clock);
         var frame = new Frame(model, timers, () -> {
             var d = DemoBuild.at(model.now().toLocalDate());
-            model.replace(d.build(), d.meshes());
+            model.leave("open the demo build", () -> model.replace(d.build(), d.meshes()));
         });
         // without a depth buffer of its own (the bench has one): a scene with one is painted whole at each change
         stage.setScene(new Scene(frame, options.size().width(), options.size().height()));
         stage.setTitle("Yellow Bracket");
         stage.setMinWidth(1024);
         stage.setMinHeight(700);
+        stage.setOnCloseRequest(e -> {
+            e.consume();
+            model.leave("close the window", stage::hide);
+        });
         stage.setOnHidden(e -> {
             frame.close();
             close();

@@ -9,24 +9,27 @@ import yellowbracket.demo.DemoBuild;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Meshes;
+import yellowbracket.document.Opening;
 import yellowbracket.document.ShopFile;
 import yellowbracket.mesh.Progress;
 
 /**
- * What the window opens on: the demo, a named file, the build of last time, or an empty one; {@code problem} says what could not be read.
+ * What the window opens on: the demo, a named file, the build of last time, or an empty one; {@code problem} says what could not be read,
+ * {@code rescued} that the build stands in no file.
  */
-record FirstBuild(Build build, Meshes meshes, Optional<Path> file, String problem) {
+record FirstBuild(Build build, Meshes meshes, Optional<Path> file, boolean rescued, String problem) {
 
     static FirstBuild of(StartOptions options) {
         if (options.demo()) {
             var d = DemoBuild.at(LocalDate.now(options.clock()));
-            return new FirstBuild(d.build(), d.meshes(), Optional.empty(), "");
+            return new FirstBuild(d.build(), d.meshes(), Optional.empty(), false, "");
         }
         var wanted = options.file().or(options::lastBuild);
         if (wanted.isEmpty() || !BuildFile.isName(wanted.get())) return empty(options, "");
-        return switch (BuildFile.read(wanted.get(), Progress.NONE)) {
-            case BuildFile.Outcome.Opened o -> new FirstBuild(o.build(), o.meshes(), wanted, "");
-            case BuildFile.Outcome.Refused r -> empty(options, r.problem().sentence());
+        return switch (Opening.of(wanted.get(), Progress.NONE)) {
+            case Opening.Opened o -> new FirstBuild(o.build(), o.meshes(), wanted, false, "");
+            case Opening.Rescued o -> new FirstBuild(o.build(), o.meshes(), Optional.empty(), true, o.note());
+            case Opening.Refused r -> empty(options, r.problem().sentence());
         };
     }
 
@@ -38,6 +41,6 @@ record FirstBuild(Build build, Meshes meshes, Optional<Path> file, String proble
         } catch (IOException e) {
             wrong = e.getMessage() + ".";
         }
-        return new FirstBuild(Build.empty(LocalDateTime.now(options.clock()), shop), Meshes.NONE, Optional.empty(), wrong);
+        return new FirstBuild(Build.empty(LocalDateTime.now(options.clock()), shop), Meshes.NONE, Optional.empty(), false, wrong);
     }
 }

@@ -109,6 +109,7 @@ class AppModelTest extends WindowTest {
                 () -> model.apply(Edit.intake("drop the ball", id, i -> i.withRole(List.of(1), BodyRole.DROPPED).withMirrored(true))));
         var saved = dir.resolve("with-two.bracket");
         robot.interact(() -> model.save(saved));
+        until("saved", () -> !model.session().dirty());
         var back = ((BuildFile.Outcome.Opened) BuildFile.read(saved, Progress.NONE)).build();
         assertThat(back).isEqualTo(model.session().build());
         assertThat(back.prop(id).orElseThrow().intake().role(1)).isEqualTo(BodyRole.DROPPED);

@@ -21,6 +21,9 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
+import yellowbracket.mesh.Progress;
+import yellowbracket.document.Journal;
+import yellowbracket.document.BuildFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.model.AppModel;
@@ -144,6 +147,7 @@ class FrameTest extends WindowTest {
         robot.interact(() -> model.open(dir.resolve("gone.bracket")));
         until("refusal", () -> model.messageProperty().get().words().contains("no such file"));
         robot.interact(() -> model.save(text.resolve("x.bracket")));
+        until("refusal", () -> told().contains("was not saved"));
         assertThat(model.messageProperty().get().words()).contains("was not saved", "choose another folder");
         assertThat(model.session().build()).isSameAs(build);
     }
@@ -185,6 +189,76 @@ class FrameTest extends WindowTest {
         assertThat(again[0].session().build()).isEqualTo(demo.build());
         robot.interact(again[0]::close);
         assertThat(journal).as("closed in good order, nothing is offered").doesNotExist();
+    }
+
+    /** S, D and Esc answer, and the mouse; nothing is lost but by D. */
+    @Test
+    @Order(10)
+    void unsavedEditsAreNeverLostWithoutAWord(FxRobot robot) throws Exception {
+        derived();
+        var file = dir.resolve("kept.bracket");
+        var demo = lightDemo();
+        var left = new int[1];
+        robot.interact(() -> model.leave("close the window", () -> left[0]++));
+        assertThat(left[0]).as("nothing to ask").isEqualTo(1);
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.12)));
+        robot.interact(() -> model.leave("close the window", () -> left[0]++));
+        assertThat(robot.lookup("#leave-stay").tryQuery()).isPresent();
+        robot.type(KeyCode.B).type(KeyCode.DIGIT3);
+        assertThat(robot.lookup(".bench-mode").tryQuery()).as("nothing else answers").isEmpty();
+        robot.type(KeyCode.ESCAPE);
+        assertThat(robot.lookup(".leave").tryQuery()).isEmpty();
+        assertThat(left[0]).isEqualTo(1);
+
+        answer(file);
+        robot.interact(() -> model.leave("open the demo build", () -> model.replace(demo.build(), demo.meshes())));
+        robot.type(KeyCode.S);
+        until("saved, then left", () -> model.session().build().equals(demo.build()));
+        assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build().prop("mask").orElseThrow().scale())
+                .isEqualTo(1.12);
+
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.13)));
+        robot.interact(() -> model.open(file));
+        robot.clickOn("#leave-stay");
+        assertThat(model.session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.13);
+        robot.interact(() -> model.open(file));
+        robot.clickOn("#leave-discard");
+        until("opened", () -> model.session().file().equals(Optional.of(file)));
+        assertThat(model.session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.12);
+
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.14)));
+        Files.write(file, Files.readAllBytes(file), java.nio.file.StandardOpenOption.APPEND);
+        var foreign = Files.readAllBytes(file);
+        robot.interact(() -> model.save(file));
+        until("told", () -> told().contains("changed by another program"));
+        assertThat(Files.readAllBytes(file)).as("not overwritten").isEqualTo(foreign);
+    }
+
+    @Test
+    @Order(11)
+    void aSecondWindowOnTheSameBuildIsACopy(FxRobot robot) throws Exception {
+        var file = dir.resolve("two.bracket");
+        robot.interact(() -> model.save(file));
+        until("saved", () -> model.session().file().equals(Optional.of(file)));
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.15)));
+        var demo = lightDemo();
+        var second = new AppModel[1];
+        robot.interact(() -> second[0] = new AppModel(demo.build(), demo.meshes(), Optional.of(file), new SimulatedWeather(11),
+                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+        assertThat(second[0].session().file()).as("no file of its own").isEmpty();
+        assertThat(second[0].session().build()).as("the first one's journal is left alone").isEqualTo(demo.build());
+        robot.interact(() -> assertThat(second[0].messageProperty().get().words()).contains("open in another window", "another name"));
+        robot.interact(() -> second[0].save(file));
+        until("refused", () -> second[0].messageProperty().get().words().contains("save under another name"));
+        robot.interact(() -> second[0].apply(Edit.scale("mask", 1.3)));
+        robot.interact(second[0]::close);
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.16)));
+        until("the first goes on",
+                () -> Journal.beside(file).left() instanceof Journal.Left.Found f && f.build().prop("mask").orElseThrow().scale() == 1.16);
+        robot.interact(() -> second[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
+                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+        assertThat(second[0].session().build().prop("mask").orElseThrow().scale()).as("the copy's edits came back").isEqualTo(1.3);
+        robot.interact(second[0]::close);
     }
 
     @Test

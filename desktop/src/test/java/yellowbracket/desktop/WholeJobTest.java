@@ -66,6 +66,7 @@ class WholeJobTest extends WindowTest {
         var file = dir.resolve("mine.bracket");
         robot.interact(() -> model.apply(Edit.scale("helm", 1.06)));
         robot.interact(() -> model.save(file));
+        until("saved", () -> !model.session().dirty());
         assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build()).isEqualTo(model.session().build());
         assertThat(model.session().dirty()).isFalse();
         derived();

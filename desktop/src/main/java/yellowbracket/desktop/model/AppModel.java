@@ -35,6 +35,7 @@ import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Journal;
 import yellowbracket.document.Meshes;
+import yellowbracket.document.Opening;
 import yellowbracket.document.Photo;
 import yellowbracket.document.Prop;
 import yellowbracket.document.Session;
@@ -68,17 +69,18 @@ public final class AppModel implements AutoCloseable {
     private final WeatherFeed weather;
     private final Clock clock;
     private final Workings workings;
-    private final Path unsaved;
     private final Path shopFile;
+    private final Keeping keeping;
     private AskFile ask = AskFile.dialogs();
     private int round;
     private final Background background = new Background(words -> tell(Tone.STOP, words));
     private final Background planning = new Background(words -> tell(Tone.STOP, words));
     private final AtomicReference<Derived> pending = new AtomicReference<>();
-    private final AtomicReference<Runnable> journalDue = new AtomicReference<>();
 
     private final ReadOnlyObjectWrapper<Build> shown = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Derived> derived = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
+    private final ReadOnlyObjectWrapper<Optional<Leaving>> leaving = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
@@ -95,7 +97,7 @@ public final class AppModel implements AutoCloseable {
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
     private Session session;
-    private Journal journal;
+    private boolean discarded;
 
     /**
      * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
@@ -110,12 +112,15 @@ public final class AppModel implements AutoCloseable {
             Memo memo) {
         this.weather = weather;
         this.clock = clock;
-        this.unsaved = unsaved;
+        keeping = new Keeping(unsaved, words -> tell(Tone.STOP, words));
         this.shopFile = shopFile;
         workings = Everything.workings(shop, weather, clock, memo, this::arrived);
-        var left = Journal.beside(file.orElse(unsaved)).left().filter(l -> !l.build().equals(build));
-        start(new Session(build, meshes, file));
-        left.ifPresent(this::recover);
+        var held = keeping.take(file);
+        start(new Session(build, meshes, held));
+        keeping.left().ifPresent(this::recover);
+        if (file.isPresent() && held.isEmpty()) tell(Tone.STOP, openElsewhere(file.get()));
+        background.busyProperty().subscribe(x -> busy());
+        keeping.busyProperty().subscribe(x -> busy());
     }
 
     public AskFile ask() {
@@ -127,8 +132,17 @@ public final class AppModel implements AutoCloseable {
         ask = way;
     }
 
+    private static String openElsewhere(Path file) {
+        return file.getFileName() + " is open in another window: this is a copy, to be saved under another name";
+    }
+
+    private void busy() {
+        busy.set(background.busyProperty().get().isEmpty() ? keeping.busyProperty().get() : background.busyProperty().get());
+    }
+
     /** The journalled state becomes one edit, so that undo goes back to the file as it was saved. */
-    private void recover(BuildFile.Outcome.Opened left) {
+    private void recover(Journal.Left.Found left) {
+        if (left.build().equals(session.build())) return;
         left.build().props().forEach(p -> left.meshes().get(p.mesh()).ifPresent(session::addMesh));
         apply(new Edit("recovered after a crash", b -> left.build()));
         tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to what was saved");
@@ -138,7 +152,8 @@ public final class AppModel implements AutoCloseable {
         session = s;
         links.values().forEach(SimulatedPrinter::close);
         links.clear();
-        journal = Journal.beside(s.file().orElse(unsaved));
+        discarded = false;
+        keeping.prepare(s);
         prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
         refresh();
     }
@@ -216,45 +231,40 @@ public final class AppModel implements AutoCloseable {
         keepJournal();
     }
 
-    /** Written by the file thread, at once; several edits in a row leave one write. */
     private void keepJournal() {
-        var build = session.build();
-        var meshes = session.meshes();
-        var to = journal;
-        Runnable write = () -> {
-            try {
-                to.record(build, meshes);
-            } catch (IOException e) {
-                tell(Tone.STOP,
-                        "the recovery copy cannot be written (" + e.getMessage() + "): save the build to a folder that can be written");
-            }
-        };
-        if (journalDue.getAndSet(write) == null) background.execute(() -> {
-            var due = journalDue.getAndSet(null);
-            if (due != null) due.run();
-        });
+        discarded = false;
+        keeping.edited(session);
     }
 
     /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
     public void open(Path path) {
-        if (BuildFile.isName(path)) openBuild(path);
-        else openMesh(path);
+        if (!BuildFile.isName(path)) openMesh(path);
+        else if (session.file().equals(Optional.of(path))) openBuild(path); // back to what was saved: an edit, to be undone
+        else leave("open " + path.getFileName(), () -> openBuild(path));
     }
 
     private void openBuild(Path path) {
-        background("opening " + path.getFileName(), p -> BuildFile.read(path, p), outcome -> {
+        background("opening " + path.getFileName(), p -> Opening.of(path, p), outcome -> {
             switch (outcome) {
-                case BuildFile.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
-                case BuildFile.Outcome.Opened o when session.file().equals(Optional.of(path)) -> {
+                case Opening.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case Opening.Opened o when session.file().equals(Optional.of(path)) -> {
                     apply(new Edit("go back to what was saved", b -> o.build()));
                     tell(Tone.GOOD, "back to what was saved in " + path.getFileName() + "; undo brings the edits again");
                 }
-                case BuildFile.Outcome.Opened o -> {
-                    var left = Journal.beside(path).left().filter(l -> !l.build().equals(o.build()));
-                    endSession();
-                    start(new Session(o.build(), o.meshes(), Optional.of(path)));
-                    left.ifPresent(this::recover);
-                    if (left.isEmpty()) tell(Tone.GOOD, "opened " + path.getFileName());
+                case Opening.Opened o -> {
+                    keeping.forget();
+                    var held = keeping.take(Optional.of(path));
+                    start(new Session(o.build(), o.meshes(), held));
+                    if (held.isEmpty()) tell(Tone.STOP, openElsewhere(path));
+                    else {
+                        tell(Tone.GOOD, "opened " + path.getFileName());
+                        keeping.left(o.left()).ifPresent(this::recover);
+                    }
+                }
+                case Opening.Rescued o -> {
+                    replace(o.build(), o.meshes());
+                    keepUnsaved();
+                    tell(Tone.STOP, o.note());
                 }
             }
         });
@@ -296,18 +306,55 @@ public final class AppModel implements AutoCloseable {
                         + (notices.isEmpty() ? "" : "; " + notices));
     }
 
+    /** On a thread of its own: what is changed meanwhile is still to be saved. */
     public void save(Path to) {
-        try {
-            session.save(to);
-            journal.clear();
-            journal = Journal.beside(to);
+        save(to, () -> {});
+    }
+
+    private void save(Path to, Runnable then) {
+        keeping.save(session, to, () -> {
             shown.set(null); // the dirty mark follows the build
             shown.set(session.shown());
             keepLessons();
             tell(Tone.GOOD, "saved " + to.getFileName());
-        } catch (IOException e) {
-            tell(Tone.STOP, to.getFileName() + " was not saved (" + reason(e) + "): choose another folder; the file on disk is as it was");
-        }
+            then.run();
+        });
+    }
+
+    /** What is in no file yet stays to be saved, and is in the journal. */
+    public void keepUnsaved() {
+        session.unsaved();
+        keepJournal();
+    }
+
+    /** Somebody wants to leave a build with edits that are in no file: {@code what} is to be done then. */
+    public record Leaving(String what, Runnable then) {}
+
+    /** Does what gives up the open build: at once when it is saved, else when the maker has said what becomes of the edits. */
+    public void leave(String what, Runnable then) {
+        if (session.dirty()) leaving.set(Optional.of(new Leaving(what, then)));
+        else then.run();
+    }
+
+    public ReadOnlyObjectProperty<Optional<Leaving>> leavingProperty() {
+        return leaving.getReadOnlyProperty();
+    }
+
+    public void stay() {
+        leaving.set(Optional.empty());
+    }
+
+    public void saveAndLeave(Path to) {
+        var then = leaving.get();
+        stay();
+        save(to, () -> then.ifPresent(l -> l.then().run()));
+    }
+
+    public void discardAndLeave() {
+        var then = leaving.get();
+        stay();
+        discarded = true;
+        then.ifPresent(l -> l.then().run());
     }
 
     /** Printers, spools and what this build has taught go to the shop, for the builds to come. */
@@ -346,6 +393,11 @@ public final class AppModel implements AutoCloseable {
     /** A thread of its own for long searches, so that files and the journal do not wait for them. */
     public Background planning() {
         return planning;
+    }
+
+    /** Whether what is going on can be stopped: reading can, saving cannot. */
+    public boolean canStop() {
+        return !background.busyProperty().get().isEmpty();
     }
 
     public void cancelBackground() {
@@ -393,22 +445,11 @@ public final class AppModel implements AutoCloseable {
         ghost.set(finish);
     }
 
+    /** In place of the open build, which is given up: {@link #leave} asks first. */
     public void replace(Build build, Meshes meshes) {
-        endSession();
+        keeping.forget();
+        keeping.take(Optional.empty());
         start(new Session(build, meshes, Optional.empty()));
-    }
-
-    /** On the file thread, behind a write that has begun, so that none comes after it. */
-    private void endSession() {
-        var ended = journal;
-        journalDue.set(null);
-        background.execute(() -> {
-            try {
-                ended.clear();
-            } catch (IOException e) {
-                // a stale recovery copy is offered at the next start and can be undone there
-            }
-        });
     }
 
     public Optional<Prop> currentProp() {
@@ -500,7 +541,7 @@ public final class AppModel implements AutoCloseable {
     }
 
     public ReadOnlyObjectProperty<String> busyProperty() {
-        return background.busyProperty();
+        return busy.getReadOnlyProperty();
     }
 
     public ObjectProperty<Page> pageProperty() {
@@ -536,9 +577,11 @@ public final class AppModel implements AutoCloseable {
         return night;
     }
 
+    /** What is neither saved nor discarded comes back at the next start. */
     @Override
     public void close() {
-        endSession();
+        if (discarded || !session.dirty()) keeping.forget();
+        keeping.close();
         links.values().forEach(SimulatedPrinter::close);
         background.close();
         planning.close();

@@ -30,8 +30,17 @@ final class FileActions {
     }
 
     void saveAs() {
+        askWhere().ifPresent(model::save);
+    }
+
+    /** Nothing is left when no name is given. */
+    void saveAndLeave() {
+        model.session().file().or(this::askWhere).ifPresent(model::saveAndLeave);
+    }
+
+    private Optional<Path> askWhere() {
         var name = model.shownProperty().get().name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + ".bracket";
-        model.ask().toSave("save the build", name, AskFile.Kind.ANY).ifPresent(model::save);
+        return model.ask().toSave("save the build", name, AskFile.Kind.ANY);
     }
 
     /** @param asPrinted lying on the bed; else where they sit in the prop */

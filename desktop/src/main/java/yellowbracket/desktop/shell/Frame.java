@@ -226,12 +226,13 @@ public final class Frame extends StackPane implements AutoCloseable {
             rewrite();
         }));
         bench.onSeeThrough(on -> redraw());
+        keep(model.leavingProperty().subscribe(this::leaving));
         keep(model.messageProperty().subscribe(m -> {
             if (m != null) tell(m);
         }));
         keep(model.busyProperty().subscribe(b -> {
             working.setVisible(!b.isEmpty());
-            working.setText(b + " ...   Esc stops it");
+            working.setText(b + (model.canStop() ? " ...   Esc stops it" : " ..."));
             if (b.isEmpty()) update();
         }));
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -343,7 +344,7 @@ public final class Frame extends StackPane implements AutoCloseable {
 
     private void key(KeyEvent e) {
         swallow = false;
-        if (benchMode.isPresent()) return; // it has keys of its own
+        if (benchMode.isPresent() || model.leavingProperty().get().isPresent()) return; // they have keys of their own
         boolean typing = e.getTarget() instanceof TextInputControl;
         if (e.getCode() == KeyCode.ESCAPE) {
             if (!model.busyProperty().get().isEmpty()) model.cancelBackground();
@@ -405,6 +406,16 @@ public final class Frame extends StackPane implements AutoCloseable {
         });
         benchMode = Optional.empty();
         bench.requestFocus();
+    }
+
+    private void leaving(Optional<AppModel.Leaving> now) {
+        getChildren().removeIf(LeavePane.class::isInstance);
+        frame.setDisable(now.isPresent());
+        now.ifPresentOrElse(l -> {
+            var pane = new LeavePane(l, model.session().build().name(), files::saveAndLeave, model::discardAndLeave, model::stay);
+            getChildren().add(pane);
+            pane.requestFocus();
+        }, bench::requestFocus);
     }
 
     private void keep(Subscription s) {
