@@ -180,15 +180,23 @@ class FrameTest extends WindowTest {
         var journal = dir.resolve("unsaved.bracket.journal/build.json");
         robot.interact(() -> model.apply(Edit.scale("mask", 1.11)));
         until("journalled within moments", () -> Files.exists(journal));
+        var crashed = Files.createDirectories(dir.resolve("crashed/unsaved.bracket.journal"));
+        try (var files = Files.list(journal.getParent())) {
+            for (var f : files.toList()) Files.copy(f, crashed.resolve(f.getFileName()));
+        }
         var demo = lightDemo();
         var again = new AppModel[1];
         robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
-                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+                Clock.systemUTC(), dir.resolve("crashed/unsaved.bracket"), dir.resolve("shop.json")));
         assertThat(again[0].session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.11);
+        robot.interact(again[0]::close);
+        assertThat(crashed).as("neither saved nor discarded: it comes back again").exists();
+        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
+                Clock.systemUTC(), dir.resolve("crashed/unsaved.bracket"), dir.resolve("shop.json")));
         robot.interact(again[0]::undo);
         assertThat(again[0].session().build()).isEqualTo(demo.build());
         robot.interact(again[0]::close);
-        assertThat(journal).as("closed in good order, nothing is offered").doesNotExist();
+        assertThat(crashed).as("closed in good order, nothing is offered").doesNotExist();
     }
 
     /** S, D and Esc answer, and the mouse; nothing is lost but by D. */
