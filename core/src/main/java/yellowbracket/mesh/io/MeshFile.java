@@ -64,9 +64,10 @@ public sealed interface MeshFile {
         return unpacked(name, bytes, progress);
     }
 
-    private static MeshFile unpacked(String name, byte[] bytes, Progress progress) {
-        if (startsWith(bytes, 'P', 'K', 3, 4)) return ThreeMfReader.parse(name, bytes, progress);
-        if (startsWith(bytes, 'p', 'l', 'y') && bytes.length > 3 && bytes[3] <= ' ') return PlyReader.parse(name, bytes, progress);
+    private static MeshFile unpacked(String name, byte[] content, Progress progress) {
+        if (startsWith(content, 'P', 'K', 3, 4)) return ThreeMfReader.parse(name, content, progress);
+        var bytes = StlReader.recognises(content) ? content : TextStart.plain(content);
+        if (TextStart.isWord(bytes, 0, "ply")) return PlyReader.parse(name, bytes, progress);
         if (StlReader.recognises(bytes)) return StlReader.parse(name, bytes, progress);
         if (ObjReader.recognises(bytes)) return ObjReader.parse(name, bytes, progress);
         // it knows best what is wrong with it

@@ -32,9 +32,9 @@ class BadMeshTest {
             + "z\nelement face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n";
 
     static Stream<Arguments> bad() {
-        return Stream.of(Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 9\n"), List.of("facet 1", "not there")),
-                Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 0\n"), List.of("facet 1", "not there")),
-                Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf -9 -2 -1\n"), List.of("facet 1", "not there")),
+        return Stream.of(Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 9\n"), List.of("facet 1", "does not exist")),
+                Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 0\n"), List.of("facet 1", "does not exist")),
+                Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf -9 -2 -1\n"), List.of("facet 1", "does not exist")),
                 Arguments.of("x.obj", ascii("v 0 0 0\nv 1 oops 0\nf 1 2 3\n"), List.of("line 2", "\"oops\" is not a number")),
                 Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0\nf 1 2 3\n"), List.of("line 2", "a number is missing")),
                 Arguments.of("x.obj", ascii("v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 99999999999\n"), List.of("line 4", "not a number")),
@@ -43,8 +43,8 @@ class BadMeshTest {
                 Arguments.of("x.ply", ascii(PLY + "3 0 1"), List.of("ends early")),
                 Arguments.of("x.ply", ascii(PLY + "3000000 0 1 2\n"), List.of("a list is longer than the file")),
                 Arguments.of("x.ply", ascii(PLY.replace("vertex 3", "vertex 2000000000")), List.of("more than the file can hold")),
-                Arguments.of("x.ply", ascii(PLY.replace("vertex 3", "vertex many")), List.of("line 3", "no count")),
-                Arguments.of("x.ply", ascii(PLY.replace("float y", "real y")), List.of("line 5", "\"real\" is no type")),
+                Arguments.of("x.ply", ascii(PLY.replace("vertex 3", "vertex many")), List.of("line 3", "no usable count")),
+                Arguments.of("x.ply", ascii(PLY.replace("float y", "real y")), List.of("line 5", "\"real\" is not a type")),
                 Arguments.of("x.ply", ascii(PLY.replace("end_header", "")), List.of("header has no end")),
                 Arguments.of("x.ply", ascii(PLY.replace("ascii", "morse")), List.of("\"morse\" is not known")),
                 Arguments.of("x.ply",
@@ -66,7 +66,7 @@ class BadMeshTest {
                 Arguments.of("x.3mf", threeMf("", tetra(1), "<item objectid=\"1\" transform=\"1 0 0\"/>"),
                         List.of("3 numbers instead of 12")),
                 Arguments.of("x.3mf", threeMf("", tetra(1), "<item objectid=\"1\" transform=\"1 0 0 0 1 0 0 0 1 NaN 0 0\"/>"),
-                        List.of("a number that is none")),
+                        List.of("not a number")),
                 Arguments.of("x.3mf",
                         threeMf("",
                                 object(1, "<components><component objectid=\"2\"/></components>")

@@ -135,7 +135,7 @@ final class FitPart extends SizePart {
         var visor = model.result(SizeFigures.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
         if (visor.isEmpty()) return "eyes by the crown";
         double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
-        return Math.abs(over) < 0.5 ? "eyes centred in the visor"
+        return Math.abs(over) < 0.5 ? "eyes mid visor"
                 : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
     }
 
