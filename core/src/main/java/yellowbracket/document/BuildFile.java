@@ -26,7 +26,12 @@ import yellowbracket.mesh.io.StlWriter;
  * bytes.
  */
 public final class BuildFile {
+    /** Nothing of a build packs better than to a hundredth: meshes to a third, its text to a twentieth. */
+    private static final int MOST_GROWTH = 100;
+    private static final long SMALL_BYTES = 16_000_000;
     private static final long MOST_BYTES = 4_000_000_000L;
+    /** Bytes of a mesh and what is made of it while it is read, over those of its entry. */
+    private static final int MEMORY_PER_BYTE = 3;
     private static final int MOST_ENTRIES = 10_000;
     private static final LocalDateTime EPOCH = LocalDateTime.of(2000, 1, 1, 0, 0);
 
@@ -111,14 +116,17 @@ public final class BuildFile {
         var meshes = Meshes.NONE;
         long total = 0;
         int entries = 0;
+        long most = Math.min(Math.min(MOST_BYTES, Runtime.getRuntime().maxMemory() / MEMORY_PER_BYTE),
+                SMALL_BYTES + (long) MOST_GROWTH * bytes.length);
         try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             for (var e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
                 progress.check();
                 if (++entries > MOST_ENTRIES) return refuse(name, "", "more than " + MOST_ENTRIES + " entries", "this is not a build file");
-                var content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, MOST_BYTES - total));
+                var content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most - total));
                 total += content.length;
-                if (total >= MOST_BYTES)
-                    return refuse(name, "entry " + e.getName(), "it unpacks to more than 4 GB", "this is not a build file");
+                if (total >= most) return refuse(name, "entry " + e.getName(),
+                        "it unpacks to more than " + most / 1_000_000 + " MB, out of proportion to its size or to the memory there is",
+                        "try the copy that ends in ~");
                 if (e.getName().equals("build.json")) json = Optional.of(new String(content, StandardCharsets.UTF_8));
                 else if (e.getName().startsWith("photos/") && Photo.NAME.matcher(e.getName().substring(7)).matches()) {
                     var photo = Photo.of(content, e.getName().substring(e.getName().length() - 3));

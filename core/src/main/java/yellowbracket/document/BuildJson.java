@@ -1,5 +1,8 @@
 package yellowbracket.document;
 
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
@@ -29,7 +32,11 @@ import yellowbracket.work.SectionId;
 public final class BuildJson {
     public static final int SCHEMA = 6;
     private static final String FORMAT = "yellow-bracket-build";
-    private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
+    /** Planes of a cut tree lie one within another; no build comes near. */
+    private static final int DEEPEST = 200;
+    private static final ObjectMapper MAPPER = new ObjectMapper(
+            JsonFactory.builder().streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build()).build())
+            .registerModule(new Jdk8Module())
             .registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
             .enable(SerializationFeature.INDENT_OUTPUT)
@@ -86,14 +93,23 @@ public final class BuildJson {
             throw new Unreadable("build.json holds \"" + e.getPropertyName()
                     + "\", which this version does not know; update the program, nothing was changed");
         } catch (ValueInstantiationException e) {
-            throw new Unreadable("build.json holds an impossible value: "
-                    + (e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage()) + "; try the copy that ends in ~");
+            throw new Unreadable("build.json holds an impossible value at " + where(e)
+                    + (e.getCause() instanceof IllegalArgumentException words && words.getMessage() != null ? ": " + words.getMessage()
+                            : "")
+                    + "; try the copy that ends in ~");
+        } catch (StreamConstraintsException e) {
+            throw new Unreadable("build.json is nested deeper, or holds a longer value, than any build; try the copy that ends in ~");
         } catch (JsonMappingException e) {
             throw new Unreadable("build.json is damaged at " + where(e) + "; try the copy that ends in ~");
         } catch (JsonProcessingException e) {
             var at = e.getLocation();
             throw new Unreadable(
                     "build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
+        } catch (IllegalArgumentException | NullPointerException | IndexOutOfBoundsException | ArithmeticException e) {
+            // here: values that are possible one by one and not together
+            throw new Unreadable("build.json holds values that do not go together"
+                    + (e instanceof IllegalArgumentException && e.getMessage() != null ? ": " + e.getMessage() : "")
+                    + "; try the copy that ends in ~");
         }
     }
 

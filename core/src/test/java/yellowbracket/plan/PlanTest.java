@@ -111,7 +111,7 @@ class PlanTest {
     @Test
     void aRingIsRefused() {
         assertThatThrownBy(() -> scheduler().schedule(List.of(person("a", 1, 0, "b"), person("b", 1, 0, "a")), Map.of()))
-                .hasMessageContaining("ring");
+                .hasMessageContaining("circle");
     }
 
     @Test

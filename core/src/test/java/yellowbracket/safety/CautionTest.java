@@ -77,7 +77,7 @@ class CautionTest {
     @Test
     void gearIsSaidOnceAndDefersToTheSheet() {
         var both = new Caution(EnumSet.of(Hazard.UNCURED_RESIN, Hazard.UV_LIGHT));
-        assertThat(both.gear()).contains("nitrile gloves", "nothing in the drain", "shield before the lamp");
+        assertThat(both.gear()).contains("nitrile gloves", "nothing in the drain", "shield in front of the lamp");
         assertThat(Caution.DEFER).contains("safety sheet", "local rules", "licensed practice");
     }
 }

@@ -432,7 +432,10 @@ public final class AppModel implements AutoCloseable {
 
     /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
     public void whatIf(Edit edit, Consumer<Derived> then) {
-        workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> then.accept(d)));
+        int asked = round;
+        workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> {
+            if (round == asked) then.accept(d); // the build may have changed since it was answered
+        }));
     }
 
     /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */
