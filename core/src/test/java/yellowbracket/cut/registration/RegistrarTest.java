@@ -190,7 +190,7 @@ class RegistrarTest {
         assertThat(r.refused()).extracting(Registered.Refused::why)
                 .satisfiesExactly(w -> assertThat(w).contains("2.0 mm of material around the middle in A, 5.3 needed"),
                         w -> assertThat(w).contains("off the face"), w -> assertThat(w).contains("runs into another hole"));
-        assertThat(r.findings()).anyMatch(f -> f.words().contains("seam C|D waits"));
+        assertThat(r.findings()).anyMatch(f -> f.words().contains("seam C|D is waiting"));
     }
 
     @Test
