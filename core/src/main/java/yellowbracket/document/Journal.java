@@ -78,9 +78,14 @@ public final class Journal {
         Files.deleteIfExists(folder);
     }
 
+    /** Whether an earlier session left something, readable or not. */
+    public boolean holdsSomething() {
+        return Files.exists(folder.resolve(BUILD));
+    }
+
     public synchronized Left left() {
         var json = folder.resolve(BUILD);
-        if (!Files.exists(json)) return new Left.Nothing();
+        if (!holdsSomething()) return new Left.Nothing();
         try {
             var text = Files.readString(json);
             var meshes = Meshes.NONE;

@@ -267,6 +267,13 @@ class FrameTest extends WindowTest {
                 Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
         assertThat(second[0].session().build().prop("mask").orElseThrow().scale()).as("the copy's edits came back").isEqualTo(1.3);
         robot.interact(second[0]::close);
+        robot.interact(() -> model.save(file));
+        until("saved", () -> !model.session().dirty());
+        robot.interact(() -> model.replace(demo.build(), demo.meshes()));
+        robot.interact(() -> model.apply(Edit.scale("mask", 1.4)));
+        until("journalled beside what was left, not over it", () -> Files.exists(dir.resolve("2-unsaved.bracket.journal/build.json")));
+        assertThat(Journal.beside(dir.resolve("unsaved.bracket")).left()).isInstanceOfSatisfying(Journal.Left.Found.class,
+                f -> assertThat(f.build().prop("mask").orElseThrow().scale()).isEqualTo(1.3));
     }
 
     @Test

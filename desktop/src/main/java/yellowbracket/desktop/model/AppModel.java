@@ -115,7 +115,7 @@ public final class AppModel implements AutoCloseable {
         keeping = new Keeping(unsaved, words -> tell(Tone.STOP, words));
         this.shopFile = shopFile;
         workings = Everything.workings(shop, weather, clock, memo, this::arrived);
-        var held = keeping.take(file);
+        var held = keeping.take(file.map(AppModel::plain), file.isEmpty());
         start(new Session(build, meshes, held));
         keeping.left().ifPresent(this::recover);
         if (file.isPresent() && held.isEmpty()) tell(Tone.STOP, openElsewhere(file.get()));
@@ -232,12 +232,13 @@ public final class AppModel implements AutoCloseable {
     }
 
     private void keepJournal() {
-        discarded = false;
+        discarded = false; // what is edited after that is not meant
         keeping.edited(session);
     }
 
     /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
-    public void open(Path path) {
+    public void open(Path named) {
+        var path = plain(named);
         if (!BuildFile.isName(path)) openMesh(path);
         else if (session.file().equals(Optional.of(path))) openBuild(path); // back to what was saved: an edit, to be undone
         else leave("open " + path.getFileName(), () -> openBuild(path));
@@ -251,23 +252,32 @@ public final class AppModel implements AutoCloseable {
                     apply(new Edit("go back to what was saved", b -> o.build()));
                     tell(Tone.GOOD, "back to what was saved in " + path.getFileName() + "; undo brings the edits again");
                 }
-                case Opening.Opened o -> {
-                    keeping.forget();
-                    var held = keeping.take(Optional.of(path));
-                    start(new Session(o.build(), o.meshes(), held));
-                    if (held.isEmpty()) tell(Tone.STOP, openElsewhere(path));
-                    else {
-                        tell(Tone.GOOD, "opened " + path.getFileName());
-                        keeping.left(o.left()).ifPresent(this::recover);
-                    }
-                }
-                case Opening.Rescued o -> {
+                case Opening.Opened o -> giveUp(path, () -> take(path, o));
+                case Opening.Rescued o -> giveUp(path, () -> {
                     replace(o.build(), o.meshes());
                     keepUnsaved();
                     tell(Tone.STOP, o.note());
-                }
+                });
             }
         });
+    }
+
+    /** Edits made while the other file was read are asked about too. */
+    private void giveUp(Path forThis, Runnable then) {
+        if (discarded) then.run();
+        else leave("open " + forThis.getFileName(), then);
+    }
+
+    private void take(Path path, Opening.Opened o) {
+        keeping.forget();
+        var held = keeping.take(Optional.of(path), false);
+        start(new Session(o.build(), o.meshes(), held));
+        if (held.isEmpty()) {
+            tell(Tone.STOP, openElsewhere(path));
+            return;
+        }
+        tell(Tone.GOOD, "opened " + path.getFileName());
+        keeping.left(o.left()).ifPresent(this::recover);
     }
 
     private record Found(MeshFile file, Optional<Stance> stance, int bodies) {}
@@ -311,8 +321,13 @@ public final class AppModel implements AutoCloseable {
         save(to, () -> {});
     }
 
+    /** One name for one file, however it was typed. */
+    private static Path plain(Path file) {
+        return file.toAbsolutePath().normalize();
+    }
+
     private void save(Path to, Runnable then) {
-        keeping.save(session, to, () -> {
+        keeping.save(session, plain(to), () -> {
             shown.set(null); // the dirty mark follows the build
             shown.set(session.shown());
             keepLessons();
@@ -451,7 +466,7 @@ public final class AppModel implements AutoCloseable {
     /** In place of the open build, which is given up: {@link #leave} asks first. */
     public void replace(Build build, Meshes meshes) {
         keeping.forget();
-        keeping.take(Optional.empty());
+        keeping.take(Optional.empty(), false);
         start(new Session(build, meshes, Optional.empty()));
     }
 

@@ -64,28 +64,39 @@ final class Keeping implements AutoCloseable {
     /**
      * Takes a build over by the name of its file. Returns that file; empty: it has none, or another window has it open. Where nothing can
      * be written beside the file, its edits are journalled as those of a build without one.
+     *
+     * @param recover for a build without a file: take the name under which an earlier session left edits, to bring them back
      */
-    Optional<Path> take(Optional<Path> wanted) {
+    Optional<Path> take(Optional<Path> wanted, boolean recover) {
         lock.ifPresent(BuildLock::close);
         lock = Optional.empty();
         var tried = wanted.map(Try::at);
         file = tried.filter(t -> !t.held).flatMap(t -> wanted);
         lock = tried.flatMap(Try::lock);
-        journal = Journal.beside(lock.isPresent() ? wanted.orElseThrow() : slot());
+        journal = Journal.beside(lock.isPresent() ? wanted.orElseThrow() : slot(recover));
         stamp = file.flatMap(Stamp::of);
         return file;
     }
 
-    /** The first name for a build without a file that no other window has, locked. */
-    private Path slot() {
+    private Path slot(boolean recover) {
+        var left = recover ? firstSlot(true) : Optional.<Path>empty();
+        return left.or(() -> firstSlot(false)).orElse(unsaved);
+    }
+
+    /** The first name for a build without a file that no other window has, locked. @param left one under which something was left, or none */
+    private Optional<Path> firstSlot(boolean left) {
         for (int n = 1; n <= MOST_UNSAVED; n++) {
             var name = n == 1 ? unsaved : unsaved.resolveSibling(n + "-" + unsaved.getFileName());
+            if (Journal.beside(name).holdsSomething() != left) continue;
             var tried = Try.at(name);
             if (tried.held) continue;
-            lock = tried.lock;
-            return name;
+            if (Journal.beside(name).holdsSomething() == left) {
+                lock = tried.lock;
+                return Optional.of(name);
+            }
+            tried.lock.ifPresent(BuildLock::close); // here: another window has just come or gone
         }
-        throw new IllegalStateException("there are " + MOST_UNSAVED + " windows open");
+        return Optional.empty();
     }
 
     /** What an earlier session left under this name. Something that cannot be read is put aside and told. */
