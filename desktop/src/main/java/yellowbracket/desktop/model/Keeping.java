@@ -83,7 +83,7 @@ final class Keeping implements AutoCloseable {
         return left.or(() -> firstSlot(false)).orElse(unsaved);
     }
 
-    /** The first name for a build without a file that no other window has, locked. @param left one under which something was left, or none */
+    /** The first name for a build without a file that no other window has. @param left one under which something was left, or none */
     private Optional<Path> firstSlot(boolean left) {
         for (int n = 1; n <= MOST_UNSAVED; n++) {
             var name = n == 1 ? unsaved : unsaved.resolveSibling(n + "-" + unsaved.getFileName());
