@@ -27,8 +27,8 @@ import yellowbracket.shop.Catalogue;
 
 /**
  * Heap after collection while a model of a million triangles is worked on: changes of width, moved planes, changes of scale, each derived
- * as
- * the window does before the next comes. Not timed. {@code MemoryProbe [PART]}: a part of 200, 200 and 50 edits, 1 for all.
+ * as the window does before the next comes. Not timed. {@code MemoryProbe [PART [KIND]]}: a part of 200, 200 and 50 edits, 1 for all; of
+ * one kind ({@code width}, {@code plane}, {@code scale}) or all.
  */
 public final class MemoryProbe {
     private static final int TRIANGLES = 1_000_000;
@@ -55,7 +55,7 @@ public final class MemoryProbe {
         })) {
             var meshes = Meshes.NONE.with(mesh);
             double most = 0;
-            for (var kind : List.of("width", "plane", "scale")) {
+            for (var kind : args.length > 1 ? List.of(args[1]) : List.of("width", "plane", "scale")) {
                 int n = (int) Math.ceil(part * (kind.equals("width") ? WIDTHS : kind.equals("plane") ? PLANES : SCALES));
                 for (int i = 0; i < n; i++) {
                     build = edit(kind, i).change().apply(build);

@@ -26,7 +26,7 @@ final class ConvertCommand extends Output {
         try {
             MeshWriter.write(List.of(new MeshWriter.Named(MeshFile.title(in), read.mesh())), kind, out);
         } catch (IOException e) {
-            throw new Refused(out + ": the file cannot be written; choose another folder.");
+            throw unwritten(out, e);
         }
         return map("file", out.toString(), "format", kind.ending(), "triangles", read.mesh().triangleCount(), "vertices",
                 read.mesh().vertexCount(), "findings", read.notices());

@@ -94,7 +94,7 @@ final class CutCommand extends Output {
         try {
             files = new SectionFiles(model.getFileName().toString(), scale, registered, Optional.empty()).write(out);
         } catch (IOException e) {
-            throw new Refused(out + ": the folder cannot be written; choose another with --out.");
+            throw unwritten(out, e);
         }
         return document(registered, files, planned, plan, room);
     }

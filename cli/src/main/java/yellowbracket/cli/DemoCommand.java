@@ -24,7 +24,7 @@ final class DemoCommand extends Output {
         try {
             BuildFile.write(out, demo.build(), demo.meshes());
         } catch (IOException e) {
-            throw new Refused(out + ": the file cannot be written; choose another folder.");
+            throw unwritten(out, e);
         }
         return map("files", List.of(out.toString()));
     }

@@ -16,6 +16,7 @@ import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
+import yellowbracket.mesh.io.FileSet;
 
 @Command(name = "export", description = "write a build's sections, sheets, book, calendar or log")
 final class ExportCommand extends Output {
@@ -36,7 +37,7 @@ final class ExportCommand extends Output {
 
     @Override
     Map<String, Object> work() {
-        var o = Opened.of(build, today);
+        var o = Opened.of(build, today, this::remark);
         try {
             List<Path> files = switch (what) {
                 case SECTIONS -> sections(o);
@@ -48,15 +49,20 @@ final class ExportCommand extends Output {
             };
             return map("files", files.stream().map(Path::toString).toList());
         } catch (IOException e) {
-            throw new Refused(out + ": the folder cannot be written; choose another with --out.");
+            throw unwritten(out, e);
         }
     }
 
     private List<Path> sections(Opened o) throws IOException {
+        var whole = FileSet.write(out, aside -> sections(o, aside));
+        return whole.value().stream().map(whole::at).toList();
+    }
+
+    private static List<Path> sections(Opened o, Path folder) throws IOException {
         var files = new ArrayList<Path>();
         for (var p : o.build().props())
             files.addAll(new SectionFiles(o.build().name() + ": " + p.name(), p.scale(), o.derived().require(CutFigures.REGISTERED, p.id()),
-                    Optional.of(o.derived().require(PrintFigures.PRINTS, p.id()))).write(out.resolve(p.id())).all());
+                    Optional.of(o.derived().require(PrintFigures.PRINTS, p.id()))).write(folder.resolve(p.id())).all());
         return files;
     }
 }

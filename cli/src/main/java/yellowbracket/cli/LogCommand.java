@@ -38,12 +38,12 @@ final class LogCommand extends Output {
     Map<String, Object> work() {
         if (!add.isEmpty() && (add.size() != 2 || !add.getFirst().equals("add")))
             throw new ParameterException(spec.commandLine(), "write: yb log BUILD add \"TEXT\"");
-        var opened = Opened.of(build, today);
+        var opened = Opened.of(build, today, this::remark);
         var findings = new ArrayList<String>();
         var now = opened.build();
         if (!add.isEmpty()) {
             now = added(opened, findings);
-            opened = Opened.of(build, today);
+            opened = Opened.of(build, today, this::remark);
         }
         var rates = opened.derived().get(PlanFigures.TASKS).map(t -> t.lessons().rates()).orElse(Map.of());
         return map("entries", now.log().stream().map(LogCommand::entry).toList(), "rates",
@@ -65,7 +65,7 @@ final class LogCommand extends Output {
         try {
             BuildFile.write(build, after, o.meshes());
         } catch (IOException e) {
-            throw new Refused(build.getFileName() + ": the file cannot be written; check the folder's permissions and its room.");
+            throw unwritten(build, e);
         }
         return after;
     }

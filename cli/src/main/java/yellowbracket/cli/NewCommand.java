@@ -126,7 +126,7 @@ final class NewCommand extends Output {
         try {
             BuildFile.write(out, build, meshes);
         } catch (IOException e) {
-            throw new Refused(out + ": the file cannot be written; choose another folder with --out.");
+            throw unwritten(out, e);
         }
         return map("file", out.toString(), "props", props, "findings", List.copyOf(findings));
     }

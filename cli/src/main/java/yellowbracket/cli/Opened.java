@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.function.Consumer;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.device.SimulatedWeather;
@@ -17,11 +18,16 @@ import yellowbracket.shop.Catalogue;
 record Opened(Build build, Meshes meshes, Derived derived) {
     private static final long WEATHER_SEED = 11;
 
-    /** @param today the day to plan from, null for the real one. @throws Refused when the file cannot be read */
-    static Opened of(Path file, LocalDate today) {
+    /**
+     * @param today the day to plan from, null for the real one
+     * @param remark hears what the file names that is not known
+     * @throws Refused when the file cannot be read
+     */
+    static Opened of(Path file, LocalDate today, Consumer<String> remark) {
         return switch (BuildFile.read(file, Progress.NONE)) {
             case BuildFile.Outcome.Refused r -> throw new Refused(r.problem().sentence());
             case BuildFile.Outcome.Opened o -> {
+                o.notes().forEach(remark);
                 var zone = ZoneId.systemDefault();
                 var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
                 yield new Opened(o.build(), o.meshes(), Everything.derive(o.build(), o.meshes(), Catalogue.builtIn(),

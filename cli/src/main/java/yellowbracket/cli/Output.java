@@ -3,6 +3,7 @@ package yellowbracket.cli;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,6 +17,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.mesh.io.WriteProblem;
 
 /** What all commands share: {@code --json}, reading a mesh, printing one document. */
 abstract class Output implements Callable<Integer> {
@@ -38,6 +40,15 @@ abstract class Output implements Callable<Integer> {
         else print("", document, out);
         out.flush();
         return 0;
+    }
+
+    static Refused unwritten(Path out, IOException e) {
+        return new Refused(out + " cannot be written: " + WriteProblem.words(e) + "; nothing there was changed, choose another place.");
+    }
+
+    /** A line for people beside the document. */
+    final void remark(String line) {
+        spec.commandLine().getErr().println(line);
     }
 
     private static String text(Object document) throws JsonProcessingException {

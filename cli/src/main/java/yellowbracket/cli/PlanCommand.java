@@ -2,6 +2,7 @@ package yellowbracket.cli;
 
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import picocli.CommandLine.Command;
@@ -21,7 +22,9 @@ final class PlanCommand extends Output {
 
     @Override
     Map<String, Object> work() {
-        var opened = Opened.of(build, today);
+        var opened = Opened.of(build, today, this::remark);
+        var out = opened.derived().get(PlanFigures.LEFT_OUT).map(PlanFigures.LeftOut::findings).orElse(List.of());
+        if (!out.isEmpty()) throw new Refused(out.stream().map(f -> f.words() + ".").toList());
         var s = opened.derived().get(PlanFigures.SCHEDULE).orElseThrow(() -> new Refused(reason(opened)));
         var tasks = s.placed()
                 .stream()

@@ -47,7 +47,7 @@ final class TestPieceCommand extends OnAHead {
             Files.createDirectories(out.toAbsolutePath().getParent());
             MeshWriter.write(List.of(new MeshWriter.Named(piece.fileName(fit.scale()), piece.mesh())), to, out);
         } catch (IOException e) {
-            throw new Refused(out + ": the file cannot be written; choose another folder.");
+            throw unwritten(out, e);
         }
         return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm",
                 piece.atZMm(), "hours", print.hours(), "lowHours", print.lowHours(), "highHours", print.highHours(), "grams", print.grams(),

@@ -16,7 +16,6 @@ import yellowbracket.shop.Wearer;
 
 /** A wearer's card, or measures in the call. */
 final class WhoWears {
-    private static final double BODY_MM = 1720;
     private static final List<String> KEYS = List.of("circ", "length", "breadth", "height", "face", "neck", "pupils");
 
     @Option(names = "--wearer", description = "a wearer's JSON file")
@@ -60,8 +59,12 @@ final class WhoWears {
             throw new ParameterException(spec.commandLine(), "--head knows " + String.join(", ", KEYS) + ", not \"" + unknown.get() + "\"");
         if (!m.keySet().containsAll(List.of("circ", "length", "breadth")))
             throw new ParameterException(spec.commandLine(), "--head needs circ, length and breadth");
-        var measures = new HeadMeasures(m.get("circ"), m.get("length"), m.get("breadth"), Optional.ofNullable(m.get("height")),
-                Optional.ofNullable(m.get("face")), Optional.ofNullable(m.get("neck")), Optional.ofNullable(m.get("pupils")));
-        return new Wearer("wearer", measures, false, 0, BODY_MM);
+        try {
+            var measures = new HeadMeasures(m.get("circ"), m.get("length"), m.get("breadth"), Optional.ofNullable(m.get("height")),
+                    Optional.ofNullable(m.get("face")), Optional.ofNullable(m.get("neck")), Optional.ofNullable(m.get("pupils")));
+            return new Wearer("wearer", measures, false, 0, Optional.empty(), Optional.empty(), Optional.empty());
+        } catch (IllegalArgumentException e) {
+            throw new Refused(e.getMessage() + ".");
+        }
     }
 }

@@ -6,7 +6,9 @@ package yellowbracket.colour;
  * test data, and mathematical observations" (2005).
  */
 public record Lab(double l, double a, double b) {
+    /** Part of CIEDE2000. */
     private static final double POW7 = Math.pow(25, 7);
+    /** White of daylight, D65, 2 degrees (CIE 15). */
     private static final double WHITE_X = 0.95047;
     private static final double WHITE_Z = 1.08883;
 

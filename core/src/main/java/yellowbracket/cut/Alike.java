@@ -16,7 +16,9 @@ import yellowbracket.mesh.index.Bvh;
  * vertices to the other's surface both ways, so that the triangles may differ; up to 400 vertices each way are asked.
  */
 public final class Alike {
+    /** Halves alike to this, mm, are printed from one file: far below what a printer holds. */
     private static final double NEAR_MM = 0.02;
+    /** Points compared. */
     private static final int ASKED = 400;
 
     private Alike() {}

@@ -36,6 +36,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<Finding>
             .reversed()
             .thenComparingDouble(m -> m.bounds().centre().x())
             .thenComparingDouble(m -> m.bounds().centre().y());
+    /** Sections named in a finding; the rest is counted. */
     private static final int MOST_NAMED = 8;
     /** A section of less volume, mm3, is told as a sliver. */
     private static final double SLIVER_MM3 = 60;

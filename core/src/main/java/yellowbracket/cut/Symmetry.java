@@ -7,7 +7,9 @@ import yellowbracket.mesh.index.Bvh;
 
 /** Whether a mesh mirrors itself left to right. */
 public final class Symmetry {
+    /** Points mirrored and looked for. */
     private static final int SAMPLES = 240;
+    /** How far a mirrored point may lie off the surface, mm. */
     private static final double TOLERANCE_MM = 0.6;
 
     private Symmetry() {}

@@ -19,7 +19,9 @@ import yellowbracket.mesh.measure.ShowSide;
 public final class TurnedFit {
     private static final List<Vec3> SUPPORT = ShowSide.spread(220);
     private static final List<Vec3> UPS = ups();
+    /** Turns tried about each axis. */
     private static final int STEPS = 36;
+    /** Corners asked first; all of them are asked before a turn is told as fitting. */
     private static final int ASKED = 6000;
 
     private TurnedFit() {}

@@ -141,10 +141,17 @@ final class Pass {
                     + ": this needs more memory than there is; reduce the mesh on the size page, under health, " + "or close other builds");
         } catch (RuntimeException | Error e) {
             ProgramLog.failure(figure.name(), e);
-            var why = e instanceof RuntimeException && e.getMessage() != null ? e.getMessage()
-                    : "this could not be worked out (" + e.getClass().getSimpleName() + "); undo the last change, or mend the mesh";
-            return new Outcome.Failed(figure.name() + ": " + why);
+            return new Outcome.Failed(figure.name() + ": " + words(e));
         }
+    }
+
+    /** The program's own refusals have words for people; what else goes wrong has a name only, kept for the log file. */
+    private static String words(Throwable e) {
+        var why = e;
+        while (why.getCause() != null && String.valueOf(why.getMessage()).equals(why.getCause().toString())) why = why.getCause();
+        if ((why instanceof IllegalArgumentException || why instanceof IllegalStateException) && why.getMessage() != null)
+            return why.getMessage();
+        return "this could not be worked out (" + why.getClass().getSimpleName() + "); undo the last change, or mend the mesh";
     }
 
     /** Answers and notes the questions of one rule. */
@@ -184,12 +191,24 @@ final class Pass {
         }
 
         private Outcome read(Figure<?> figure, String of) {
-            long from = System.nanoTime();
-            var outcome = settle(figure, of);
-            elsewhereNs += System.nanoTime() - from;
+            var outcome = settled(figure, of);
             var told = told(figure, outcome);
             reads.add((pass, p) -> told.test(pass.settle(figure, of)));
             return outcome;
+        }
+
+        private Outcome settled(Figure<?> figure, String of) {
+            long from = System.nanoTime();
+            var outcome = settle(figure, of);
+            elsewhereNs += System.nanoTime() - from;
+            return outcome;
+        }
+
+        @Override
+        public Optional<String> whyNot(Figure<?> figure, String of) {
+            var why = why(settled(figure, of));
+            reads.add((pass, p) -> why(pass.settle(figure, of)).equals(why)); // another value is no other answer
+            return why;
         }
 
         @Override
@@ -252,6 +271,15 @@ final class Pass {
     }
 
     /** Remembers an answer well enough to know it again, without keeping large values from being collected. */
+    private static Optional<String> why(Outcome outcome) {
+        return switch (outcome) {
+            case Outcome.Failed f -> Optional.of(f.reason());
+            case Outcome.Blocked b -> Optional.of(b.reason());
+            case Outcome.Made m -> Optional.empty();
+            case Outcome.Absent a -> Optional.empty();
+        };
+    }
+
     private static Predicate<Outcome> told(Figure<?> figure, Outcome outcome) {
         if (!(outcome instanceof Outcome.Made(var value))) return outcome::equals;
         if (figure.fingerprint().isPresent()) {

@@ -25,6 +25,9 @@ public interface Reads {
 
     <T> Optional<T> find(Figure<T> figure, String prop);
 
+    /** The reason where it has failed or is blocked. */
+    Optional<String> whyNot(Figure<?> figure, String prop);
+
     /** A decision of the prop. */
     <V> V of(Function<Prop, V> question);
 

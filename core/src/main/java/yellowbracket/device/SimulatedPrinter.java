@@ -18,11 +18,13 @@ import yellowbracket.print.FailureKind;
  * its own.
  */
 public final class SimulatedPrinter implements PrinterLink {
+    /** Heating up, hours. */
     private static final double HEAT_H = 0.06;
     /** Spread of real hours about the estimate, natural logarithm. */
     private static final double SPREAD = 0.06;
     private static final List<FailureKind> FAULTS = List.of(FailureKind.CAME_OFF, FailureKind.LAYER_SHIFT, FailureKind.CLOG,
             FailureKind.RAN_OUT, FailureKind.WARPED, FailureKind.UNDER_EXTRUDED);
+    /** How often it speaks. */
     private static final long TICK_MS = 100;
 
     private final String name;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import yellowbracket.finding.Limits;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
 import yellowbracket.plan.WorkHours;
@@ -38,6 +39,14 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         stock = List.copyOf(stock);
         spools = List.copyOf(spools);
         log = List.copyOf(log);
+        Limits.named("the build", name);
+        Limits.date("the start of the build", started);
+        Limits.date("the day it must be ready", due);
+        Limits.within("warmth of the shop, degrees", shopCelsius, -40, 60);
+        Limits.distinct("props", props, Prop::id);
+        Limits.distinct("wearers", wearers, Wearer::name);
+        Limits.distinct("printers", printers, Printer::name);
+        Limits.distinct("spools", spools, Spool::name);
         rates = Collections.unmodifiableSortedMap(new TreeMap<>(rates));
     }
 

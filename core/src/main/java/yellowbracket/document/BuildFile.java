@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
@@ -37,7 +38,8 @@ public final class BuildFile {
 
     /** What came of opening a file. */
     public sealed interface Outcome {
-        record Opened(Build build, Meshes meshes) implements Outcome {}
+        /** {@code notes}: what it named that is not known, and what is taken instead. */
+        record Opened(Build build, Meshes meshes, List<String> notes) implements Outcome {}
 
         record Refused(ReadProblem problem) implements Outcome {}
     }
@@ -153,7 +155,8 @@ public final class BuildFile {
         var build = BuildJson.read(json.get(), new CutCount(meshes, progress));
         for (var p : build.props()) if (meshes.get(p.mesh()).isEmpty())
             return refuse(name, "prop " + p.name(), "its mesh is missing from the file", "try the copy that ends in ~");
-        return new Outcome.Opened(build, meshes);
+        var known = KnownNames.of(build);
+        return new Outcome.Opened(known.build(), meshes, known.notes());
     }
 
     private static Outcome refuse(String file, String where, String what, String todo) {

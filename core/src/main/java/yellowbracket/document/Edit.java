@@ -141,6 +141,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
         return new Edit("measures of " + w.name(), b -> b.with(w));
     }
 
+    /** Both, in one step of the history. */
+    public Edit and(Edit then) {
+        return new Edit(name + ", " + then.name, b -> then.change.apply(change.apply(b)));
+    }
+
     /** @param mesh must already be in the library under its hash */
     public static Edit addProp(Prop prop, Mesh mesh) {
         if (!prop.mesh().equals(mesh.contentHash())) throw new IllegalArgumentException("the prop names another mesh");

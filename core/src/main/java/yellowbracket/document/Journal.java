@@ -102,7 +102,7 @@ public final class Journal {
             for (var e : build.log()) for (var name : e.photos())
                 if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r)
                     meshes = meshes.with(r.photo());
-            return new Left.Found(build, meshes);
+            return new Left.Found(KnownNames.of(build).build(), meshes);
         } catch (IOException | BuildJson.Unreadable e) {
             return new Left.Unreadable(String.valueOf(e.getMessage()));
         }

@@ -1,12 +1,14 @@
 package yellowbracket.document;
 
 import java.nio.file.Path;
+import java.util.List;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.ReadProblem;
 
 /** A build file opened together with what stands beside it: what an earlier session left, and the version before the last save. */
 public sealed interface Opening {
-    record Opened(Build build, Meshes meshes, Journal.Left left) implements Opening {}
+    /** {@code notes}: what the file named that is not known. */
+    record Opened(Build build, Meshes meshes, Journal.Left left, List<String> notes) implements Opening {}
 
     /** The file is no good, something beside it is; {@code note} tells both. It has no file of its own yet. */
     record Rescued(Build build, Meshes meshes, String note) implements Opening {}
@@ -17,7 +19,7 @@ public sealed interface Opening {
     static Opening of(Path file, Progress progress) {
         var left = Journal.beside(file).left();
         return switch (BuildFile.read(file, progress)) {
-            case BuildFile.Outcome.Opened o -> new Opened(o.build(), o.meshes(), left);
+            case BuildFile.Outcome.Opened o -> new Opened(o.build(), o.meshes(), left, o.notes());
             case BuildFile.Outcome.Refused r -> rescued(file, left, r.problem(), progress);
         };
     }

@@ -12,6 +12,7 @@ import yellowbracket.mesh.io.ReadProblem;
 /** A picture that goes with an entry of the log, as it came from the camera; named by the SHA-256 of its bytes and its kind. */
 public record Photo(String name, byte[] bytes) {
     static final Pattern NAME = Pattern.compile("[0-9a-f]{64}\\.(jpg|png)");
+    /** A camera picture has 3 to 12 MB. */
     private static final long MOST_BYTES = 25_000_000;
     private static final int[] JPEG = {0xFF, 0xD8, 0xFF};
     private static final int[] PNG = {0x89, 'P', 'N', 'G'};

@@ -7,6 +7,7 @@ import yellowbracket.colour.ColourWish;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.CutWish;
 import yellowbracket.cut.Letters;
+import yellowbracket.finding.Limits;
 import yellowbracket.intake.Intake;
 import yellowbracket.join.JoinWish;
 import yellowbracket.print.PrintWish;
@@ -24,6 +25,10 @@ import yellowbracket.work.SectionId;
 @RecordBuilder
 public record Prop(String id, String name, String mesh, Letters letters, Intake intake, SizeWish size, CutWish cut, PrintWish print,
         JoinWish join, SmoothWish smooth, ColourWish colour, WearWish wear) implements PropBuilder.With {
+    public Prop {
+        Limits.named("a prop", id);
+        Limits.named("prop " + id, name);
+    }
 
     /** A prop as it comes from a file: printed so, smoothed to satin, one colour. */
     public static Prop fromFile(String id, String name, String mesh, Letters letters, Intake intake, Profile profile) {

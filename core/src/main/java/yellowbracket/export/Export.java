@@ -23,6 +23,7 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.document.Build;
+import yellowbracket.mesh.io.FileSet;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.work.TaskId;
 
@@ -56,6 +57,11 @@ public final class Export {
     }
 
     public static List<Path> log(Build build, Path folder) throws IOException {
+        var whole = FileSet.write(folder, aside -> logFiles(build, aside));
+        return whole.value().stream().map(whole::at).toList();
+    }
+
+    private static List<Path> logFiles(Build build, Path folder) throws IOException {
         var csv = csv(folder.resolve("log.csv"), List.of("when", "kind", "about", "hours", "money", "text", "tags"),
                 build.log()
                         .stream()

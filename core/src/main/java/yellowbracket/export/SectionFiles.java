@@ -15,6 +15,7 @@ import yellowbracket.cut.registration.Registered;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.FileSet;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
@@ -26,13 +27,21 @@ import yellowbracket.print.SectionPrint;
  */
 public record SectionFiles(String heading, double scale, Registered registered, Optional<PrintPlan> prints) {
     public static final String ALL = "all-sections.3mf";
+    /** Between sections laid out in one file, mm. */
     private static final double GAP_MM = 12;
 
     /** The files in the order written; those of the sections first, by section. */
     public record Written(List<Path> all, Map<String, Path> bySection) {}
 
-    /** @throws IOException when the folder cannot be written */
+    /** All of them or none. @throws IOException when the folder cannot be written */
     public Written write(Path folder) throws IOException {
+        var whole = FileSet.write(folder, this::writeAll);
+        var by = new HashMap<String, Path>();
+        whole.value().bySection().forEach((section, file) -> by.put(section, whole.at(file)));
+        return new Written(whole.value().all().stream().map(whole::at).toList(), Map.copyOf(by));
+    }
+
+    private Written writeAll(Path folder) throws IOException {
         var out = new ArrayList<Path>();
         var by = new HashMap<String, Path>();
         var objects = new ArrayList<MeshWriter.Named>();

@@ -21,11 +21,15 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
     private static final double[] INNER_MM = {130, 300};
     /** Longest side of a shell around a head, of something carried, mm. */
     private static final double[] SHELL_MM = {170, 700};
+    /** Longest side of something carried, mm. */
     private static final double[] CARRIED_MM = {60, 2600};
+    /** What an unknown unit is judged by, mm. */
     private static final double USUAL_SHELL_MM = 330, USUAL_CARRIED_MM = 400;
     /** A head gets in where at least this share of the view is free; a lantern is closed all round. */
     private static final double NECK_SHARE = 0.3;
+    /** Directions in which a hollow is looked out of. */
     private static final int RAYS = 96;
+    /** Of samples that must have a twin across the middle. */
     private static final double MIRROR_SHARE = 0.9;
 
     private static final List<Vec3> AXES = List.of(Vec3.X, Vec3.X.times(-1), Vec3.Y, Vec3.Y.times(-1), Vec3.Z, Vec3.Z.times(-1));

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import yellowbracket.finding.Limits;
 import yellowbracket.print.FailureKind;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
@@ -40,10 +41,14 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
+
     /** Letters alone, or as the program wrote them before sections carried their prop: print:A+B, clean:A. */
     private static final Pattern LETTERS = Pattern.compile("(?:(print|clean):)?([A-Z]{1,2}[0-9]{0,3}(?:\\+[A-Z]{1,2}[0-9]{0,3})*)");
 
     public Entry {
+        Limits.date("an entry of the log", at);
+        Limits.within("hours of an entry of the log", hours, 0, 100_000);
+        Limits.within("money of an entry of the log", money, 0, 1e9);
         tags = List.copyOf(tags);
     }
 
@@ -51,7 +56,11 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     public static Optional<Entry> parse(LocalDateTime at, String line, Names names) {
         String text = line.strip();
         if (text.isEmpty()) return Optional.empty();
-        return Optional.of(new Reader(at, text, names).read());
+        try {
+            return Optional.of(new Reader(at, text, names).read());
+        } catch (IllegalArgumentException beyondMeasure) {
+            return Optional.of(new Entry(at, Kind.NOTE, Optional.empty(), 0, 0, Optional.empty(), text, List.of())); // "spent 9999999999"
+        }
     }
 
     /** Reads one line. Single use. */

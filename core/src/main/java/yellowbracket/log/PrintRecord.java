@@ -17,6 +17,7 @@ import yellowbracket.shop.Rate;
  */
 public record PrintRecord(String printer, int done, double hours, Map<FailureKind, Integer> failures, double failuresPerHour,
         double lowRate, double highRate, Rate factor) {
+    /** Eight times in ten lies between the two tails. */
     private static final double TAIL = 0.1;
 
     public PrintRecord {

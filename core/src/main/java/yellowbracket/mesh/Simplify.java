@@ -9,7 +9,9 @@ import java.util.Arrays;
  * over or join what is not joined are skipped; open borders are held by extra quadrics. Results are never measured on the proxy.
  */
 public final class Simplify {
+    /** Numbers of a symmetric 4 x 4 matrix. */
     private static final int QUADRIC = 10;
+    /** Rounds of rising cost. */
     private static final int ROUNDS = 80;
     /** A round that takes less than this part of what is left is the last: the rest is held by borders and sharp turns. */
     private static final int STALLED = 1000;

@@ -9,6 +9,14 @@ import java.util.List;
  */
 public record Turn(Vec3 row0, Vec3 row1, Vec3 row2) {
     public static final Turn NONE = new Turn(Vec3.X, Vec3.Y, Vec3.Z);
+    /** Rows may be off by what rounding in a file and many turns one after another leave. */
+    private static final double ROUNDING = 1e-4;
+
+    public Turn {
+        boolean unit = Math.abs(row0.norm() - 1) < ROUNDING && Math.abs(row1.norm() - 1) < ROUNDING;
+        if (!unit || !(row0.cross(row1).minus(row2).norm() < ROUNDING))
+            throw new IllegalArgumentException("three directions that are not at right angles are no turn");
+    }
 
     public Vec3 apply(Vec3 p) {
         return new Vec3(row0.dot(p), row1.dot(p), row2.dot(p));

@@ -22,7 +22,9 @@ import yellowbracket.work.TaskId;
  * person and an hour the weather allows. Times are whole minutes after {@code now}. O(tasks x spans).
  */
 public final class Scheduler {
+    /** What is not done in so many days is told as never. */
     private static final int HORIZON_DAYS = 400;
+    /** Starts are tried at every quarter of an hour. */
     private static final int STEP_MIN = 15;
     private static final int DAY_MIN = 24 * 60;
     /** A print under way that should be through is taken to need this much longer. */

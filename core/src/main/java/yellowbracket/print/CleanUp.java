@@ -34,7 +34,7 @@ public record CleanUp(List<Step> steps) {
                 shop.usual(Practice.TAKE_OFF_H)));
         if (p.profile().brimMm() > 0 || p.profile().raftLayers() > 0)
             out.add(new Step(Work.BRIM, p.profile().raftLayers() > 0 ? "peel the raft, trim the brim" : "trim the brim", "deburring blade",
-                    0.03 + 2 * (o.size().x() + o.size().y()) / shop.usual(Practice.TRIM_BRIM_MM_H)));
+                    shop.usual(Practice.TRIM_BRIM_H) + 2 * (o.size().x() + o.size().y()) / shop.usual(Practice.TRIM_BRIM_MM_H)));
         if (o.contactMm2() > LEAST_MM2) {
             out.add(new Step(Work.SNAP, String.format(Locale.ROOT, "snap support off %.0f cm2", o.contactMm2() / 100), "pliers",
                     o.contactMm2() / shop.usual(Practice.SNAP_SUPPORT_MM2_H)));

@@ -29,7 +29,9 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         double steepness95, Vec3 size, double footMm2, double tipDeg) {
     /** Cells across a section while ways are compared, and for the one taken. */
     private static final int COARSE = 84;
+    /** Cells across for the way up that is taken. */
     static final int FINE = 240;
+    /** Nearer to upright than this is upright. */
     private static final double UPRIGHT = Math.cos(Math.toRadians(3));
     /** Directions nearer than this to one tried already are not tried. */
     private static final double APART = Math.cos(Math.toRadians(8));

@@ -18,6 +18,7 @@ import yellowbracket.work.TaskId;
 public final class Plates {
     /** Between sections, brims apart, so that the nozzle of one does not touch the other. */
     public static final double SPACING_MM = 5;
+    /** Shadows are packed on cells of this size, mm: a section may lie that much further off than need be. */
     public static final double CELL_MM = 2;
 
     private final Printer printer;

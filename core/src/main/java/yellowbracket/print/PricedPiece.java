@@ -10,6 +10,7 @@ import yellowbracket.size.TestPiece;
 
 /** A test piece, which is no section of the prop, and what it costs to print, lying as flat as it can. */
 public record PricedPiece(TestPiece piece, Estimate print) {
+    /** Points that tell the show side of a piece being cut. */
     private static final int SAMPLES = 300;
 
     public static PricedPiece of(TestPiece piece, Profile profile, Printer printer, Material material) {

@@ -24,16 +24,23 @@ public final class PrintRules {
     private static final double THIN_LAYER = 0.2;
     /** What is worn wants this much wall, mm. */
     private static final double WORN_WALL_MM = 1.2;
+    /** Materials that soften below are not left in a car in the sun, degrees. */
     private static final double SOFT_C = 65;
+    /** Longest side over the next: what is longer snaps along its layers with thin walls. */
     private static final double SLENDER = 4;
     /** Height over the square root of the footprint; a 150 mm section on 400 mm2 stands at this. */
     private static final double LEVER = 7.5;
+    /** A section that falls when leaned by less is told, degrees. */
     private static final double TIP_DEG = 8;
+    /** Of the bed; its rim is colder and less flat. */
     private static final double EDGE_SHARE = 0.94;
+    /** Share of the catalogue's scale of warping from which on it is told. */
     private static final double WARPS = 0.5;
+    /** Feet larger than this pull at their corners as they cool, mm2. */
     private static final double WARP_FOOT_MM2 = 4000;
     /** A brim that holds what stands on little. */
     public static final double BRIM_MM = 8;
+    /** A brim this wide counts as held. */
     private static final double HOLDS_MM = 4;
 
     private final List<SectionPrint> prints;

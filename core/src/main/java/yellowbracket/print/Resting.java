@@ -18,8 +18,11 @@ import yellowbracket.mesh.measure.ShowSide;
 final class Resting {
     private static final List<Vec3> OUTWARD = ShowSide.spread(1000);
     private static final List<Vec3> STARTS = ShowSide.spread(40);
+    /** Corners of the hull looked at. */
     private static final int ASKED = 5000;
+    /** Rolls from face to face before it lies still. */
     private static final int MOST_ROLLS = 60;
+    /** Directions nearer than this are one way to lie. */
     private static final double SAME = Math.cos(Math.toRadians(4));
 
     private final List<Vec3> points;

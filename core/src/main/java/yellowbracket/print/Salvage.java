@@ -3,12 +3,13 @@ package yellowbracket.print;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import yellowbracket.cut.plan.PlanWishes;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.cut.solid.PlaneCut;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 
 /**
  * What can be done with a print that stopped part way: print it again, print only what is missing and join it at the height reached, or
@@ -19,15 +20,8 @@ import yellowbracket.mesh.Vec3;
  */
 public record Salvage(String section, double share, double heightMm, double missingMm, CutPlane plane, Turn turn, double lostHours,
         double lostGrams, List<Option> options) {
-    /** Hours to level the stump, glue, and each mm of the new seam's line: gluing, and hiding the half of it that is outside. */
-    private static final double LEVEL_H = 0.4;
-    private static final double GLUE_H_MM = 1.0 / 260 / 60;
-    /** Heating up, first layer, taking off. */
+    /** Heating up, first layer, taking off; a print of hours does not notice a fifth more or less. */
     private static final double START_H = 0.15;
-    /** A filler coat, mm, and its hours with cure and shaping; higher stumps are not worth it. */
-    private static final double COAT_MM = 5;
-    private static final double COAT_H = 0.7;
-    private static final double MOST_FILLED_MM = 12;
 
     /** What to do. */
     public enum Way {
@@ -60,18 +54,18 @@ public record Salvage(String section, double share, double heightMm, double miss
      * @param section as printed, real mm
      * @param share of the print's time that was done, above 0 and below 1
      */
-    public static Salvage of(Mesh section, SectionPrint print, double share) {
+    public static Salvage of(Mesh section, SectionPrint print, double share, Catalogue shop) {
         var layers = layers(section, print);
         var path = paths(layers, print);
         double all = 0, done = 0;
         for (double p : path) all += p;
         int k = 0;
         while (k < path.length - 1 && done + path[k] <= share * all) done += path[k++];
-        return at(section, print, layers, k * layers.layerMm(), share);
+        return at(section, print, layers, k * layers.layerMm(), share, shop);
     }
 
     /** From the height measured on the stump instead; what was done follows from it. */
-    public static Salvage atHeight(Mesh section, SectionPrint print, double heightMm) {
+    public static Salvage atHeight(Mesh section, SectionPrint print, double heightMm, Catalogue shop) {
         var layers = layers(section, print);
         var path = paths(layers, print);
         double all = 0, done = 0;
@@ -79,7 +73,7 @@ public record Salvage(String section, double share, double heightMm, double miss
             all += path[i];
             if ((i + 1) * layers.layerMm() <= heightMm) done += path[i];
         }
-        return at(section, print, layers, heightMm, all > 0 ? done / all : 0);
+        return at(section, print, layers, heightMm, all > 0 ? done / all : 0, shop);
     }
 
     private static Layers layers(Mesh section, SectionPrint print) {
@@ -99,7 +93,7 @@ public record Salvage(String section, double share, double heightMm, double miss
         return out;
     }
 
-    private static Salvage at(Mesh section, SectionPrint print, Layers layers, double height, double share) {
+    private static Salvage at(Mesh section, SectionPrint print, Layers layers, double height, double share, Catalogue shop) {
         var up = print.orientation().turn().row2();
         double floor = Double.POSITIVE_INFINITY;
         for (int v = 0; v < section.vertexCount(); v++) floor = Math.min(floor, up.dot(section.point(v)));
@@ -108,9 +102,12 @@ public record Salvage(String section, double share, double heightMm, double miss
         double rate = print.printer().failuresPerHour(), grams = print.grams();
         var options = new ArrayList<Option>();
         options.add(new Option(Way.AGAIN, print.expectedHours(), grams, 0));
-        if (height > 0 && missing > 0) options.add(new Option(Way.REST, Failure.expectedHours(left * print.hours() + START_H, rate)
-                + LEVEL_H + line * GLUE_H_MM + line / 2 * PlanWishes.Rates.HIDE_H_MM, left * grams, line));
-        if (missing <= MOST_FILLED_MM) options.add(new Option(Way.FILL, COAT_H * Math.ceil(missing / COAT_MM), 0, 0));
+        if (height > 0 && missing > 0) options.add(new Option(Way.REST,
+                Failure.expectedHours(left * print.hours() + START_H, rate) + shop.usual(Practice.LEVEL_STUMP_H)
+                        + line / shop.usual(Practice.WET_SEAM_MM_MIN) / 60 + line / 2 * shop.usual(Practice.HIDE_SEAM_H_MM),
+                left * grams, line));
+        if (missing <= shop.usual(Practice.MOST_FILLED_MM)) options.add(
+                new Option(Way.FILL, shop.usual(Practice.THICK_FILL_H) * Math.ceil(missing / shop.usual(Practice.THICK_FILL_MM)), 0, 0));
         options.sort(java.util.Comparator.comparingDouble(Option::hours));
         return new Salvage(print.name(), share, height, missing, new CutPlane(up, floor + height), print.orientation().turn(),
                 share * print.hours(), share * grams, options);

@@ -18,7 +18,9 @@ public final class ProgramLog {
     /** Where the logging configuration looks for the folder. */
     private static final String FOLDER = "yellowbracket.state";
     private static final String FILE = "yellow-bracket.log";
+    /** Work longer than this leaves a line. */
     private static final long SLOW_MS = 1000;
+    /** Of a stack told. */
     private static final int FRAMES = 12;
     private static final Pattern FILES = Pattern.compile(
             "\"[^\"]*\"|\\S*[/\\\\]\\S*|\\S+\\.(?:bracket|stl|obj|ply|3mf|gz|csv|json|pdf|ics|png|jpe?g)\\b~?", Pattern.CASE_INSENSITIVE);

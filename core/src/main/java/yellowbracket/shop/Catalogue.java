@@ -5,6 +5,7 @@ import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 
@@ -50,31 +51,31 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
     }
 
     public Material material(String name) {
-        return materials.stream()
-                .filter(m -> m.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no material " + name));
+        return materials.stream().filter(m -> m.name().equals(name)).findFirst().orElseThrow(() -> unknown("material", name));
     }
 
     public Coating coating(String name) {
-        return coatings.stream()
-                .filter(c -> c.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no coating " + name));
+        return coatings.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> unknown("coating", name));
     }
 
     public JoinProduct join(String name) {
-        return joins.stream()
-                .filter(c -> c.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no way to join " + name));
+        return joins.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> unknown("way to join", name));
     }
 
     public Profile profile(String name) {
-        return profiles.stream()
-                .filter(p -> p.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no profile " + name));
+        return profiles.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow(() -> unknown("profile", name));
+    }
+
+    private static IllegalArgumentException unknown(String what, String name) {
+        return new IllegalArgumentException("no " + what + " called \"" + name + "\" is known; choose another");
+    }
+
+    /** The same but for one value of practice, which must lie in its range. */
+    public Catalogue with(Practice p, double value) {
+        var changed = new EnumMap<>(practice);
+        var range = practice.get(p);
+        changed.put(p, new Usual(value, range.least(), range.most()));
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, grits, foamsMm, changed, sheetDm2, sheetCost);
     }
 
     /** What is usual where nobody knows better. */

@@ -3,6 +3,7 @@ package yellowbracket.shop;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.finding.Limits;
 
 /**
  * Tape and calliper measures of a head, mm, in the terms of ISO 7250: circumference above the brows, length brow to back, breadth above the
@@ -10,6 +11,15 @@ import java.util.Optional;
  */
 public record HeadMeasures(double circumferenceMm, double lengthMm, double breadthMm, Optional<Double> heightMm,
         Optional<Double> faceWidthMm, Optional<Double> neckMm, Optional<Double> pupilsMm) {
+
+    /** What is no head is told by {@link #check}, with the slip that may have made it. */
+    private static final double MOST_MM = 100_000;
+
+    public HeadMeasures {
+        for (double mm : new double[] {circumferenceMm, lengthMm, breadthMm}) Limits.within("a measure of a head, mm", mm, 0, MOST_MM);
+        for (var mm : List.of(heightMm, faceWidthMm, neckMm, pupilsMm))
+            mm.ifPresent(v -> Limits.within("a measure of a head, mm", v, 0, MOST_MM));
+    }
 
     /** A measure that lies where no adult or child head does, or contradicts another. */
     public record Implausible(String measure, String what, String todo) {

@@ -3,13 +3,24 @@ package yellowbracket.shop;
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
  * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
- * minute, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor.
+ * minute, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm.
  */
 public enum Practice {
+    /** Measuring a wearer and settling the scale; the same for what is carried. Looking the sections over and writing their files. */
+    MEASURE_WORN_H, MEASURE_CARRIED_H, CHECK_CUTS_H,
+    /**
+     * By which ways to cut are compared: one more part to start, clean and fit; one more seam to scuff, wet and hold; each mm of seam that
+     * is seen, filled and sanded; each mm cut through the rim of an eye opening, which everybody looks at; a sliver.
+     */
+    MORE_PART_H, MORE_SEAM_H, HIDE_SEAM_H_MM, RIM_CUT_H_MM, SLIVER_PART_H,
+    /** Spared where two halves are alike: they are planned, sanded and masked the same way. */
+    TWINS_SPARE_H,
+    /** A stump made level to go on from; a thick coat of filler with its cure and shaping, its depth, and the most that is filled so. */
+    LEVEL_STUMP_H, THICK_FILL_H, THICK_FILL_MM, MOST_FILLED_MM,
     /** Getting a section off the bed once it is cool; the time it takes to cool. */
     TAKE_OFF_H, COOLS_H,
-    /** Support snapped off, stubs cut and scraped, scars sanded where they are seen; a brim trimmed; resin washed and cured. */
-    SNAP_SUPPORT_MM2_H, TRIM_STUBS_MM2_H, SAND_SCARS_MM2_H, TRIM_BRIM_MM_H, WASH_RESIN_H,
+    /** Support snapped off, stubs cut, scars sanded where seen; a brim: taking the blade up, and along it; resin washed and cured. */
+    SNAP_SUPPORT_MM2_H, TRIM_STUBS_MM2_H, SAND_SCARS_MM2_H, TRIM_BRIM_H, TRIM_BRIM_MM_H, WASH_RESIN_H,
     /** Kept back on a spool: its end does not run through, and estimates are off by some per cent. */
     SPOOL_TIMES,
     /** A dry fit, and what each seam adds; a seam made strong from inside. */

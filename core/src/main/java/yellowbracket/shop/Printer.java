@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowbracket.finding.Limits;
 
 /**
  * A printer. Bed in mm, {@code marginMm} kept free on each side; {@code nozzleMm} fitted now; {@code speedMmS} the fastest it prints;
@@ -15,8 +16,22 @@ import java.util.Optional;
 public record Printer(String name, Process process, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm,
         double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour,
         Optional<Quiet> quiet) implements PrinterBuilder.With {
+    /** No printer in a workshop comes near. */
+    private static final double MOST_BED_MM = 5000;
     /** What a usual hot end melts. */
     public static final double USUAL_FLOW_MM3_S = 15;
+
+    public Printer {
+        Limits.named("a printer", name);
+        for (double mm : new double[] {bedX, bedY, bedZ}) Limits.within("the bed of " + name + ", mm", mm, 0, MOST_BED_MM);
+        Limits.within("the margin of " + name + ", mm", marginMm, 0, MOST_BED_MM);
+        Limits.within("the nozzle of " + name + ", mm", nozzleMm, 0, 10);
+        Limits.within("the speed of " + name + ", mm/s", speedMmS, 0, 10_000);
+        Limits.within("the flow of " + name + ", mm3/s", flowMm3S, 0, 10_000);
+        Limits.within("the hours factor of " + name, hoursFactor, 0, 100);
+        Limits.within("failures an hour of " + name, failuresPerHour, 0, 10);
+        Limits.within("the cost of an hour of " + name, costPerHour, 0, 1e6);
+    }
 
     /** A filament printer that may run at any hour. */
     public static Printer of(String name, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm, double speedMmS,

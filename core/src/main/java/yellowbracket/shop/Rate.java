@@ -1,5 +1,7 @@
 package yellowbracket.shop;
 
+import yellowbracket.finding.Limits;
+
 /**
  * Hours as a factor on the catalogue's, learned from this maker's log: a normal prior on the logarithm of the factor with weight {@code
  * priorJobs},
@@ -11,6 +13,12 @@ public record Rate(double factor, int jobs, double sumLog) {
     /** Spread of single jobs about their estimate, natural logarithm; 0.35 is about a third more or less. */
     public static final double JOB_SPREAD = 0.35;
     public static final Rate UNKNOWN = new Rate(1, 0, 0);
+
+    public Rate {
+        Limits.within("a rate", factor, 1e-3, 1e3);
+        Limits.within("jobs of a rate", jobs, 0, 1e6);
+        Limits.within("sum of a rate", sumLog, -1e6, 1e6);
+    }
 
     /** After one more job that took {@code actual} hours where the catalogue said {@code catalogue}. */
     public Rate with(double actual, double catalogue) {

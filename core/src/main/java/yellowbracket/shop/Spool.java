@@ -1,5 +1,7 @@
 package yellowbracket.shop;
 
+import yellowbracket.finding.Limits;
+
 /**
  * A spool of filament or a bottle of resin. {@code grams}: what is left on it; {@code emptyG}: the bare spool, so that weighing tells what
  * is left;
@@ -7,7 +9,9 @@ package yellowbracket.shop;
  */
 public record Spool(String name, String material, double grams, double emptyG, String printer) {
     public Spool {
-        if (!(grams >= 0) || !(emptyG >= 0)) throw new IllegalArgumentException("spool " + name + ": grams must not be negative");
+        Limits.named("a spool", name);
+        Limits.within("on spool " + name + ", g", grams, 0, 100_000);
+        Limits.within("bare spool " + name + ", g", emptyG, 0, 100_000);
     }
 
     /** After the spool was put on a scale. @throws IllegalArgumentException if it weighs less than when empty */

@@ -9,10 +9,12 @@ import yellowbracket.mesh.Vec3;
  * do not count. {@code openCm2}: their area seen from the mouth.
  */
 public record Air(double openCm2, double wallMm) {
+    /** From the mouth; what lies further off is no breathing hole, mm. */
     public static final double REACH_MM = 110;
     static final double WIDE_DEG = 62;
     /** A starting value: about the area of a mouth breathing hard, cm2. */
     public static final double WANTED_CM2 = 6;
+    /** Rays on a side. */
     private static final int SIDE = 121;
 
     public static Air of(HeadForm form, Cavity cavity, double scale, Pose pose) {

@@ -20,18 +20,20 @@ import yellowbracket.shop.Wearer;
  */
 public record Carry(double lengthMm, int axis, double balanceMm, double gripAtMm, double gripThickMm, double handHeightMm,
         double shoulderMm, double upReachMm, double forwardReachMm, List<Finding> findings) {
+    /** Shares of body height: shoulder, fist, how far up and forward one grips; starting values for adults. */
     private static final double SHOULDER = 0.818, FIST = 0.42, UP_GRIP = 1.22, FORWARD_GRIP = 0.41;
     /** A low house door less the threshold, mm. */
     public static final double DOOR_MM = 1960;
     /** From the tailgate to the front seats of a small car, mm. */
     public static final double CAR_MM = 1450;
+    /** A hand closes well round these, mm. */
     private static final double THIN_GRIP_MM = 22, THICK_GRIP_MM = 48;
 
     public static Carry of(Mesh model, Bvh index, double scale, Wearer wearer) {
         var size = model.bounds().size();
         int axis = size.z() >= size.x() && size.z() >= size.y() ? 2 : size.x() >= size.y() ? 0 : 1;
         double length = size.get(axis) * scale, low = model.bounds().min().get(axis);
-        double hand = FIST * wearer.bodyHeightMm(), balance = (middle(model).get(axis) - low) * scale;
+        double hand = FIST * wearer.standingMm(), balance = (middle(model).get(axis) - low) * scale;
         // a staff stands on the ground and is held at hand height; anything shorter is held near where it balances
         double grip = length > 1.15 * hand ? hand : Math.clamp(balance, 0.05 * length, 0.95 * length);
         double thick = thickness(model, index, axis, low + grip / scale) * scale;
@@ -49,8 +51,8 @@ public record Carry(double lengthMm, int axis, double balanceMm, double gripAtMm
         if (Math.abs(balance - grip) > 0.22 * length)
             out.add(Finding.of(Weight.NOTE, Subject.WHOLE, text("it balances %.0f mm %s the hand: it will tip; weight the other end",
                     Math.abs(balance - grip), balance > grip ? "above" : "below")));
-        return new Carry(length, axis, balance, grip, thick, hand, SHOULDER * wearer.bodyHeightMm(), UP_GRIP * wearer.bodyHeightMm(),
-                FORWARD_GRIP * wearer.bodyHeightMm(), List.copyOf(out));
+        return new Carry(length, axis, balance, grip, thick, hand, SHOULDER * wearer.standingMm(), UP_GRIP * wearer.standingMm(),
+                FORWARD_GRIP * wearer.standingMm(), List.copyOf(out));
     }
 
     /** The scale at which the top of the standing prop is {@code heightMm} up. */

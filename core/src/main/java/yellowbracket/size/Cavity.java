@@ -11,9 +11,11 @@ import yellowbracket.mesh.index.Bvh;
  * the longest run of heights on which nothing lies ahead, closed above and below.
  */
 public final class Cavity {
+    /** How finely the hollow is felt, mm. */
     private static final double STEP_MM = 1.5;
     /** Rays keep off the mirror plane, where models have their seams, ridges and rivets. */
     private static final double ASIDE_MM = 0.4;
+    /** A ray beside the first that must agree, so that a rivet is not taken for the wall, mm. */
     private static final double BESIDE_MM = 3.3;
 
     private final Mesh mesh;

@@ -22,7 +22,9 @@ import yellowbracket.mesh.Vec3;
 public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     /** Heights, fore-aft shifts and tilts tried, in steps of these. */
     private static final double HEIGHT_MM = 6, SHIFT_MM = 6, TILT_DEG = 5;
+    /** Steps to each side; a head that needs more does not get in. */
     private static final int SHIFTS = 8, TILTS = 8;
+    /** Above the rim it is out, mm. */
     private static final double OUT_MM = 14;
     /** A path may give away this much room for a straighter way. */
     private static final double SLACK_MM = 0.3;

@@ -14,6 +14,7 @@ import yellowbracket.shop.Wearer;
  * ears folded. Made once a wearer and good for every shell, scale and pose: it is the head that is closed and known, not the shell.
  */
 public final class HeadField {
+    /** Cells of the distance field, mm. */
     static final double CELL_MM = 4;
     /** Distances are told up to this, mm. */
     public static final double FAR_MM = 32;

@@ -23,9 +23,11 @@ public final class HeadForm {
     static final int ROWS = HeadScan.ROWS;
     /** Height of the tape over the brows, as a share of chin to crown above the eyes. */
     private static final double BROW = 0.12;
+    /** Where the form ends, as a share of chin to crown below the eyes. */
     private static final double NECK_END = -0.85;
     /** Below it the neck begins. */
     private static final double SKULL_END = -0.515;
+    /** How far nose and ears stand out, mm; starting values that a scan overrides. */
     private static final double NOSE_MM = 19;
     private static final double EAR_MM = 20;
 

@@ -24,6 +24,7 @@ import yellowbracket.shop.Wearer;
  */
 public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching, double rimGapMm, Vec3 rimGapAt, Optional<Eyes> eyes,
         Zone touchesAt, List<Vec3> straps, List<Finding> findings) {
+    /** How finely the rim is laid on the face, mm. */
     static final double CELL_MM = 1.5;
     /** Soft tape or foam strip along the rim takes this up, mm. */
     public static final double TOUCH_MM = 4;

@@ -14,6 +14,7 @@ import org.hipparchus.optim.nonlinear.scalar.noderiv.SimplexOptimizer;
  * visor's middle. Nelder-Mead on a soft minimum, every third point of the form, a fixed budget.
  */
 final class PoseSearch {
+    /** Of the search for how it sits. */
     private static final int EVALUATIONS = 140;
     /** Softness of the minimum, mm: differences below it are traded against each other. */
     private static final double SOFT_MM = 2.5;

@@ -15,6 +15,7 @@ import yellowbracket.mesh.Vec3;
 public record Proportions(double scale, Reshape reshape, double distortion) {
     private static final Set<Zone> WIDTH = EnumSet.of(Zone.EARS, Zone.TEMPLES, Zone.JAW),
             DEPTH = EnumSet.of(Zone.BROW, Zone.BACK, Zone.NOSE, Zone.CHIN, Zone.CHEEKS), HEIGHT = EnumSet.of(Zone.CROWN);
+    /** A change of one axis must save this share of the scale to be told. */
     private static final double WORTH_IT = 0.01;
 
     /** Nothing when one scale all round does as well within 1 %. */
@@ -41,6 +42,7 @@ public record Proportions(double scale, Reshape reshape, double distortion) {
 
     /** An axis is made smaller by two fifths at most, to a fiftieth of a per cent. */
     private static final double LEAST_SHARE = 0.6;
+    /** How finely the share is sought. */
     private static final double FINE = 2e-4;
 
     private static double least(Room room, HeadForm form, Cavity cavity, Pose pose, double base, Vec3 s, int axis, Set<Zone> zones) {

@@ -2,6 +2,7 @@ package yellowbracket.size;
 
 import java.util.Arrays;
 import java.util.Optional;
+import yellowbracket.finding.Limits;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Vec3;
@@ -27,6 +28,7 @@ public record Reshape(double wide, double deep, double tall, Optional<Neck> neck
         public Neck {
             if (!(mm > -200 && mm < 200) || !(noneAboveZ > fullBelowZ))
                 throw new IllegalArgumentException("a neck is widened by less than 200 mm, over some height");
+            for (double at : new double[] {fullBelowZ, noneAboveZ, middleY}) Limits.within("place of a widened neck, mm", at, -1e5, 1e5);
         }
 
         /** 1 below, 0 above, smooth between (3t2 - 2t3). */

@@ -18,7 +18,9 @@ import yellowbracket.shop.HeadScan;
 public final class ScanAlignment {
     /** How far the holes of the ears lie below the eyes, mm. */
     private static final double EAR_DROP_MM = 20;
+    /** From the eyes; a scan's shoulders lie further off, mm. */
     private static final double REACH_MM = 190;
+    /** Share of rays that may find no skin: a scan without hair has holes. */
     private static final double MOST_MISSING = 0.35;
 
     /** Either a head or the reason why it is none. */

@@ -13,8 +13,11 @@ import yellowbracket.mesh.index.Bvh;
  * any other. Immutable.
  */
 final class ShellPoints {
+    /** Between points of the inner wall, mm. */
     static final double SPACING_MM = 4;
+    /** Points this near are one place when places are told, mm. */
     private static final double CLUSTER_MM = 22;
+    /** Places within the hollow from which its wall is looked for. */
     private static final int LOOKOUTS = 7;
 
     /** Three a point, cluster after cluster. */

@@ -12,9 +12,13 @@ import yellowbracket.mesh.Vec3;
  * prop's rim.
  */
 public record TestPiece(Kind kind, Mesh mesh, double atZMm, Zone proves) {
+    /** Stiff enough to feel, mm. */
     public static final double WALL_MM = 2.4;
+    /** Height of a test ring, mm. */
     private static final double HIGH_MM = 10;
+    /** Corners around a ring. */
     private static final int AROUND = 120;
+    /** Half of the largest ring, mm. */
     private static final double REACH_MM = 220;
 
     /** What is proved. */

@@ -13,9 +13,11 @@ import yellowbracket.mesh.Vec3;
  */
 public record Vision(double leftDeg, double rightDeg, double upDeg, double downDeg, double floorFromM, double openShare, double bothShare,
         double eyesUpMm, Field field) {
+    /** How far out, up and down the view is asked, degrees: beyond it nobody looks. */
     private static final double SIDE = 95, UP = 60, DOWN = 70;
     /** Beyond this angle to the other side the nose stands in an eye's way. */
     private static final double NOSE_DEG = 60;
+    /** How finely an edge of the view is sought, degrees. */
     private static final double MARCH_DEG = 1, FINE_DEG = 0.05;
 
     /**
@@ -24,6 +26,7 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
      * the lowest, columns from the wearer's left.
      */
     public static final class Field {
+        /** Grid of the view, degrees. */
         public static final double STEP_DEG = 1;
         public static final int COLUMNS = 2 * (int) (SIDE / STEP_DEG) + 3;
         public static final int ROWS = (int) ((UP + DOWN) / STEP_DEG) + 3;

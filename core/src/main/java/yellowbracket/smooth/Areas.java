@@ -13,8 +13,10 @@ import yellowbracket.print.SectionPrint;
  */
 public record Areas(double fineMm2, double middleMm2, double coarseMm2, double flatMm2, double curvedMm2, double tightMm2,
         double valley50Um, double valley90Um) {
+    /** Valleys below the first are fine, above the second coarse, um. */
     public static final double FINE_UM = 50;
     public static final double COARSE_UM = 110;
+    /** Radius above which a surface counts as flat, and below which as tight, mm. */
     private static final double FLAT_MM = 120;
     private static final double TIGHT_MM = 12;
     public static final Areas NONE = new Areas(0, 0, 0, 0, 0, 0, 0, 0);

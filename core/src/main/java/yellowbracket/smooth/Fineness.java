@@ -24,6 +24,7 @@ import yellowbracket.shop.Profile;
 public record Fineness(List<Point> points) {
     /** Layer heights as shares of the nozzle; 0.75 is the most that holds. */
     private static final double[] SHARES = {0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.75};
+    /** Common nozzles, mm. */
     private static final double[] NOZZLES = {0.4, 0.6, 0.8};
     /** Layers are cut at this height once and read at the others. */
     private static final double CUT_MM = 0.2;

@@ -44,6 +44,7 @@ public final class Ladder {
         record OutOfReach(String why) implements Outcome {}
     }
 
+    /** Depths nearer than this are one state of the search, um. */
     private static final double CELL_UM = 3;
     /** Share of a film that stays after solvents have left. */
     private static final double STAYS = 0.72;
@@ -53,6 +54,7 @@ public final class Ladder {
     private static final int FILM_PASSES = 2;
     /** What one full pass takes off the peaks, as a share of the mean grain. */
     private static final double TAKES = 0.16;
+    /** States looked at before the best found is taken. */
     private static final int BUDGET = 60_000;
     /** Scratch of a print's skin: lines and strings, not sanded yet. */
     private static final double SKIN_UM = 40;

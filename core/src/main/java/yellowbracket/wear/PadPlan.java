@@ -27,7 +27,9 @@ public record PadPlan(Wearer wearer, List<Pad> pads, List<Finding> findings) {
         }
     }
 
+    /** Share of its thickness that foam gives way when worn. */
     private static final double PRESSED = 0.30;
+    /** Less is left without a pad, mm. */
     private static final double THINNEST_GAP_MM = 2.5;
 
     public static PadPlan of(Wearer wearer, Clearance clearance, List<Double> stockMm) {

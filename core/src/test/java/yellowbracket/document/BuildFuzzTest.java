@@ -2,18 +2,12 @@ package yellowbracket.document;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -25,7 +19,6 @@ import yellowbracket.mesh.Progress;
 /** Damaged and hostile builds are opened or refused in words; {@code -Dfuzz=8000} for more of them. */
 class BuildFuzzTest {
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final JsonNodeFactory N = JsonNodeFactory.instance;
 
     @TempDir
     Path dir;
@@ -37,7 +30,7 @@ class BuildFuzzTest {
         int refused = 0, cases = Integer.getInteger("fuzz", 400);
         for (int i = 0; i < cases; i++) {
             var root = JSON.readTree(BuildJson.write(SmallBuild.build()));
-            for (int k = random.nextInt(3); k >= 0; k--) mutate(root.path("build"), random);
+            for (int k = random.nextInt(3); k >= 0; k--) Mutation.of(root.path("build"), random);
             Files.write(file, zip("build.json", root.toString().getBytes(StandardCharsets.UTF_8)));
             var outcome = BuildFile.read(file, Progress.NONE);
             if (outcome instanceof BuildFile.Outcome.Refused r) {
@@ -48,45 +41,6 @@ class BuildFuzzTest {
             } else assertThat(BuildJson.write(((BuildFile.Outcome.Opened) outcome).build())).isNotBlank();
         }
         assertThat(refused).isGreaterThan(cases / 4);
-    }
-
-    /** One value somewhere is replaced, dropped or doubled. */
-    private static void mutate(JsonNode root, Random random) {
-        var places = new ArrayList<Runnable>();
-        collect(root, random, places);
-        places.get(random.nextInt(places.size())).run();
-    }
-
-    private static void collect(JsonNode at, Random random, List<Runnable> places) {
-        if (at instanceof ObjectNode o) o.fieldNames().forEachRemaining(name -> {
-            places.add(() -> {
-                if (random.nextInt(6) == 0) o.remove(name);
-                else o.set(name, instead(o.get(name), random));
-            });
-            collect(o.get(name), random, places);
-        });
-        else if (at instanceof ArrayNode a) for (int i = 0; i < a.size(); i++) {
-            int k = i;
-            places.add(() -> {
-                if (random.nextBoolean()) a.add(a.get(k));
-                else a.set(k, instead(a.get(k), random));
-            });
-            collect(a.get(i), random, places);
-        }
-    }
-
-    private static JsonNode instead(JsonNode now, Random random) {
-        return switch (random.nextInt(9)) {
-            case 0 -> N.nullNode();
-            case 1 -> N.numberNode(-1);
-            case 2 -> N.numberNode(1e300);
-            case 3 -> N.numberNode(Long.MAX_VALUE);
-            case 4 -> N.textNode("2026-02-31T25:61");
-            case 5 -> N.textNode("");
-            case 6 -> N.arrayNode().add(N.nullNode());
-            case 7 -> N.objectNode();
-            default -> now.isNumber() ? N.numberNode(now.asDouble() * 1e6) : N.textNode("\u0000\ud800");
-        };
     }
 
     @Test

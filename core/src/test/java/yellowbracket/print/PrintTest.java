@@ -217,7 +217,7 @@ class PrintTest {
     @Test
     void whatIsMissingOfAFailedPrintIsCutAtTheHeightReached() {
         var m = Shapes.box(new Vec3(0, 0, 30), new Vec3(20, 20, 130));
-        var s = Salvage.of(m, bar(m), 0.62);
+        var s = Salvage.of(m, bar(m), 0.62, Catalogue.builtIn());
         assertThat(s.heightMm()).isCloseTo(62, within(0.2));
         assertThat(s.missingMm()).isCloseTo(38, within(0.2));
         assertThat(s.plane().normal()).isEqualTo(Vec3.Z);
@@ -229,18 +229,18 @@ class PrintTest {
         assertThat(s.options()).extracting(Salvage.Option::way).containsExactlyInAnyOrder(Salvage.Way.REST, Salvage.Way.AGAIN);
         assertThat(s.options().stream().filter(o -> o.way() == Salvage.Way.REST).findFirst().orElseThrow().seamMm()).isCloseTo(80,
                 within(1e-6));
-        assertThat(Salvage.atHeight(m, bar(m), 62).share()).isCloseTo(0.62, within(0.01));
+        assertThat(Salvage.atHeight(m, bar(m), 62, Catalogue.builtIn()).share()).isCloseTo(0.62, within(0.01));
     }
 
     @Test
     void aLongPrintIsSavedAndAShortOneBegunAgain() {
         var tall = Shapes.box(Vec3.ZERO, new Vec3(60, 60, 240));
-        var late = Salvage.of(tall, bar(tall), 0.9);
+        var late = Salvage.of(tall, bar(tall), 0.9, Catalogue.builtIn());
         assertThat(late.options().getFirst().way()).isEqualTo(Salvage.Way.REST);
         assertThat(late.lostHours()).isCloseTo(0.9 * bar(tall).hours(), within(1e-9));
-        var early = Salvage.of(tall, bar(tall), 0.02);
+        var early = Salvage.of(tall, bar(tall), 0.02, Catalogue.builtIn());
         assertThat(early.options().getFirst().way()).isEqualTo(Salvage.Way.AGAIN);
-        var nearly = Salvage.of(tall, bar(tall), 0.98);
+        var nearly = Salvage.of(tall, bar(tall), 0.98, Catalogue.builtIn());
         assertThat(nearly.options().getFirst().way()).as("under 5 mm: one coat").isEqualTo(Salvage.Way.FILL);
         assertThat(nearly.options()).isSortedAccordingTo(java.util.Comparator.comparingDouble(Salvage.Option::hours));
     }

@@ -14,7 +14,7 @@ class CatalogueTest {
     @Test
     void profilesNameMaterialsThatExist() {
         assertThat(SHOP.profiles()).isNotEmpty().allSatisfy(p -> assertThat(SHOP.material(p.material()).densityGcm3()).isBetween(0.9, 1.4));
-        assertThatThrownBy(() -> SHOP.material("cheese")).hasMessageContaining("no material cheese");
+        assertThatThrownBy(() -> SHOP.material("cheese")).hasMessageContaining("no material called \"cheese\"");
     }
 
     @Test

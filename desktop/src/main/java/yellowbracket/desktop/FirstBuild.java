@@ -27,7 +27,7 @@ record FirstBuild(Build build, Meshes meshes, Optional<Path> file, boolean rescu
         var wanted = options.file().or(options::lastBuild);
         if (wanted.isEmpty() || !BuildFile.isName(wanted.get())) return empty(options, "");
         return switch (Opening.of(wanted.get(), Progress.NONE)) {
-            case Opening.Opened o -> new FirstBuild(o.build(), o.meshes(), wanted, false, "");
+            case Opening.Opened o -> new FirstBuild(o.build(), o.meshes(), wanted, false, String.join(" ", o.notes()));
             case Opening.Rescued o -> new FirstBuild(o.build(), o.meshes(), Optional.empty(), true, o.note());
             case Opening.Refused r -> empty(options, r.problem().sentence());
         };

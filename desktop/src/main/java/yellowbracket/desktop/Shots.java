@@ -23,6 +23,7 @@ import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.mesh.io.WriteProblem;
 
 /** Walks through the pages of the demo build and writes a picture of each, once its results are fresh. */
 final class Shots {
@@ -178,7 +179,7 @@ final class Shots {
             Files.createDirectories(folder);
             javax.imageio.ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", folder.resolve(name + ".png").toFile());
         } catch (IOException e) {
-            System.err.println("cannot write " + name + ".png: " + AppModel.reason(e));
+            System.err.println("cannot write " + name + ".png: " + WriteProblem.words(e));
         }
     }
 }

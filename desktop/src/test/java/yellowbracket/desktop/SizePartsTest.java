@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Labeled;
@@ -27,6 +28,7 @@ import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.TestPiece;
+import yellowbracket.size.Zone;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -170,7 +172,7 @@ class SizePartsTest extends WindowTest {
         double lowest = model.result(SizeFigures.SCALES).orElseThrow().byWearer().get("Maren").lowest();
         robot.interact(() -> {
             robot.lookup("#trial-verdict").queryAs(ChoiceBox.class).getSelectionModel().select(1);
-            robot.lookup("#trial-zone").queryAs(ChoiceBox.class).getSelectionModel().select("nose");
+            robot.lookup("#trial-zone").queryAs(ChoiceBox.class).getSelectionModel().select(Optional.of(Zone.NOSE));
             robot.lookup("#trial-mm").queryAs(javafx.scene.control.TextField.class).setText("4");
             robot.lookup("#trial-note").queryAs(Button.class).fire();
         });

@@ -19,14 +19,6 @@ import yellowbracket.mesh.Vec3;
  * what is seen of the seams, support; an {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
  */
 final class PlanCosts {
-    /** Handling of one more part: start, clean-up, dry fit. */
-    private static final double PART_H = 0.5;
-    /** One more seam to scuff, wet, hold; and each mm of it (a brush wets 260 mm a minute). */
-    private static final double SEAM_H = 0.3;
-    private static final double GLUE_H_MM = 1.0 / 260 / 60;
-    /** Cutting through the rim of an eye opening spoils the edge that everybody looks at. */
-    private static final double RIM_H_MM = 0.06;
-    private static final double SLIVER_H = 3;
     /**
      * Share of the space under an overhang that is printed, and of the drop that goes down to the bed and not to the piece itself; both on
      * prints of the demo.
@@ -35,20 +27,22 @@ final class PlanCosts {
     private static final double REACHES_BED = 0.7;
     /** What is left of it when a piece that still has to be cut has been cut well. */
     private static final double OPEN_SUPPORT = 0.35;
+    /** Snapping, trimming and sanding one mm2 of support, the sum of the catalogue's three rates. */
     private static final double REMOVE_H_MM2 = 1.0 / 12_000;
-    /** Two equal halves are planned, sanded and masked alike. */
-    private static final double TWINS_H = 0.8;
     /** A side shorter than this share of the whole is a nibble. */
     private static final double NIBBLE = 0.3;
+    /** Both sides must be this much smaller than the whole, or the search does not end. */
     private static final double SHRINK = 0.95;
     /** A part shorter than this share of the largest one beside it is a crumb. */
     private static final double CRUMB = 0.3;
     /** Numbers kept for each facet. */
     private static final int FACET = 7;
+    /** Steeper overhangs print without support on a usual printer. */
     private static final double LEAN = Math.sin(Math.toRadians(45));
 
     private final List<Bed> beds;
     private final PlanWishes.Rates rates;
+    private final PlanWishes.Labour labour;
     private final Map<Mesh, Double> printed = new IdentityHashMap<>();
     private final Map<Mesh, Double> held = new IdentityHashMap<>();
     private final Map<Mesh, double[]> facets = new IdentityHashMap<>();
@@ -58,18 +52,19 @@ final class PlanCosts {
     PlanCosts(List<Bed> beds, PlanWishes.Rates rates) {
         this.beds = beds;
         this.rates = rates;
+        labour = rates.labour();
     }
 
     double seamHours(CutChoice c, Aim aim) {
-        return joinHours(c) + aim.show * smoothHours(c) + RIM_H_MM * c.rimMm() + (c.sliver() ? SLIVER_H : 0);
+        return joinHours(c) + aim.show * smoothHours(c) + labour.rimHPerMm() * c.rimMm() + (c.sliver() ? labour.sliverH() : 0);
     }
 
     double joinHours(CutChoice c) {
-        return SEAM_H + c.lineMm() * GLUE_H_MM;
+        return labour.seamH() + c.lineMm() * labour.glueHPerMm();
     }
 
     double smoothHours(CutChoice c) {
-        return rates.hideHoursPerMm() * c.toHideMm();
+        return labour.hideHPerMm() * c.toHideMm();
     }
 
     /** The fewest boxes of bed size that a box of this size makes. */
@@ -85,7 +80,7 @@ final class PlanCosts {
      */
     double guess(CutChoice c, double usual, Aim aim) {
         int parts = partsAfter(c);
-        return parts * PART_H * aim.parts + seamHours(c, aim) + Math.max(0, parts - 2) * usual - (c.mirror() ? TWINS_H : 0);
+        return parts * labour.partH() * aim.parts + seamHours(c, aim) + Math.max(0, parts - 2) * usual - (c.mirror() ? labour.twinsH() : 0);
     }
 
     /** What it costs to get on with a piece: the cheapest cut of those that leave the fewest beds' worth on their two sides. */
@@ -121,9 +116,10 @@ final class PlanCosts {
         if (p.cut().isPresent()) {
             var c = p.cut().get();
             return p.count() * seamHours(c.choice(), aim) + of(c.above(), aim, toCome)
-                    + c.below().map(b -> of(b, aim, toCome)).orElse(-TWINS_H);
+                    + c.below().map(b -> of(b, aim, toCome)).orElse(-labour.twinsH());
         }
-        double parts = p.fits() ? solids(p.mesh()) * PART_H * aim.parts + crumbs(p.mesh()) * SLIVER_H : toCome.applyAsDouble(p);
+        double parts = p.fits() ? solids(p.mesh()) * labour.partH() * aim.parts + crumbs(p.mesh()) * labour.sliverH()
+                : toCome.applyAsDouble(p);
         double support = p.fits() ? supportHours(p.mesh()) : OPEN_SUPPORT * anyWayUp(p.mesh());
         return p.count() * (parts + printHours(p.mesh()) + aim.support * support);
     }

@@ -6,6 +6,8 @@ import java.util.function.ToIntFunction;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.CutTree;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 
@@ -20,26 +22,30 @@ import yellowbracket.shop.Profile;
 public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3> eyes, CutTree kept, boolean mirror, Rates rates) {
 
     /**
-     * Rough figures for comparing plans: flow, chance of failing an hour, material behind each surface (mm), infill share, hours to hide a
-     * mm of seam that is
-     * seen. The stations after this one compute the exact ones for the plan that is taken.
+     * Rough figures for comparing plans: flow, chance of failing an hour, material behind each surface (mm), infill share, work by hand.
+     * The stations after this one compute the exact ones for the plan that is taken.
      */
-    public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, double hideHoursPerMm) {
-        /** Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. */
+    public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour) {
+        /**
+         * Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. A
+         * fifth more or less makes all plans alike dearer or cheaper; it turns the choice only where one part more saves a long print.
+         */
         private static final double FLOW_LEFT = 0.49;
-        /** Filler and sanding on a band 28 mm wide, at some 30 min a dm2. */
-        public static final double HIDE_H_MM = 0.0014;
-        public static final Rates USUAL = new Rates(17_000, 0.0025, 1.3, 0.15, HIDE_H_MM);
 
-        public static Rates of(Profile profile, List<Printer> printers) {
-            if (printers.isEmpty()) return USUAL;
+        /** A usual printer and profile. */
+        public static Rates usual(Labour labour) {
+            return new Rates(17_000, 0.0025, 1.3, 0.15, labour);
+        }
+
+        public static Rates of(Profile profile, List<Printer> printers, Labour labour) {
+            if (printers.isEmpty()) return usual(labour);
             double line = profile.lineWidthMm() * profile.layerMm();
             double speed = printers.stream()
                     .mapToDouble(p -> Math.min(p.speedMmS(), p.flowMm3S() / line) / p.hoursFactor())
                     .average()
                     .orElseThrow();
             double failures = printers.stream().mapToDouble(Printer::failuresPerHour).average().orElseThrow();
-            return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), HIDE_H_MM);
+            return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), labour);
         }
 
         /** Expected hours of one print of that volume and surface, begun again when it fails: (e^(rate t) - 1) / rate. */
@@ -49,12 +55,26 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
         }
     }
 
+    /**
+     * Work by hand that a way to cut costs, hours: for each part and seam, for each mm of seam to glue, to hide where it is seen, and of a
+     * rim cut through; for a sliver; what two halves alike spare.
+     */
+    public record Labour(double partH, double seamH, double glueHPerMm, double hideHPerMm, double rimHPerMm, double sliverH,
+            double twinsH) {
+        public static Labour of(Catalogue shop) {
+            return new Labour(shop.usual(Practice.MORE_PART_H), shop.usual(Practice.MORE_SEAM_H),
+                    1 / shop.usual(Practice.WET_SEAM_MM_MIN) / 60, shop.usual(Practice.HIDE_SEAM_H_MM), shop.usual(Practice.RIM_CUT_H_MM),
+                    shop.usual(Practice.SLIVER_PART_H), shop.usual(Practice.TWINS_SPARE_H));
+        }
+    }
+
     public PlanWishes {
         beds = List.copyOf(beds);
     }
 
+    /** With the usual rates of the catalogue. */
     public static PlanWishes of(Bed... beds) {
-        return new PlanWishes(List.of(beds), p -> 0, Optional.empty(), CutTree.WHOLE, true, Rates.USUAL);
+        return new PlanWishes(List.of(beds), p -> 0, Optional.empty(), CutTree.WHOLE, true, Rates.usual(Labour.of(Catalogue.builtIn())));
     }
 
     public PlanWishes keeping(CutTree tree) {

@@ -12,6 +12,7 @@ import yellowbracket.mesh.Vec3;
  * of its own.
  */
 public final class PlaneSnap {
+    /** How finely planes about a crease are tried, mm. */
     private static final double STEP_MM = 0.4;
     /** A crease is worth snapping to when it carries this share of the line. */
     private static final double LEAST_SHARE = 0.2;

@@ -36,8 +36,10 @@ import yellowbracket.mesh.index.Bvh;
  * copy in real mm: all planes through a piece are looked at in one sweep, the best are cut.
  */
 public final class SectionPlanner {
+    /** Plans are sought on a copy this coarse and made exact on the full mesh. */
     private static final int PROXY_TRIANGLES = 8_000;
     private static final List<Aim> SEARCHED = List.of(Aim.CHEAPEST, Aim.FEWEST, Aim.HIDDEN, Aim.SUPPORT);
+    /** States followed at once, and cuts tried of each. */
     private static final int BEAM = 10;
     private static final int BRANCHES = 6;
     /** Cuts in one plan; more would be above {@link Sectioning#MOST_SECTIONS}. */
@@ -46,8 +48,10 @@ public final class SectionPlanner {
     private static final double SLACK = 1.15;
     /** So many cuts deeper than the first plan that is whole the search looks for a better one. */
     private static final int PATIENCE = 4;
+    /** Cuts beyond the fewest that still may save work. */
     private static final int MOST_FURTHER = 4;
     private static final int FURTHER_BRANCHES = 8;
+    /** Planes looked at along an axis, no nearer than the step, mm. */
     private static final int PLACES = 64;
     private static final double STEP_MM = 4;
     /** Two planes nearer than this are the same idea. */

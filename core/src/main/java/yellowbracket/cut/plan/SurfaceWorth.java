@@ -20,8 +20,11 @@ import yellowbracket.mesh.measure.ShowSide;
 final class SurfaceWorth {
     /** Tags below this are cuts; above, triangle numbers. */
     static final int FIRST = 1 << 20;
+    /** Edges sharper than 32 degrees are creases in which a seam hides. */
     private static final double CREASE = Math.cos(Math.toRadians(32));
+    /** Directions looked from; spread evenly. */
     private static final int LOOKS = 900;
+    /** What lies this near an eye opening, mm, is its rim. */
     private static final double RIM_MM = 7;
     /** Lower than this, degrees, one looks out of the neck, not of an eye opening. */
     private static final double NECK_DEG = -40;

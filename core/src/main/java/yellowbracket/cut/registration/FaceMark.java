@@ -18,13 +18,18 @@ import yellowbracket.mesh.Vec3;
  * letters are as high as the face allows, from 6 mm down to 2.5 mm, and turned to lie along it.
  */
 final class FaceMark {
+    /** Two layers of 0.2 mm: read by finger and lamp, filled by nobody. */
     private static final double DEEP_MM = 0.4;
+    /** Heights of letters, mm; smaller ones a 0.4 nozzle does not print. */
     private static final double[] HEIGHTS = {6, 4.5, 3.4, 2.5};
     /** From the rim of the face and from holes, mm. */
     private static final double EDGE_MM = 0.6;
+    /** Turns and places at which a letter is tried. */
     private static final int TURNS = 24;
     private static final int TRIED = 60;
+    /** A face smaller than this takes no mark, mm2. */
     private static final double LEAST_AREA_MM2 = 4;
+    /** How far a letter may stick into a wall of its own, mm. */
     private static final double TOLERANCE_MM = 0.2;
 
     private FaceMark() {}

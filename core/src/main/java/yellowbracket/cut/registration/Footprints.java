@@ -13,6 +13,7 @@ import yellowbracket.mesh.Vec3;
 /** Outlines of hardware in a cut plane, mm. Circles are regular polygons about the true circle: a hole is nowhere narrower than stated. */
 final class Footprints {
     static final GeometryFactory GEOMETRY = new GeometryFactory();
+    /** Sides of a round; its faces lie within 0.5 % of the circle. */
     private static final int SIDES = 32;
     /** The flat of a pin lies this share of its diameter from the middle. */
     private static final double FLAT = 0.32;

@@ -15,6 +15,7 @@ import org.locationtech.jts.geom.util.AffineTransformation;
  */
 final class StrokeFont {
     private static final Map<Character, String> GLYPHS = new TreeMap<>();
+    /** From letter to letter, in units of the font. */
     private static final double ADVANCE = 5.6;
 
     static {

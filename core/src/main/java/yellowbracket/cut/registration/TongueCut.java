@@ -21,10 +21,13 @@ record TongueCut(List<Polygon> grooves, List<Polygon> tongues, double heightMm, 
     static final double CHEEK_MM = 0.9;
     /** Thinner tongues break off, mm. */
     static final double THINNEST_MM = 0.8;
+    /** No wider, mm. */
     private static final double WIDEST_MM = 4;
+    /** Heights tried, mm, the highest that finds room first. */
     private static final double[] HEIGHTS = {4, 3, 2};
     /** Less of the seam than this is not worth a tongue. */
     private static final double LEAST_SHARE = 0.35;
+    /** How finely the room along a seam is asked, mm. */
     private static final double ASKED_EVERY_MM = 3;
 
     static Optional<TongueCut> of(Seam seam, WallRoom room, double clearance) {

@@ -26,9 +26,11 @@ import yellowbracket.mesh.measure.ShowSide;
  * marks, 0.5 mm deep and 10 mm long, across seams on the inside. Planned on the plain cut; sizes in real mm, blocks in model coordinates.
  */
 final class WallBlocks {
+    /** Places looked at for a block. */
     private static final int LOOKED_AT = 48;
     /** Blocks stay this far from each other, mm, so that each can be carved as if alone. */
     private static final double APART_MM = 3;
+    /** Half length, depth and half width of a tick, mm: two layers deep, seen and felt. */
     private static final double TICK_HALF_MM = 5;
     private static final double TICK_DEEP_MM = 0.5;
     private static final double TICK_HALF_WIDTH_MM = 0.4;

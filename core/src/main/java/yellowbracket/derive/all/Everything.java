@@ -32,7 +32,8 @@ public final class Everything {
     private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, WearFigures.PADS);
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
-    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CHANCE);
+    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.LEFT_OUT,
+            PlanFigures.CHANCE);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,

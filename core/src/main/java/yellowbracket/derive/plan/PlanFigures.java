@@ -23,6 +23,8 @@ import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.join.JoinWork;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Weight;
 import yellowbracket.log.Lessons;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.PropWork;
@@ -45,12 +47,15 @@ import yellowbracket.work.TaskId;
 public final class PlanFigures {
     /** Futures simulated: the chance is good to four in a hundred. */
     private static final int CHANCE_RUNS = 160;
+    /** A forecast is worth something for so long. */
     private static final int FORECAST_DAYS = 10;
     /** What the weather is judged by: the limits of a usual spray can. */
     private static final String USUAL_SPRAY = "acrylic lacquer spray";
 
     /** What the stations state for one prop. */
     public static final Figure<PropWork> WORK = Figure.ofProp("work", PropWork.class, PlanFigures::work);
+    /** Props that are in no plan, and why. */
+    public static final Figure<LeftOut> LEFT_OUT = Figure.ofBuild("left out of the plan", LeftOut.class, PlanFigures::leftOut);
     public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
     public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
     public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
@@ -70,6 +75,13 @@ public final class PlanFigures {
         }
     }
 
+    /** One finding a prop. */
+    public record LeftOut(List<Finding> findings) {
+        public LeftOut {
+            findings = List.copyOf(findings);
+        }
+    }
+
     /** Share of simulated futures that end in time. */
     public record Chance(double share, int runs) {}
 
@@ -80,9 +92,15 @@ public final class PlanFigures {
         var shop = in.shop(s -> s);
         var prints = in.get(PrintFigures.PRINTS);
         var shared = in.get(PrintFigures.PLATES).shared();
+        if (prints.prints().isEmpty()) throw new IllegalArgumentException(prints.findings()
+                .stream()
+                .filter(f -> f.weight() == Weight.STOP)
+                .findFirst()
+                .map(Finding::words)
+                .orElse("nothing of it can be printed"));
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         return new PropWork(id,
-                List.of(new SizeWork(id, worn), new CutWork(id), new PrintWork(id, prints, shared, shop),
+                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop), new PrintWork(id, prints, shared, shop),
                         new JoinWork(id, in.get(JoinFigures.JOINS), shop), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
                         new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads, shop)));
     }
@@ -93,6 +111,15 @@ public final class PlanFigures {
         for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList())) in.find(WORK, prop).ifPresent(out::add);
         return out;
     }
+
+    private static LeftOut leftOut(Reads in) {
+        var out = new ArrayList<Finding>();
+        for (var prop : in.build(b -> b.props().stream().map(p -> new Named(p.id(), p.name())).toList()))
+            in.whyNot(WORK, prop.id).ifPresent(why -> out.add(Finding.stop(prop.name + " is not in the plan: " + why)));
+        return new LeftOut(out);
+    }
+
+    private record Named(String id, String name) {}
 
     private static Tasks tasks(Reads in) {
         var plain = works(in).stream().flatMap(w -> w.tasks().stream()).toList();

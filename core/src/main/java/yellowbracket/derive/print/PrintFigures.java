@@ -47,6 +47,7 @@ public final class PrintFigures {
     private static final int WAYS_OFFERED = 6;
     /** Columns of support drawn for one section, about. */
     private static final int POSTS_DRAWN = 700;
+    /** Cells across for columns of support that are drawn. */
     private static final int DRAWN_CELLS = 160;
 
     /** What the log says of each printer. */

@@ -20,10 +20,15 @@ import yellowbracket.mesh.index.Bvh;
 public final class Cylinders {
     /** A patch must go round this far, degrees: fillets and brims do not. */
     public static final double LEAST_ROUND_DEG = 250;
+    /** Facets of one round meet below 50 degrees: an octagon is a round, a hexagon is not. */
     private static final double SMOOTH = Math.cos(Math.toRadians(50));
+    /** Share of the radius by which a point may lie off; printed holes are rounder. */
     private static final double STRAY = 0.035;
+    /** Larger rounds are shells, not holes for hardware. */
     private static final double MOST_RADIUS_MM = 60;
+    /** Facets of a round. */
     private static final int FEWEST = 10;
+    /** Larger patches are not looked at: a hole for hardware has some hundreds. */
     private static final int MOST_FACETS = 20_000;
 
     /**

@@ -15,6 +15,7 @@ public final class ShowSide {
      * the demo helm).
      */
     public static final double SEEN = 0.30;
+    /** What stands further off hides nothing, mm. */
     private static final double REACH_MM = 2000;
     /** How far off the surface is looked from, so that it does not stand in its own way. */
     private static final double OFF_MM = 0.05;

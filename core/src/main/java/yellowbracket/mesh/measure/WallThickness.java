@@ -13,7 +13,9 @@ import yellowbracket.mesh.index.Bvh;
  * rising; points whose ray meets nothing (an open shell, or a facet turned over) are counted in {@code without}.
  */
 public record WallThickness(double[] sortedMm, int without) {
+    /** Places measured. */
     private static final int SAMPLES = 6000;
+    /** Off the surface, so that a ray does not meet its own facet. */
     private static final double START_MM = 1e-4;
 
     public WallThickness {

@@ -11,6 +11,7 @@ public final class FaultPlaces {
     /** A spot and what is wrong there. */
     public record Place(Vec3 at, String words) {}
 
+    /** Places shown of one kind, apart by this share of the model. */
     private static final int MOST_OF_A_KIND = 3;
     private static final double APART = 0.15;
 

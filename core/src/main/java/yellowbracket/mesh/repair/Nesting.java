@@ -10,6 +10,7 @@ import yellowbracket.mesh.index.Bvh;
 
 /** Which bodies lie wholly within another: by boxes first, then by whether {@link #PROBES} of their vertices lie inside it. */
 public final class Nesting {
+    /** Points of a body asked whether they lie inside another; the majority counts. */
     private static final int PROBES = 12;
 
     private Nesting() {}

@@ -24,6 +24,7 @@ public record Overlaps(int crossings, int tested, int edges, List<Integer> place
 
     /** More edges than this are sampled evenly; a real overlap crosses many. */
     private static final int MOST_EDGES = 300_000;
+    /** Places told; the rest is counted. */
     private static final int MOST_PLACES = 400;
 
     public static Overlaps of(Mesh m, Bvh index, Progress progress) {

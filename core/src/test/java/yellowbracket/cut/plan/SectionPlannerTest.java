@@ -19,6 +19,7 @@ import yellowbracket.cut.TurnedFit;
 import yellowbracket.cut.plan.SectionPlan.Aim;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.cut.solid.PlaneCut;
+import yellowbracket.shop.Catalogue;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
@@ -173,8 +174,9 @@ class SectionPlannerTest {
 
     @Test
     void moreFailuresMakeLongPrintsDearer() {
-        var safe = new PlanWishes.Rates(17_000, 0, 1.3, 0.15, 0.0014);
-        var risky = new PlanWishes.Rates(17_000, 0.02, 1.3, 0.15, 0.0014);
+        var labour = PlanWishes.Labour.of(Catalogue.builtIn());
+        var safe = new PlanWishes.Rates(17_000, 0, 1.3, 0.15, labour);
+        var risky = new PlanWishes.Rates(17_000, 0.02, 1.3, 0.15, labour);
         assertThat(safe.hours(2 * 170_000, 1e9) - 2 * safe.hours(170_000, 1e9)).isCloseTo(0, within(1e-9));
         assertThat(risky.hours(2 * 170_000, 1e9)).isGreaterThan(2.1 * risky.hours(170_000, 1e9));
         assertThat(risky.hours(170_000, 1e9)).as("(e^(0.02 * 10) - 1) / 0.02").isCloseTo(11.07, within(0.01));

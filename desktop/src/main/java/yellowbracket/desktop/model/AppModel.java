@@ -48,9 +48,11 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.MeshFile;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Wearer;
 import yellowbracket.shop.Printer;
 
 /**
@@ -276,8 +278,12 @@ public final class AppModel implements AutoCloseable {
             tell(Tone.STOP, openElsewhere(path));
             return;
         }
-        tell(Tone.GOOD, "opened " + path.getFileName());
+        tell(o.notes().isEmpty() ? Tone.GOOD : Tone.STOP, "opened " + path.getFileName() + told(o.notes()));
         keeping.left(o.left()).ifPresent(this::recover);
+    }
+
+    private static String told(List<String> notes) {
+        return notes.isEmpty() ? "" : "; " + String.join(" ", notes);
     }
 
     private record Found(MeshFile file, Optional<Stance> stance, int bodies) {}
@@ -383,8 +389,14 @@ public final class AppModel implements AutoCloseable {
     }
 
     /** A wearer's card belongs to the build and to the shop. */
-    public void keepWearer(yellowbracket.shop.Wearer w) {
-        apply(Edit.wearer(w));
+    public void keepWearer(Wearer w) {
+        keepWearer(w, false);
+    }
+
+    /** @param wears the prop that is shown is sized for this wearer from now on, in the same step of the history */
+    public void keepWearer(Wearer w, boolean wears) {
+        var edit = Edit.wearer(w);
+        apply(wears && currentProp().isPresent() ? edit.and(Edit.wearers(currentProp().get().id(), List.of(w.name()))) : edit);
         changeShop(s -> s.withWearer(w));
     }
 
@@ -395,7 +407,7 @@ public final class AppModel implements AutoCloseable {
             try {
                 change.apply(ShopFile.read(shopFile)).write(shopFile);
             } catch (IOException e) {
-                tell(Tone.STOP, "the shop file was not written (" + reason(e) + "): wearers and rates stay in this build only");
+                tell(Tone.STOP, "the shop file was not written (" + WriteProblem.words(e) + "): wearers and rates stay in this build only");
             }
         });
     }
@@ -434,15 +446,6 @@ public final class AppModel implements AutoCloseable {
             ProgramLog.refusal(words, session == null ? List.of() : session.build().wearers().stream().map(w -> w.name()).toList());
         if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
         else Platform.runLater(() -> message.set(new Message(tone, words)));
-    }
-
-    public static String reason(IOException e) {
-        return switch (e) {
-            case java.nio.file.AccessDeniedException x -> "the folder cannot be written";
-            case java.nio.file.NoSuchFileException x -> "there is no such folder";
-            case java.nio.file.FileSystemException x when x.getReason() != null -> x.getReason();
-            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
-        };
     }
 
     /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */

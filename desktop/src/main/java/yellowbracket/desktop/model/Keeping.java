@@ -12,6 +12,7 @@ import yellowbracket.document.BuildFile;
 import yellowbracket.document.BuildLock;
 import yellowbracket.document.Journal;
 import yellowbracket.document.Session;
+import yellowbracket.mesh.io.WriteProblem;
 
 /**
  * Keeps the open build on disk: the lock on its name, the journal of its edits, its file. Writes on threads of its own; everything else is
@@ -114,7 +115,7 @@ final class Keeping implements AutoCloseable {
                             + journal.setAside().getFileName());
                 } catch (IOException e) {
                     refuse.accept("the recovery copy of an earlier session can neither be read (" + u.why() + ") nor moved ("
-                            + AppModel.reason(e) + "): move the folder away yourself");
+                            + WriteProblem.words(e) + "): move the folder away yourself");
                 }
                 yield Optional.empty();
             }
@@ -145,8 +146,8 @@ final class Keeping implements AutoCloseable {
             try {
                 write.to(to);
             } catch (IOException e) {
-                refuse.accept(
-                        "the recovery copy cannot be written (" + AppModel.reason(e) + "): save the build to a folder that can be written");
+                refuse.accept("the recovery copy cannot be written (" + WriteProblem.words(e)
+                        + "): save the build to a folder that can be written");
             }
         };
         if (due.getAndSet(work) == null) journalling.execute(() -> Optional.ofNullable(due.getAndSet(null)).ifPresent(Runnable::run));
@@ -193,7 +194,7 @@ final class Keeping implements AutoCloseable {
         }, done -> {
             if (done.failed.isPresent()) {
                 if (!own) other.lock.ifPresent(BuildLock::close);
-                refuse.accept(to.getFileName() + " was not saved (" + AppModel.reason(done.failed.get())
+                refuse.accept(to.getFileName() + " was not saved (" + WriteProblem.words(done.failed.get())
                         + "): choose another folder; the file on disk is as it was");
                 return;
             }

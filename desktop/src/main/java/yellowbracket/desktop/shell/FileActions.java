@@ -10,6 +10,7 @@ import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
+import yellowbracket.mesh.io.WriteProblem;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
 final class FileActions {
@@ -79,7 +80,7 @@ final class FileActions {
             try {
                 return work.run();
             } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+                throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
             }
         }, files -> model.tell(AppModel.Tone.GOOD,
                 files.size() + (files.size() == 1 ? " file" : " files") + " written to " + files.getFirst().toAbsolutePath().getParent()));

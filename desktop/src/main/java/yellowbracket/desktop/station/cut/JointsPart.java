@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
-import javafx.util.StringConverter;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Seam;
@@ -14,6 +13,7 @@ import yellowbracket.cut.registration.Fitted;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
@@ -74,26 +74,7 @@ final class JointsPart extends CutPart {
 
     private static ChoiceBox<RegistrationKind> kinds(String id, String what, List<RegistrationKind> list, RegistrationKind now,
             java.util.function.Consumer<RegistrationKind> then) {
-        var box = new ChoiceBox<RegistrationKind>();
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(RegistrationKind k) {
-                return k == null ? "" : k.words();
-            }
-
-            @Override
-            public RegistrationKind fromString(String s) {
-                return now;
-            }
-        });
-        box.getItems().setAll(list);
-        box.setValue(now);
-        box.setId(id);
-        box.setAccessibleText(what);
-        box.setOnAction(e -> {
-            if (box.getValue() != null && box.getValue() != now) then.accept(box.getValue());
-        });
-        return box;
+        return new Choice<>(id, what, list, now, RegistrationKind::words, then);
     }
 
     private void fitRow(Card card, Registration r) {
@@ -143,24 +124,9 @@ final class JointsPart extends CutPart {
                         k -> change(q.name() + ": " + k.words(), r -> r.with(q.name(), k))),
                 Card.more(g.words(q.name()) + (prop().cut().registration().byHand().containsKey(q.name()) ? ", by hand" : "")));
         card.add(new FacePicture(q, g, p -> place(q, p)));
-        var sizes = new ChoiceBox<Double>();
-        sizes.setId("spot-size");
-        sizes.setAccessibleText("diameter in mm of what is placed by hand");
-        sizes.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Double mm) {
-                return mm == null ? "" : Words.text("%.0f mm", mm);
-            }
-
-            @Override
-            public Double fromString(String s) {
-                return diameter;
-            }
-        });
-        sizes.getItems().setAll(kind.sizes());
         if (!kind.sizes().contains(diameter)) diameter = kind.sizes().getLast();
-        sizes.setValue(diameter);
-        sizes.setOnAction(e -> diameter = sizes.getValue() == null ? diameter : sizes.getValue());
+        var sizes = new Choice<>("spot-size", "diameter in mm of what is placed by hand", kind.sizes(), diameter,
+                mm -> Words.text("%.0f mm", mm), mm -> diameter = mm);
         card.row("place by hand", kinds("spot-kind", "what is placed by hand", SINGLE, kind, k -> {
             kind = k;
             view.again();

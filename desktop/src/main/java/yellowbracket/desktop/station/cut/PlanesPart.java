@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -22,6 +21,7 @@ import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Edit;
 import yellowbracket.mesh.Vec3;
@@ -78,7 +78,7 @@ final class PlanesPart extends CutPart {
         names.add(EVERYWHERE);
         modelSections().forEach(s -> names.add(s.name()));
         if (!names.contains(within)) within = EVERYWHERE;
-        var where = choice("plane-within", "which section a new plane cuts", names, within, n -> within = n);
+        var where = new Choice<>("plane-within", "which section a new plane cuts", names, within, n -> n, n -> within = n);
         var buttons = new ArrayList<javafx.scene.Node>(List.of(where));
         for (int a = 0; a < 3; a++) {
             int axis = a;
@@ -87,19 +87,6 @@ final class PlanesPart extends CutPart {
             buttons.add(b);
         }
         card.row("add a plane in", buttons.toArray(javafx.scene.Node[]::new));
-    }
-
-    private static ChoiceBox<String> choice(String id, String what, List<String> names, String now,
-            java.util.function.Consumer<String> then) {
-        var box = new ChoiceBox<String>();
-        box.getItems().setAll(names);
-        box.setValue(now);
-        box.setId(id);
-        box.setAccessibleText(what);
-        box.valueProperty().subscribe(v -> {
-            if (v != null) then.accept(v);
-        });
-        return box;
     }
 
     private void add(int axis) {
@@ -207,8 +194,8 @@ final class PlanesPart extends CutPart {
         if (names.size() < 2) return;
         if (!names.contains(first)) first = names.get(0);
         if (!names.contains(second) || second.equals(first)) second = names.get(1).equals(first) ? names.get(0) : names.get(1);
-        card.row("print as one", choice("merge-first", "first section to merge", names, first, n -> first = n),
-                choice("merge-second", "second section to merge", names, second, n -> second = n),
+        card.row("print as one", new Choice<>("merge-first", "first section to merge", names, first, n -> n, n -> first = n),
+                new Choice<>("merge-second", "second section to merge", names, second, n -> n, n -> second = n),
                 Card.action("merge", () -> merge(first, second)));
     }
 

@@ -189,7 +189,7 @@ final class PlansPart extends CutPart {
         return PlanWishes.of(beds().toArray(Bed[]::new))
                 .keeping(p.cut().tree().onlyLocked())
                 .seeing(eyes())
-                .withRates(PlanWishes.Rates.of(p.print().profile(), printers))
+                .withRates(PlanWishes.Rates.of(p.print().profile(), printers, PlanWishes.Labour.of(model.shop())))
                 .along(at -> ColourZone.at(p.colour().zones(), at));
     }
 

@@ -47,6 +47,7 @@ public final class PlanView extends StationView {
         if (late) card.finding(Weight.STOP,
                 "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
                 "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.model.Page.SMOOTH));
+        model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         card.title("next");
         for (var p : s.next(4)) next(card, p);

@@ -17,6 +17,7 @@ import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.print.FailureKind;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.Salvage;
@@ -83,8 +84,8 @@ final class FailuresPart extends PrintPart {
         var print = plan.prints().stream().filter(q -> e.printed().equals(List.of(q.id()))).findFirst();
         if (section.isEmpty() || print.isEmpty() || e.share().isEmpty()) return;
         var told = measured.get(e);
-        var s = told == null ? Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble())
-                : Salvage.atHeight(section.get().mesh(), print.get(), told);
+        var s = told == null ? Salvage.of(section.get().mesh(), print.get(), e.share().getAsDouble(), model.shop())
+                : Salvage.atHeight(section.get().mesh(), print.get(), told, model.shop());
         card.title(Words.text("section %s stopped at %.0f %%: about %s above the bed", s.section(), 100 * s.share(),
                 words().length(s.heightMm())));
         card.text(Words.text("%s and %s are gone; measure the stump, the cut goes at its height", Words.about(s.lostHours()),
@@ -118,7 +119,7 @@ final class FailuresPart extends PrintPart {
                         MeshWriter.Kind.of(to).orElse(MeshWriter.Kind.STL), to);
                 return to;
             } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+                throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
             }
         }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: it stands on the cut, as high as what is missing"));
     }

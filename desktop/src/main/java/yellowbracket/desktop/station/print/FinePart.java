@@ -1,11 +1,11 @@
 package yellowbracket.desktop.station.print;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.UnaryOperator;
 import javafx.geometry.HPos;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -15,6 +15,7 @@ import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
@@ -127,29 +128,18 @@ final class FinePart extends PrintPart {
     private void fields(Card card) {
         var p = profile();
         card.title(section.map(s -> "profile of section " + s).orElse("profile") + ": " + p.name());
-        var material = new ChoiceBox<String>();
-        material.setId("material");
-        material.setAccessibleText("material");
-        material.getItems().setAll(model.shop().materials().stream().filter(m -> m.process() == p.process()).map(m -> m.name()).toList());
-        material.setValue(p.material());
-        material.setOnAction(e -> change("print in " + material.getValue(), q -> q.withMaterial(material.getValue())));
-        var printer = new ChoiceBox<String>();
         var grid = new Grid();
-        grid.add("material", material);
+        grid.add("material",
+                new Choice<>("material", "material",
+                        model.shop().materials().stream().filter(m -> m.process() == p.process()).map(m -> m.name()).toList(), p.material(),
+                        m -> m, m -> change("print in " + m, q -> q.withMaterial(m))));
         section.ifPresent(s -> {
-            printer.setId("on-printer");
-            printer.setAccessibleText("printer for section " + s);
-            printer.getItems().add("any printer");
-            model.shownProperty()
-                    .get()
-                    .printers()
-                    .stream()
-                    .filter(q -> q.process() == p.process())
-                    .forEach(q -> printer.getItems().add(q.name()));
-            printer.setValue(prop().print().section(s).printer().orElse("any printer"));
-            printer.setOnAction(e -> model.apply(Edit.print(s + " on " + printer.getValue(), prop().id(), s,
-                    w -> w.withPrinter(printer.getValue().equals("any printer") ? Optional.empty() : Optional.of(printer.getValue())))));
-            grid.add("printer", printer);
+            var printers = new ArrayList<Optional<String>>(List.of(Optional.empty()));
+            for (var q : model.shownProperty().get().printers()) if (q.process() == p.process()) printers.add(Optional.of(q.name()));
+            grid.add("printer",
+                    new Choice<>("on-printer", "printer for section " + s, printers, prop().print().section(s).printer(),
+                            q -> q.orElse("any printer"),
+                            q -> model.apply(Edit.print(s + " on " + q.orElse("any printer"), prop().id(), s, w -> w.withPrinter(q)))));
         });
         grid.number("layer", "layer", "mm", "mm between 0.01 and 1.5, such as 0.2", 0.01, 1.5, p.layerMm(), v -> q -> q.withLayerMm(v));
         if (p.process() == Process.RESIN) resin(grid, p.cure().orElseThrow());

@@ -30,6 +30,7 @@ import yellowbracket.document.Edit;
 import yellowbracket.export.QueueFile;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.Plates;
 import yellowbracket.print.PrintPlan;
@@ -224,7 +225,7 @@ public final class PlatesPart extends PrintPart {
             try {
                 return QueueFile.write(plates.get(), schedule.get(), to);
             } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+                throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
             }
         }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written; the order of its rows can be read back"));
     }

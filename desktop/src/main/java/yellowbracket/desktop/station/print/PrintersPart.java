@@ -8,13 +8,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
-import javafx.scene.control.ChoiceBox;
 import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.document.Edit;
 import yellowbracket.log.PrintRecord;
@@ -87,15 +87,8 @@ final class PrintersPart extends PrintPart {
     private void spool(Card card, Printer p) {
         var spools = model.shownProperty().get().spools();
         var on = spools.stream().filter(s -> s.printer().equals(p.name())).findFirst();
-        var box = new ChoiceBox<String>();
-        box.setId("spool-" + p.tag());
-        box.setAccessibleText("spool on " + p.name());
-        box.getItems().setAll(spools.stream().map(Spool::name).toList());
-        on.ifPresent(s -> box.setValue(s.name()));
-        box.setOnAction(e -> {
-            if (box.getValue() != null && !on.map(Spool::name).equals(Optional.of(box.getValue())))
-                model.apply(Edit.load(box.getValue(), p.name()));
-        });
+        var box = new Choice<>("spool-" + p.tag(), "spool on " + p.name(), spools.stream().map(Spool::name).toList(),
+                on.map(Spool::name).orElse(null), s -> s, s -> model.apply(Edit.load(s, p.name())));
         if (on.isEmpty()) {
             card.row("spool", box, Card.action("new spool of 1 kg", () -> model.apply(new Edit("a new spool on " + p.name(), b -> {
                 var list = new ArrayList<>(b.spools());

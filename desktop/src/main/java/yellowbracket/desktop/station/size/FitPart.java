@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
@@ -25,6 +25,7 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
@@ -36,6 +37,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.index.PlaneSlice;
 import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
 import yellowbracket.size.Clearance;
@@ -140,7 +142,7 @@ final class FitPart extends SizePart {
     }
 
     private javafx.scene.control.Button measures(Wearer w) {
-        return Card.action("measures ...", () -> new WearerForm(model, w).show(bench.getScene()));
+        return Card.action("measures ...", () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene()));
     }
 
     private void keep(Card card, javafx.scene.control.Button... others) {
@@ -181,11 +183,11 @@ final class FitPart extends SizePart {
     private void carried(Card card, Carry c) {
         var bearer = model.shownProperty().get().wearers().getFirst();
         card.row("length", words().longLength(c.lengthMm()), Words.text("%s is %s tall, reaches %s up", bearer.name(),
-                words().longLength(bearer.bodyHeightMm()), words().longLength(c.upReachMm())));
+                words().longLength(bearer.standingMm()), words().longLength(c.upReachMm())));
         card.row("held at", words().longLength(c.gripAtMm()),
                 Words.text("%s thick there; balances at %s", words().length(c.gripThickMm()), words().longLength(c.balanceMm())));
         card.row("make it reach", height("hand", c, c.handHeightMm()), height("shoulder", c, c.shoulderMm()),
-                height("own height", c, bearer.bodyHeightMm()), height("a door", c, Carry.DOOR_MM * 0.98));
+                height("own height", c, bearer.standingMm()), height("a door", c, Carry.DOOR_MM * 0.98));
         view.findings(card, c.findings());
     }
 
@@ -279,7 +281,7 @@ final class FitPart extends SizePart {
                 MeshWriter.write(List.of(new MeshWriter.Named(piece.kind().label(), piece.mesh())), kind, to);
                 return to;
             } catch (IOException e) {
-                throw new IllegalStateException(AppModel.reason(e) + "; choose another folder", e);
+                throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
             }
         }, f -> model.tell(AppModel.Tone.GOOD, f.getFileName() + " written: print it, try it on, and note how it fits"));
     }
@@ -306,33 +308,15 @@ final class FitPart extends SizePart {
     }
 
     private void tried(Card card, Fit fit) {
-        var verdict = new ChoiceBox<Trial.Verdict>();
-        verdict.getItems().setAll(Trial.Verdict.values());
-        verdict.setId("trial-verdict");
-        verdict.setConverter(new javafx.util.StringConverter<>() {
-            @Override
-            public String toString(Trial.Verdict v) {
-                return v == null ? "" : v.name().toLowerCase(java.util.Locale.ROOT);
-            }
-
-            @Override
-            public Trial.Verdict fromString(String s) {
-                return Trial.Verdict.valueOf(s.toUpperCase(java.util.Locale.ROOT));
-            }
-        });
-        verdict.setValue(Trial.Verdict.FITS);
-        var zone = new ChoiceBox<String>();
-        zone.setId("trial-zone");
-        zone.getItems().add("all round");
-        for (var z : Zone.values()) if (z != Zone.NECK) zone.getItems().add(z.label());
-        zone.setValue("all round");
-        verdict.setAccessibleText("how the test piece fitted");
-        zone.setAccessibleText("where");
+        var verdict = new Choice<>("trial-verdict", "how the test piece fitted", List.of(Trial.Verdict.values()), Trial.Verdict.FITS,
+                v -> v.name().toLowerCase(Locale.ROOT), v -> {});
+        var zones = new ArrayList<Optional<Zone>>(List.of(Optional.empty()));
+        for (var z : Zone.values()) if (z != Zone.NECK) zones.add(Optional.of(z));
+        var zone = new Choice<>("trial-zone", "where", zones, Optional.empty(), z -> z.map(Zone::label).orElse("all round"), z -> {});
         NumberField by = field("trial-mm", "by how much", "mm between 0 and 60, such as 3", 0, 60).with("0");
         by.setPrefWidth(54);
         var note = Card.action("note it", () -> by.read().ifPresent(mm -> {
-            var z = java.util.Arrays.stream(Zone.values()).filter(q -> q.label().equals(zone.getValue())).findFirst();
-            var t = new Trial(prop().scale(), verdict.getValue(), z, verdict.getValue() == Trial.Verdict.FITS ? 0 : mm);
+            var t = new Trial(prop().scale(), verdict.getValue(), zone.getValue(), verdict.getValue() == Trial.Verdict.FITS ? 0 : mm);
             model.note(Entry.line(prop().id(), fit.wearer().name(), t));
             model.tell(yellowbracket.desktop.model.AppModel.Tone.GOOD, "noted: the scale of " + fit.wearer().name() + " now counts it");
         }));

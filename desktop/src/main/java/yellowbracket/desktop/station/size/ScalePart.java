@@ -112,9 +112,11 @@ final class ScalePart extends SizePart {
                 .or(() -> model.shownProperty().get().wearers().stream().findFirst());
         wearer.ifPresent(w -> {
             var height = field("character-mm", "character height", "mm between 300 and 6000, such as 2000", 300, 6000);
-            Runnable take = () -> height.read().ifPresent(mm -> scale(() -> ScaleReference.characterHeight(mm, w.bodyHeightMm())));
+            Runnable take = () -> height.read().ifPresent(mm -> scale(() -> ScaleReference.characterHeight(mm, w.standingMm())));
             height.setOnAction(e -> take.run());
-            card.row("character", height, Card.more("mm tall in the story; " + w.name() + " is " + words().longLength(w.bodyHeightMm())),
+            card.row("character", height,
+                    Card.more("mm tall in the story; " + w.name() + " is " + words().longLength(w.standingMm())
+                            + (w.bodyHeightMm().isPresent() ? "" : " tall if like most adults: type the height under wearers")),
                     Card.action("in proportion", take));
         });
         var ratio = field("miniature", "miniature", "the 6 of 1 : 6, between 1 and 300", 1, 300);

@@ -22,36 +22,44 @@ import yellowbracket.shop.Wearer;
 /** A wearer's measures with how to take each; implausible ones are refused beside the field, with the inch or centimetre slip named. */
 final class WearerForm {
     private final AppModel model;
-    private final Wearer wearer;
+    private final String name;
+    private final Optional<Wearer> before;
+    private final boolean firstOfProp;
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final CheckBox glasses = new CheckBox("glasses");
     private final Label wrong = new Label();
     private final Popup popup = new Popup();
     private final HeadGuide guide = new HeadGuide();
+    private int rows;
 
-    WearerForm(AppModel model, Wearer wearer) {
+    /** @param before as kept so far @param firstOfProp the prop that is shown has nobody yet: it is sized for this one */
+    WearerForm(AppModel model, String name, Optional<Wearer> before, boolean firstOfProp) {
         this.model = model;
-        this.wearer = wearer;
+        this.name = name;
+        this.before = before;
+        this.firstOfProp = firstOfProp;
     }
 
     void show(Scene over) {
-        var h = wearer.head();
+        var head = before.map(Wearer::head);
         var grid = new GridPane(10, 6);
-        line(grid, "circumference", h.circumferenceMm(), "tape level, just above the brows");
-        line(grid, "length", h.lengthMm(), "brow to the furthest point behind");
-        line(grid, "breadth", h.breadthMm(), "widest, above the ears");
-        line(grid, "height", h.heightMm().orElse(Double.NaN), "chin to crown, may be empty");
-        line(grid, "face width", h.faceWidthMm().orElse(Double.NaN), "cheekbone to cheekbone, may be empty");
-        line(grid, "neck", h.neckMm().orElse(Double.NaN), "tape round the neck, may be empty");
-        line(grid, "pupils", h.pupilsMm().orElse(Double.NaN), "middle to middle, may be empty");
-        line(grid, "hair", wearer.hairMm(), "how far it stands off the skin");
-        line(grid, "body height", wearer.bodyHeightMm(), "standing");
-        line(grid, "eye height", wearer.eyesMm().orElse(Double.NaN), "floor to eyes in the costume's shoes, may be empty");
-        glasses.setSelected(wearer.glasses());
+        heading(grid, "these three are needed");
+        line(grid, "circumference", head.map(HeadMeasures::circumferenceMm), "tape level, just above the brows");
+        line(grid, "length", head.map(HeadMeasures::lengthMm), "brow to the furthest point behind");
+        line(grid, "breadth", head.map(HeadMeasures::breadthMm), "widest, above the ears");
+        heading(grid, "these make it surer; left empty, they are estimated");
+        line(grid, "height", head.flatMap(HeadMeasures::heightMm), "chin to crown");
+        line(grid, "face width", head.flatMap(HeadMeasures::faceWidthMm), "cheekbone to cheekbone");
+        line(grid, "neck", head.flatMap(HeadMeasures::neckMm), "tape round the neck");
+        line(grid, "pupils", head.flatMap(HeadMeasures::pupilsMm), "middle to middle");
+        line(grid, "hair", before.map(Wearer::hairMm).filter(mm -> mm > 0), "how far it stands off the skin");
+        line(grid, "body height", before.flatMap(Wearer::bodyHeightMm), "standing");
+        line(grid, "eye height", before.flatMap(Wearer::eyesMm), "floor to eyes in the costume's shoes");
+        glasses.setSelected(before.map(Wearer::glasses).orElse(false));
         wrong.getStyleClass().add("stop");
         wrong.setWrapText(true);
         wrong.setMaxWidth(430);
-        var title = new Label("measures of " + wearer.name() + ", mm");
+        var title = new Label("measures of " + name + ", mm");
         title.getStyleClass().add("heading");
         var keep = new Button("keep");
         keep.getStyleClass().setAll("button", "primary");
@@ -59,10 +67,10 @@ final class WearerForm {
         keep.setOnAction(e -> keep());
         var buttons = new HBox(10, keep, Card.action("leave", popup::hide));
         buttons.setAlignment(Pos.CENTER_LEFT);
-        var scanned = new Label(
-                wearer.scan().isPresent() ? "a scan is kept: these measures are the tape's on it; typing others here replaces it" : "");
+        boolean scan = before.flatMap(Wearer::scan).isPresent();
+        var scanned = new Label(scan ? "a scan is kept: these measures are the tape's on it; typing others here replaces it" : "");
         scanned.getStyleClass().addAll("soft", "small");
-        scanned.setManaged(wearer.scan().isPresent());
+        scanned.setManaged(scan);
         var box = new VBox(10, title, new HBox(18, grid, guide), scanned, glasses, wrong, buttons);
         box.getStyleClass().add("sheet");
         yellowbracket.desktop.theme.Theme.apply(box, model.nightProperty().get());
@@ -75,8 +83,14 @@ final class WearerForm {
         fields.get("circumference").requestFocus();
     }
 
-    private void line(GridPane grid, String name, double value, String how) {
-        var field = new TextField(Double.isNaN(value) ? "" : Words.text(value == Math.rint(value) ? "%.0f" : "%.1f", value));
+    private void heading(GridPane grid, String words) {
+        var label = new Label(words);
+        label.getStyleClass().addAll("soft", "small");
+        grid.add(label, 0, rows++, 3, 1);
+    }
+
+    private void line(GridPane grid, String name, Optional<Double> value, String how) {
+        var field = new TextField(value.map(v -> Words.text(v == Math.rint(v) ? "%.0f" : "%.1f", v)).orElse(""));
         field.setPrefWidth(80);
         field.setAccessibleText(name + " in mm: " + how);
         field.setId("measure-" + name.replace(' ', '-'));
@@ -86,7 +100,7 @@ final class WearerForm {
         fields.put(name, field);
         var hint = new Label(how);
         hint.getStyleClass().addAll("soft", "small");
-        grid.addRow(fields.size() - 1, new Label(name), field, hint);
+        grid.addRow(rows++, new Label(name), field, hint);
     }
 
     private void keep() {
@@ -99,22 +113,31 @@ final class WearerForm {
                 refuse(problems.getFirst().measure(), problems.getFirst().sentence());
                 return;
             }
-            double hair = number("hair"), body = number("body height");
+            double hair = maybe("hair").orElse(0.0);
+            var body = maybe("body height");
             var eyes = maybe("eye height");
             if (hair < 0 || hair > 120) refuse("hair", "hair stands between 0 and 120 mm off the skin.");
-            else if (body < 700 || body > 2400) refuse("body height", "body height lies between 700 and 2400 mm.");
-            else if (eyes.isPresent() && (eyes.get() < 0.8 * body || eyes.get() > 1.1 * body)) refuse("eye height",
-                    Words.text("eyes lie between %.0f and %.0f mm over the floor for that body height.", 0.8 * body, 1.1 * body));
-            else {
-                boolean sameHead = head.circumferenceMm() == wearer.head().circumferenceMm() && head.lengthMm() == wearer.head().lengthMm()
-                        && head.breadthMm() == wearer.head().breadthMm() && head.heightMm().equals(wearer.head().heightMm());
-                model.keepWearer(new Wearer(wearer.name(), head, glasses.isSelected(), hair, body, eyes,
-                        sameHead ? wearer.scan() : Optional.empty()));
-                popup.hide();
-            }
+            else if (body.filter(mm -> mm < 700 || mm > 2400).isPresent())
+                refuse("body height", "body height lies between 700 and 2400 mm.");
+            else eyes.flatMap(mm -> wrongEyes(mm, body))
+                    .ifPresentOrElse(why -> refuse("eye height", why), () -> keep(head, hair, body, eyes));
         } catch (NumberFormatException e) {
             wrong.setText(e.getMessage());
         }
+    }
+
+    private static Optional<String> wrongEyes(double mm, Optional<Double> body) {
+        double least = body.map(b -> 0.8 * b).orElse(600.0), most = body.map(b -> 1.1 * b).orElse(2300.0);
+        return mm >= least && mm <= most ? Optional.empty()
+                : Optional.of(Words.text("eyes lie between %.0f and %.0f mm over the floor%s.", least, most,
+                        body.isPresent() ? " for that body height" : ""));
+    }
+
+    private void keep(HeadMeasures head, double hair, Optional<Double> body, Optional<Double> eyes) {
+        var scan = before.filter(w -> head.circumferenceMm() == w.head().circumferenceMm() && head.lengthMm() == w.head().lengthMm()
+                && head.breadthMm() == w.head().breadthMm() && head.heightMm().equals(w.head().heightMm())).flatMap(Wearer::scan);
+        model.keepWearer(new Wearer(name, head, glasses.isSelected(), hair, body, eyes, scan), firstOfProp);
+        popup.hide();
     }
 
     private void refuse(String field, String words) {

@@ -77,8 +77,8 @@ final class WearersPart extends SizePart {
         var button = Card.action("new wearer", add);
         button.setId("wearer-add");
         card.row("add", name, button);
-        current().ifPresent(w -> card.primary("measures of " + w.name(), () -> new WearerForm(model, w).show(bench.getScene()),
-                Card.action("head scan ...",
+        current().ifPresent(w -> card.primary("measures of " + w.name(),
+                () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene()), Card.action("head scan ...",
                         () -> model.ask().toOpen("open a scan of " + w.name() + "'s head", AskFile.Kind.ANY).ifPresent(this::scan))));
         current().ifPresent(w -> about(card, w));
         compare(card);
@@ -122,21 +122,21 @@ final class WearersPart extends SizePart {
         chosen = name;
         field.clear();
         // nothing is kept until the measures are: nobody has a head nobody measured
-        new WearerForm(model, new Wearer(name, HeadMeasures.of(Double.NaN, Double.NaN, Double.NaN), false, 0, Double.NaN))
-                .show(bench.getScene());
+        new WearerForm(model, name, Optional.empty(), prop().size().wearers().isEmpty()).show(bench.getScene());
     }
 
     private void about(Card card, Wearer w) {
         var wrong = w.head().check();
         wrong.forEach(p -> card.finding(Weight.STOP, w.name() + ", " + p.sentence(), "measures",
-                () -> new WearerForm(model, w).show(bench.getScene())));
+                () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene())));
         if (!wrong.isEmpty()) return;
         var form = HeadForm.of(w);
         var t = form.tape();
         card.row("tape on the form", words().length(t.circumferenceMm()), Words.text("round; %s long, %s wide, %s high",
                 words().length(t.lengthMm()), words().length(t.breadthMm()), words().length(t.heightMm())));
         if (!form.measures().assumed().isEmpty()) card.text("assumed, not measured: " + String.join(", ", form.measures().assumed()));
-        card.row("eyes at", words().longLength(w.eyeHeightMm()), w.eyesMm().isPresent() ? "as measured" : "estimated from the body height");
+        card.row("eyes at", words().longLength(w.eyeHeightMm()), w.eyesMm().isPresent() ? "as measured"
+                : w.bodyHeightMm().isPresent() ? "estimated from the body height" : "assumed of an adult: body height not measured");
     }
 
     /** One scale, and what each has of it. */

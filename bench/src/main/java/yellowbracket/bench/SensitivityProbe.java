@@ -1,0 +1,119 @@
+package yellowbracket.bench;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import yellowbracket.cut.Bed;
+import yellowbracket.cut.plan.PlanWishes;
+import yellowbracket.cut.plan.SectionPlan;
+import yellowbracket.cut.plan.SectionPlanner;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.Memo;
+import yellowbracket.derive.Want;
+import yellowbracket.derive.Workings;
+import yellowbracket.derive.World;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.device.SimulatedWeather;
+import yellowbracket.mesh.Progress;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Practice;
+import yellowbracket.work.Operation;
+
+/**
+ * What each value of workshop practice moves: the demo build, unbegun, planned with the value at either end of its range. Writes a table in
+ * Markdown; {@code docs/sensitivity.md} holds the last one. Not timed.
+ */
+public final class SensitivityProbe {
+    /** Less than this is what rounding of the schedule does, hours. */
+    private static final double NOTHING_H = 0.05;
+    private static final LocalDate TODAY = LocalDate.of(2026, 3, 30);
+
+    private final Catalogue shop = Catalogue.builtIn();
+    private final Clock clock = Clock.fixed(TODAY.atTime(10, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
+    private final DemoBuild demo = unbegun();
+    private final Memo memo = new Memo();
+
+    private SensitivityProbe() {}
+
+    private record Figures(double handH, LocalDateTime finish, double toBuy, Optional<SectionPlan> plan) {}
+
+    public static void main(String[] args) {
+        new SensitivityProbe().print();
+    }
+
+    private static DemoBuild unbegun() {
+        var demo = DemoBuild.at(TODAY);
+        return new DemoBuild(demo.build().withLog(List.of()).withRates(Map.of()), demo.meshes());
+    }
+
+    private void print() {
+        var usual = of(shop, true);
+        System.out.printf(Locale.ROOT, "usual: %.1f h by hand, ready %s%n%n", usual.handH, usual.finish);
+        System.out.println("| value | usual | least | most | by hand, h | ready, h later | things to buy | way to cut the helm |");
+        System.out.println("|---|---|---|---|---|---|---|---|");
+        for (var p : Practice.values()) {
+            var u = shop.practice().get(p);
+            boolean cuts = PlanWishes.Labour.of(shop.with(p, u.least())).equals(PlanWishes.Labour.of(shop));
+            var ends = new ArrayList<Figures>();
+            for (double v : new double[] {u.least(), u.most()}) ends.add(of(shop.with(p, v), !cuts));
+            System.out.printf(Locale.ROOT, "| `%s` | %s | %s | %s | %s | %s | %s | %s |%n", p, number(u.value()), number(u.least()),
+                    number(u.most()), pair(ends.stream().map(f -> f.handH - usual.handH).toList()),
+                    pair(ends.stream().map(f -> Duration.between(usual.finish, f.finish).toMinutes() / 60.0).toList()),
+                    percent(ends.stream().map(f -> 100 * (f.toBuy / usual.toBuy - 1)).toList()),
+                    cuts ? ""
+                            : ends.stream()
+                                    .map(f -> words(f.plan.orElseThrow(), usual.plan.orElseThrow()))
+                                    .reduce((a, b) -> a + "; " + b)
+                                    .orElse(""));
+        }
+    }
+
+    private Figures of(Catalogue c, boolean cut) {
+        var wants = List.of(Want.ofBuild(PlanFigures.TASKS), Want.ofBuild(PlanFigures.SCHEDULE), Want.ofBuild(PlanFigures.NEEDS));
+        var d = Workings.derive(new World(demo.build(), demo.meshes(), c, new SimulatedWeather(11), Workings.rounded(clock)), wants, memo,
+                Progress.NONE);
+        double hand = d.require(PlanFigures.TASKS)
+                .list()
+                .stream()
+                .filter(t -> t.operation() != Operation.PRINT)
+                .mapToDouble(t -> t.activeH())
+                .sum();
+        double buy = d.require(PlanFigures.NEEDS).lines().stream().mapToDouble(l -> l.needed()).sum();
+        return new Figures(hand, d.require(PlanFigures.SCHEDULE).finish(), buy, cut ? Optional.of(plan(c)) : Optional.empty());
+    }
+
+    private SectionPlan plan(Catalogue c) {
+        var mesh = demo.meshes().get(demo.build().props().getFirst().mesh()).orElseThrow();
+        var wishes = PlanWishes.of(new Bed(210, 210, 245)).withRates(PlanWishes.Rates.usual(PlanWishes.Labour.of(c)));
+        return switch (SectionPlanner.plan(mesh, 1.04, wishes, Progress.NONE, p -> {})) {
+            case SectionPlanner.Outcome.Planned p -> p.best(SectionPlan.Aim.CHEAPEST);
+            case SectionPlanner.Outcome.Impossible i -> throw new IllegalStateException(i.toString());
+        };
+    }
+
+    private static String words(SectionPlan p, SectionPlan usual) {
+        return p.tree().equals(usual.tree()) ? "same"
+                : String.format(Locale.ROOT, "%d parts, seams %+.0f mm", p.sections(), p.seamMm() - usual.seamMm());
+    }
+
+    private static String number(double v) {
+        return String.format(Locale.ROOT, v >= 1000 ? "%.0f" : "%.4g", v).replaceAll("(\\.\\d*?)0+$", "$1").replaceAll("\\.$", "");
+    }
+
+    private static String pair(List<Double> hours) {
+        return hours.stream().allMatch(h -> Math.abs(h) < NOTHING_H) ? ""
+                : String.format(Locale.ROOT, "%+.1f to %+.1f", hours.getFirst(), hours.getLast());
+    }
+
+    private static String percent(List<Double> shares) {
+        return shares.stream().allMatch(s -> Math.abs(s) < 0.5) ? ""
+                : String.format(Locale.ROOT, "%+.0f to %+.0f %%", shares.getFirst(), shares.getLast());
+    }
+}
