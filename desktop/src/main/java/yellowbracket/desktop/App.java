@@ -1,13 +1,13 @@
 package yellowbracket.desktop;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import javafx.util.Subscription;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.LastTime;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
 import yellowbracket.desktop.theme.Theme;
@@ -21,10 +21,13 @@ final class App {
     private final StartOptions options;
     private final Clock clock;
     private final AppModel model;
+    private final LastTime lastTime;
+    private Subscription ends = Subscription.EMPTY;
 
     App(StartOptions options, CompletableFuture<FirstBuild> fetched) {
         this.options = options;
         clock = options.clock();
+        lastTime = options.lastTime();
         Theme.loadFonts();
         var first = fetched.join();
         model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock,
@@ -50,25 +53,23 @@ final class App {
             model.leave("close the window", stage::hide);
         });
         stage.setOnHidden(e -> {
+            ends.unsubscribe(); // before bench mode ends with its window: it comes back with the next one
             frame.close();
-            close();
+            model.close();
         }); // the toolkit ends with its last window
         stage.show();
         frame.requestFocus();
+        if (options.shots().isEmpty() && !options.probe()) asLastTime(frame, timers);
         options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model::open);
         options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, options.only(), stage::hide).run());
         if (options.probe()) new Probe(model, frame, stage::hide).run();
     }
 
-    private void close() {
-        model.session().file().ifPresent(f -> {
-            try {
-                Files.createDirectories(options.configuration());
-                Files.writeString(options.lastBuildNote(), f.toAbsolutePath().toString());
-            } catch (IOException e) {
-                // the next start offers an empty build instead; nothing is lost
-            }
-        });
-        model.close();
+    private void asLastTime(Frame frame, Timers timers) {
+        timers.resume(lastTime.timers(clock.instant()));
+        if (lastTime.benchMode() && model.currentProp().isPresent()) frame.benchMode();
+        ends = Subscription.combine(model.fileProperty().subscribe(f -> lastTime.build(f)),
+                frame.benchModeProperty().subscribe(on -> lastTime.benchMode(on)),
+                timers.running().subscribe(() -> lastTime.timers(timers.running())));
     }
 }

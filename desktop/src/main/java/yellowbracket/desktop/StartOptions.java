@@ -1,7 +1,6 @@
 package yellowbracket.desktop;
 
 import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -13,7 +12,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine;
+import yellowbracket.desktop.model.LastTime;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.document.Journal;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
 record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, Size size, Optional<Path> shots, List<String> only,
@@ -90,18 +91,13 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
         return today.map(t -> Clock.fixed(t.atTime(18, 0).atZone(zone).toInstant(), zone)).orElse(Clock.systemDefaultZone());
     }
 
-    /** Where the name of the last build is kept. */
-    Path lastBuildNote() {
-        return configuration.resolve("last-build");
+    /** What the window had open; the demo's is its own. */
+    LastTime lastTime() {
+        return new LastTime(configuration.resolve(demo ? "demo-last-time.json" : "last-time.json"));
     }
 
-    /** The build of last time, if it is still there. */
+    /** The build of last time, if it or its recovery copy is still there. */
     Optional<Path> lastBuild() {
-        try {
-            return Files.exists(lastBuildNote()) ? Optional.of(Path.of(Files.readString(lastBuildNote()).strip())).filter(Files::exists)
-                    : Optional.empty();
-        } catch (java.io.IOException | InvalidPathException e) {
-            return Optional.empty();
-        }
+        return lastTime().build().filter(f -> Files.exists(f) || Journal.beside(f).holdsSomething());
     }
 }

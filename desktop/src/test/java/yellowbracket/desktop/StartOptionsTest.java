@@ -5,16 +5,22 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import yellowbracket.desktop.model.Timers;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
+import yellowbracket.document.Journal;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.ShopFile;
 import yellowbracket.shop.HeadMeasures;
@@ -85,10 +91,33 @@ class StartOptionsTest {
         var mine = Build.empty(LocalDateTime.of(2026, 3, 1, 9, 0), ShopFile.fresh()).withName("mine");
         BuildFile.write(file, mine, Meshes.NONE);
         assertThat(FirstBuild.of(options(file.toString())).build()).isEqualTo(mine);
-        Files.writeString(options().lastBuildNote(), file.toString());
+        options().lastTime().build(Optional.of(file));
         assertThat(FirstBuild.of(options()).file()).contains(file);
+        Journal.beside(file).record(mine.withName("with later edits"), Meshes.NONE);
         Files.delete(file);
+        assertThat(FirstBuild.of(options()).build().name()).as("its recovery copy is there").isEqualTo("with later edits");
+        Journal.beside(file).clear();
         assertThat(FirstBuild.of(options()).build().props()).as("the last one is gone").isEmpty();
+    }
+
+    @Test
+    void benchModeAndTimersComeBackAtTheNextStart() {
+        var now = Instant.parse("2026-03-30T18:00:00Z");
+        var glue = new Timers.Timer("A|B", now.plusSeconds(120));
+        var old = new Timers.Timer("C|D", now.minus(Duration.ofDays(2)));
+        var last = options().lastTime();
+        last.benchMode(true);
+        last.timers(List.of(glue, old));
+        assertThat(options().lastTime().benchMode()).isTrue();
+        assertThat(options().lastTime().timers(now)).as("what rang two days ago is over").containsExactly(glue);
+        assertThat(options("--demo").lastTime().timers(now)).as("the demo's are its own").isEmpty();
+    }
+
+    @Test
+    void aDamagedNoteOfLastTimeIsAsIfThereWereNone() throws Exception {
+        Files.writeString(home.resolve("last-time.json"), "{\"build\": 7, \"timers\": [null");
+        assertThat(options().lastTime().build()).isEmpty();
+        assertThat(options().lastTime().benchMode()).isFalse();
     }
 
     @Test

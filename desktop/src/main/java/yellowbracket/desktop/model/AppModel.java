@@ -98,6 +98,7 @@ public final class AppModel implements AutoCloseable {
     private static final long TAKE_MS = 90;
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
+    private final ReadOnlyObjectWrapper<Optional<Path>> file = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Session session;
     private boolean discarded;
 
@@ -123,6 +124,11 @@ public final class AppModel implements AutoCloseable {
         if (file.isPresent() && held.isEmpty()) tell(Tone.STOP, openElsewhere(file.get()));
         background.busyProperty().subscribe(x -> busy());
         keeping.busyProperty().subscribe(x -> busy());
+    }
+
+    /** The file the open build was opened from or saved to. */
+    public ReadOnlyObjectProperty<Optional<Path>> fileProperty() {
+        return file.getReadOnlyProperty();
     }
 
     public AskFile ask() {
@@ -178,6 +184,7 @@ public final class AppModel implements AutoCloseable {
     }
 
     private void refresh() {
+        file.set(session.file());
         shown.set(session.shown());
         if (!prop.get().isEmpty() && session.shown().prop(prop.get()).isEmpty()) prop.set("");
         if (prop.get().isEmpty() && !session.shown().props().isEmpty()) prop.set(session.shown().props().getFirst().id());
@@ -334,6 +341,7 @@ public final class AppModel implements AutoCloseable {
 
     private void save(Path to, Runnable then) {
         keeping.save(session, plain(to), () -> {
+            file.set(session.file());
             shown.set(null); // the dirty mark follows the build
             shown.set(session.shown());
             keepLessons();

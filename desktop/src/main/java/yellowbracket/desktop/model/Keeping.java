@@ -212,6 +212,7 @@ final class Keeping implements AutoCloseable {
             stamp = done.stamp;
             s.saved(to, build);
             if (s.dirty()) edited(s);
+            else prepare(s); // the next edit need not wait for the meshes
             then.run();
         });
     }

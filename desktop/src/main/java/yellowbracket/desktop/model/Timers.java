@@ -3,6 +3,7 @@ package yellowbracket.desktop.model;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import javafx.beans.property.ReadOnlyLongProperty;
 import javafx.beans.property.ReadOnlyLongWrapper;
 import javafx.collections.FXCollections;
@@ -33,6 +34,11 @@ public final class Timers {
 
     public Timers(Clock clock) {
         this.clock = clock;
+    }
+
+    /** Timers that ran before the window was closed. */
+    public void resume(List<Timer> before) {
+        running.addAll(before);
     }
 
     public void start(String name, double minutes) {

@@ -5,6 +5,8 @@ import java.util.Optional;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -57,6 +59,7 @@ public final class Frame extends StackPane implements AutoCloseable {
     private final PauseTransition messageEnd = new PauseTransition(Duration.seconds(9));
     private final Runnable openDemo;
     private Optional<BenchMode> benchMode = Optional.empty();
+    private final ReadOnlyBooleanWrapper inBenchMode = new ReadOnlyBooleanWrapper();
     private Subscription ends = Subscription.EMPTY;
     private boolean swallow;
     private Optional<Watch> told = Optional.empty();
@@ -391,10 +394,12 @@ public final class Frame extends StackPane implements AutoCloseable {
         model.tell(AppModel.Tone.NOTE, Help.of(page));
     }
 
-    private void benchMode() {
+    /** Opens it; nothing where it is open. */
+    public void benchMode() {
         if (benchMode.isPresent()) return;
         var mode = new BenchMode(model, timers, this::leaveBenchMode);
         benchMode = Optional.of(mode);
+        inBenchMode.set(true);
         getChildren().add(mode);
         mode.requestFocus();
     }
@@ -405,6 +410,7 @@ public final class Frame extends StackPane implements AutoCloseable {
             getChildren().remove(mode);
         });
         benchMode = Optional.empty();
+        inBenchMode.set(false);
         bench.requestFocus();
     }
 
@@ -416,6 +422,10 @@ public final class Frame extends StackPane implements AutoCloseable {
             getChildren().add(pane);
             pane.requestFocus();
         }, bench::requestFocus);
+    }
+
+    public ReadOnlyBooleanProperty benchModeProperty() {
+        return inBenchMode.getReadOnlyProperty();
     }
 
     private void keep(Subscription s) {
