@@ -151,7 +151,7 @@ final class Pass {
         while (why.getCause() != null && String.valueOf(why.getMessage()).equals(why.getCause().toString())) why = why.getCause();
         if ((why instanceof IllegalArgumentException || why instanceof IllegalStateException) && why.getMessage() != null)
             return why.getMessage();
-        return "this could not be worked out (" + why.getClass().getSimpleName() + "); undo the last change, or mend the mesh";
+        return "this could not be worked out; undo the last change, or mend the mesh";
     }
 
     /** Answers and notes the questions of one rule. */

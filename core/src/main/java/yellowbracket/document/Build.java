@@ -23,12 +23,14 @@ import yellowbracket.work.SectionId;
 /**
  * One project: decisions and facts only; everything else is derived from it. Immutable. It carries the wearers, printers and stock it was
  * planned with, and the {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when
- * it must be ready.
+ * it must be ready; {@code settled}: the questions that need not be asked any more.
  */
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates) implements BuildBuilder.With, Names {
+        List<Entry> log, Map<String, Rate> rates, List<Question> settled) implements BuildBuilder.With, Names {
+    /** Until somebody names it. */
+    public static final String UNNAMED = "new build";
     /** The random seed only the demo build has. */
     public static final long DEMO_SEED = 20260312;
 
@@ -39,6 +41,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         stock = List.copyOf(stock);
         spools = List.copyOf(spools);
         log = List.copyOf(log);
+        settled = settled.stream().distinct().sorted().toList();
         Limits.named("the build", name);
         Limits.date("the start of the build", started);
         Limits.date("the day it must be ready", due);
@@ -53,27 +56,39 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
     /** Nothing in it yet; ready in six weeks. It takes what the shop has and knows. */
     public static Build empty(LocalDateTime now, ShopFile shop) {
         return BuildBuilder.builder()
-                .name("new build")
+                .name(UNNAMED)
                 .started(now)
                 .event("ready by")
                 .due(now.toLocalDate().plusWeeks(6).atTime(8, 0))
                 .props(List.of())
                 .wearers(shop.wearers())
                 .printers(shop.printers())
-                .hours(WorkHours.evenings())
-                .shopCelsius(20)
+                .hours(shop.hours())
+                .shopCelsius(shop.celsius())
                 .seed(1)
                 .stock(shop.stock())
                 .spools(shop.spools())
                 .queue(QueueWish.NONE)
                 .log(List.of())
                 .rates(shop.rates())
+                .settled(shop.settled())
                 .build();
     }
 
     /** Whether this is the made-up demo build, whose people and hours are nobody's. */
     public boolean demo() {
         return seed == DEMO_SEED;
+    }
+
+    /** Said, or that what is assumed is right. */
+    public Build settling(Question q) {
+        var all = new ArrayList<>(settled);
+        all.add(q);
+        return withSettled(all);
+    }
+
+    public boolean asks(Question q) {
+        return !settled.contains(q);
     }
 
     /** What tells it from other builds of the same shop. */

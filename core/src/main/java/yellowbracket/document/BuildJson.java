@@ -30,7 +30,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 6;
+    public static final int SCHEMA = 7;
     private static final String FORMAT = "yellow-bracket-build";
     /** Planes of a cut tree lie one within another; no build comes near. */
     private static final int DEEPEST = 200;
@@ -87,6 +87,7 @@ public final class BuildJson {
             if (schema <= 2) fromSecond(root.path("build"));
             if (schema <= 3) fromThird(root.path("build"));
             if (schema <= 4) fromFourth(root.path("build"));
+            if (schema <= 6) fromSixth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -182,7 +183,7 @@ public final class BuildJson {
         }
 
         private static void byStation(ObjectNode p) {
-            moved(p, "size", "reshape", "scale", "wearers");
+            moved(p, "size", "reshape", "scale", "wearers").putNull("use");
             moved(p, "cut", "registration").set("tree", p.remove("cuts"));
             ((ObjectNode) p.path("cut")).put("revision", 0);
             moved(p, "print", "profile").set("sections", p.remove("prints"));
@@ -221,6 +222,15 @@ public final class BuildJson {
                     .orElseGet(() -> new Entry(at, Entry.Kind.NOTE, Optional.empty(), 0, 0, Optional.empty(), "", tags))
                     .withTags(tags);
         }
+    }
+
+    /** Schema 6 did not ask what is done with a prop: it was worn where somebody wore it; nor for anything else. */
+    private static void fromSixth(JsonNode build) {
+        if (build instanceof ObjectNode b && !b.has("settled")) {
+            var all = b.putArray("settled");
+            for (var q : Question.values()) all.add(q.name());
+        }
+        for (var p : build.path("props")) if (p.path("size") instanceof ObjectNode s && !s.has("use")) s.putNull("use");
     }
 
     static void printersFromFourth(JsonNode printers) {

@@ -18,6 +18,7 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
 import yellowbracket.size.Reshape;
+import yellowbracket.size.Use;
 import yellowbracket.smooth.SmoothWish;
 
 /** A named pure change of a build: "undo scale to 104 %". */
@@ -58,7 +59,16 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit wearers(String prop, java.util.List<String> names) {
         return ofProp(names.isEmpty() ? "nobody wears it" : "worn by " + String.join(" and ", names), prop,
-                p -> p.withSize(p.size().withWearers(names)));
+                p -> p.withSize(p.size().wornBy(names)));
+    }
+
+    /** What is assumed is right, or another was said. */
+    public static Edit settle(Question q) {
+        return new Edit("that is right", b -> b.settling(q));
+    }
+
+    public static Edit use(String prop, Use use) {
+        return ofProp(use.words(), prop, p -> p.withSize(p.size().usedAs(use)));
     }
 
     public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {
@@ -95,7 +105,8 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     public static Edit printer(String name, String printer, UnaryOperator<Printer> change) {
-        return new Edit(name, b -> b.withPrinters(b.printers().stream().map(p -> p.name().equals(printer) ? change.apply(p) : p).toList()));
+        return new Edit(name, b -> b.settling(Question.PRINTERS)
+                .withPrinters(b.printers().stream().map(p -> p.name().equals(printer) ? change.apply(p) : p).toList()));
     }
 
     public static Edit spool(String name, String spool, UnaryOperator<Spool> change) {

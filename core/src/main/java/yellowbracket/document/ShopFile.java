@@ -6,13 +6,16 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import yellowbracket.mesh.io.SafeFile;
+import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
@@ -24,17 +27,28 @@ import yellowbracket.shop.Wearer;
  * The maker's own shop across builds: printers, wearers, stock, and what each build taught (rates by work, by {@link Build#key}). One JSON
  * file in the user's configuration folder.
  */
+@RecordBuilder
 public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
-        Map<String, Map<String, Rate>> learned) {
-    public static final int SCHEMA = 2;
+        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled) implements ShopFileBuilder.With {
+    public static final int SCHEMA = 3;
+    private static final double USUAL_C = 20;
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
             .registerModule(new JavaTimeModule())
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
             .enable(SerializationFeature.INDENT_OUTPUT);
 
-    /** Before anything was entered: the catalogue's printers. */
+    public ShopFile {
+        printers = List.copyOf(printers);
+        wearers = List.copyOf(wearers);
+        stock = List.copyOf(stock);
+        spools = List.copyOf(spools);
+        settled = settled.stream().distinct().sorted().toList();
+    }
+
+    /** Before anything was entered: the catalogue's printers, evenings and weekends, 20 degrees; all of it still to be asked. */
     public static ShopFile fresh() {
-        return new ShopFile(SCHEMA, Catalogue.builtIn().printers(), List.of(), List.of(), List.of(), Map.of());
+        return new ShopFile(SCHEMA, Catalogue.builtIn().printers(), List.of(), List.of(), List.of(), Map.of(), WorkHours.evenings(),
+                USUAL_C, List.of());
     }
 
     /**
@@ -47,7 +61,8 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
             var root = MAPPER.readTree(Files.readString(file));
             if (root.path("schema").asInt() > SCHEMA)
                 throw new IOException("the shop file was saved by a newer version; update the program");
-            if (root.path("schema").asInt() < SCHEMA && root instanceof ObjectNode o) fromFirst(o);
+            if (root.path("schema").asInt() <= 1 && root instanceof ObjectNode o) fromFirst(o);
+            if (root.path("schema").asInt() <= 2 && root instanceof ObjectNode o) fromSecond(o);
             return MAPPER.treeToValue(root, ShopFile.class);
         } catch (JsonProcessingException e) {
             throw new IOException(
@@ -57,9 +72,14 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
 
     /** Schema 1 knew neither spools nor resin and quiet printers. */
     private static void fromFirst(ObjectNode shop) {
-        shop.put("schema", SCHEMA);
         if (!shop.has("spools")) shop.putArray("spools");
         BuildJson.printersFromFourth(shop.path("printers"));
+    }
+
+    /** Schema 2 did not keep hours and warmth, and nothing was asked: printers that were entered are known. */
+    private static void fromSecond(ObjectNode shop) {
+        shop.put("schema", SCHEMA).put("celsius", USUAL_C).set("hours", MAPPER.valueToTree(WorkHours.evenings()));
+        shop.putArray("settled").add(Question.PRINTERS.name());
     }
 
     public void write(Path file) throws IOException {
@@ -67,15 +87,19 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
     }
 
     public ShopFile withWearer(Wearer w) {
-        var list = new java.util.ArrayList<>(wearers);
+        var list = new ArrayList<>(wearers);
         list.removeIf(o -> o.name().equals(w.name()));
         list.add(w);
-        return new ShopFile(schema, printers, List.copyOf(list), stock, spools, learned);
+        return withWearers(list);
     }
 
-    /** Printers and spools stand in the same shop for the next build. */
-    public ShopFile withMachines(List<Printer> all, List<Spool> left) {
-        return new ShopFile(schema, List.copyOf(all), wearers, stock, List.copyOf(left), learned);
+    /** What of a build is the shop's stands there for the next one. */
+    public ShopFile after(Build b) {
+        return withPrinters(b.printers()).withSpools(b.spools())
+                .withStock(b.stock())
+                .withHours(b.hours())
+                .withCelsius(b.shopCelsius())
+                .withSettled(b.settled().stream().filter(Question::ofShop).toList());
     }
 
     /** What one build taught takes the place of what it taught before, so that saving twice counts once. */
@@ -83,7 +107,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         var all = new TreeMap<>(learned);
         if (rates.isEmpty()) all.remove(build);
         else all.put(build, new TreeMap<>(rates));
-        return new ShopFile(schema, printers, wearers, stock, spools, all);
+        return withLearned(all);
     }
 
     /** The rates of all builds together. */

@@ -41,6 +41,16 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
         return new WorkHours(spans, printFrom, printTo, out);
     }
 
+    /** Other spans, the rest the same. */
+    public WorkHours withSpans(List<Span> other) {
+        return new WorkHours(other, printFrom, printTo, away);
+    }
+
+    /** Somebody is up between these. */
+    public WorkHours upFrom(LocalTime from, LocalTime to) {
+        return new WorkHours(spans, from, to, away);
+    }
+
     public WorkHours withAway(List<Span> other) {
         return new WorkHours(spans, printFrom, printTo, other);
     }

@@ -35,6 +35,7 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
+import yellowbracket.size.Use;
 import yellowbracket.work.Station;
 import yellowbracket.work.TaskId;
 import static org.awaitility.Awaitility.await;
@@ -119,7 +120,7 @@ class WorkingsTest {
             assertThat(worn.get(SizeFigures.DONNING, "helm")).isPresent();
             assertThat(worn.require(SizeFigures.TEST_PIECES, "helm").list()).isNotEmpty();
             assertThat(worn.get(SizeFigures.CARRY, "helm")).isEmpty();
-            var bare = shown(w, Edit.wearers("helm", java.util.List.of()).change().apply(SmallBuild.build()), SizeFigures.CARRY);
+            var bare = shown(w, Edit.use("helm", Use.HELD).change().apply(SmallBuild.build()), SizeFigures.CARRY);
             for (var n : java.util.List.of(SizeFigures.FITS, SizeFigures.DONNING, WearFigures.PADS, SizeFigures.TEST_PIECES))
                 assertThat(bare.get(n, "helm")).as(n.name()).isEmpty();
             var again = shown(w, SmallBuild.build(), SizeFigures.REMEDIES);

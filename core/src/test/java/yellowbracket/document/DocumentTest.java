@@ -4,6 +4,7 @@ import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.LocalTime;
 import org.junit.jupiter.params.provider.ValueSource;
 import java.time.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -23,8 +24,11 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Progress;
+import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
 
 class DocumentTest {
@@ -91,8 +95,8 @@ class DocumentTest {
         assertThat(refused(dir, new byte[0])).contains("empty");
         assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
         assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"schema\" : 6", "\"schema\" : 7"))))
-                .contains("newer version (schema 7", "update the program, nothing was changed");
+        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"schema\" : 7", "\"schema\" : 8"))))
+                .contains("newer version (schema 8", "update the program, nothing was changed");
         assertThat(
                 refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3"))))
                 .contains("\"mood\"", "update the program");
@@ -185,8 +189,10 @@ class DocumentTest {
     void theShopFileKeepsItsSelf(@TempDir Path dir) throws Exception {
         var file = dir.resolve("shop.json");
         assertThat(ShopFile.read(file)).isEqualTo(ShopFile.fresh());
-        var shop = new ShopFile(ShopFile.SCHEMA, ShopFile.fresh().printers(), List.of(), List.of(new StockItem("x", 2, "g")), List.of(),
-                Map.of()).withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1))).withWearer(SmallBuild.build().wearers().getFirst());
+        var shop = ShopFile.fresh()
+                .withStock(List.of(new StockItem("x", 2, "g")))
+                .withLessons("first", Map.of("sand", Rate.UNKNOWN.with(2, 1)))
+                .withWearer(SmallBuild.build().wearers().getFirst());
         shop.write(file);
         assertThat(ShopFile.read(file)).isEqualTo(shop);
         Files.writeString(file, "{ nonsense");
@@ -239,16 +245,21 @@ class DocumentTest {
         });
         assertThat(shop.spools()).isEmpty();
         assertThat(shop.stock()).hasSize(1);
-        var kept = new ShopFile(ShopFile.SCHEMA,
-                List.of(shop.printers()
-                        .getFirst()
-                        .withQuiet(java.util.Optional
-                                .of(new yellowbracket.shop.Quiet(java.time.LocalTime.of(22, 0), java.time.LocalTime.of(7, 0))))),
-                List.of(), List.of(), List.of(new yellowbracket.shop.Spool("grey", "PLA", 500, 210, "mine")), Map.of());
+        assertThat(shop.settled()).containsExactly(Question.PRINTERS);
+        assertThat(shop.hours()).isEqualTo(WorkHours.evenings());
+        var quiet = shop.printers().getFirst().withQuiet(Optional.of(new Quiet(LocalTime.of(22, 0), LocalTime.of(7, 0))));
+        var build = Build.empty(SmallBuild.NOW, shop)
+                .withPrinters(List.of(quiet))
+                .withSpools(List.of(new Spool("grey", "PLA", 500, 210, "mine")))
+                .withShopCelsius(15)
+                .withSettled(List.of(Question.values()));
+        var kept = shop.after(build);
         kept.write(file);
         assertThat(ShopFile.read(file)).isEqualTo(kept);
-        assertThat(ShopFile.fresh().withMachines(kept.printers(), kept.spools()).printers()).isEqualTo(kept.printers());
-        Files.writeString(file, Files.readString(file).replace("\"schema\" : 2", "\"schema\" : 9"));
+        assertThat(kept.celsius()).isEqualTo(15);
+        assertThat(kept.settled()).as("the day is each build's own").containsExactly(Question.PRINTERS, Question.HOURS);
+        assertThat(Build.empty(SmallBuild.NOW, kept).printers()).containsExactly(quiet);
+        Files.writeString(file, Files.readString(file).replace("\"schema\" : 3", "\"schema\" : 9"));
         assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("newer version");
     }
 }

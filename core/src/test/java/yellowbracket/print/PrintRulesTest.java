@@ -95,7 +95,7 @@ class PrintRulesTest {
         assertThat(USUAL.withSpeeds(new Speeds(0, -5, s.infillMmS(), s.supportMmS(), s.travelMmS(), 0.5)).check()).hasSize(3)
                 .anySatisfy(w -> assertThat(w).contains("inner walls' speed must be above 0 mm/s, was -5"));
         assertThat(USUAL.withLineWidthMm(1.2).check()).singleElement().asString().contains("does not come out of a 0.4 mm nozzle");
-        assertThat(USUAL.withLayerMm(-0.2).check()).singleElement().asString().contains("at least 0.01");
+        assertThat(USUAL.withLayerMm(-0.2).check()).singleElement().asString().contains("between 0.01 and 5");
         assertThat(USUAL.withSupport(120, 0).check()).hasSize(2);
         assertThat(USUAL.withInfill(1.5).check()).hasSize(1);
         assertThat(USUAL.withBrimMm(-1).check()).hasSize(1);

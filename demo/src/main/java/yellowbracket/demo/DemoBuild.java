@@ -18,6 +18,7 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
+import yellowbracket.document.Question;
 import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
@@ -32,6 +33,7 @@ import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.SizeWish;
+import yellowbracket.size.Use;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 import yellowbracket.smooth.SmoothWish;
@@ -55,16 +57,17 @@ public record DemoBuild(Build build, Meshes meshes) {
         var mask = DemoMeshes.halfMask();
         var shop = Catalogue.builtIn();
         var helmProp = prop("helm", "Tide Warden helm", helm, Letters.from(0, 1), "usual")
-                .withSize(new SizeWish(Reshape.NONE, 1.04, List.of("Maren", "Iven")))
+                .withSize(new SizeWish(Reshape.NONE, 1.04, Optional.of(Use.HEAD), List.of("Maren", "Iven")))
                 .withCut(new CutWish(helmCuts(), Registration.FITTING, 0))
                 .withColour(new ColourWish(helmZones(), "matt clear"));
         var staffProp = prop("staff", "lamp staff", staff, Letters.from(HELM_SECTIONS, STAFF_BODIES), "usual")
+                .withSize(SizeWish.AS_IT_IS.usedAs(Use.HELD))
                 .withCut(new CutWish(staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), 0))
                 .withSmooth(SmoothWish.USUAL.withFinish(Finish.ARMS_LENGTH))
                 .withColour(new ColourWish(staffZones(), "matt clear"));
         staffProp = staffProp.withPrint(staffProp.print().withProfile(shop.profile("usual").withWalls(4)));
         var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
-                .withSize(new SizeWish(Reshape.NONE, 1, List.of("Maren")))
+                .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren")))
                 .withCut(CutWish.WHOLE.withRegistration(Registration.PLAIN))
                 .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST))
                 .withColour(new ColourWish(maskZones(), "matt clear"));
@@ -74,6 +77,7 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withWearers(wearers())
                 .withHours(WorkHours.evenings().awayOnWeekdays(LocalTime.of(8, 15), LocalTime.of(17, 15)))
                 .withShopCelsius(19)
+                .withSettled(List.of(Question.values()))
                 .withSeed(Build.DEMO_SEED)
                 .withStock(stock())
                 .withSpools(spools())

@@ -200,7 +200,10 @@ class BenchAndStripTest extends WindowTest {
         until("undone", () -> prop().print().profile().layerMm() == layer && !model.session().dirty());
         robot.interact(bench()::requestFocus);
         robot.type(KeyCode.F1);
-        until("help", () -> told().contains("least sum of printing"));
+        until("help", () -> robot.lookup("#help").tryQuery().isPresent());
+        assertThat(text(robot, "#help .label")).contains("least sum of printing", "how fine", "failures");
+        robot.type(KeyCode.ESCAPE);
+        until("help closed", () -> robot.lookup("#help").tryQuery().isEmpty());
         robot.type(KeyCode.CLOSE_BRACKET);
         until("plan", () -> model.pageProperty().get() == Page.PLAN);
         robot.type(KeyCode.OPEN_BRACKET);

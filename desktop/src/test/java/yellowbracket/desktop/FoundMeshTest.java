@@ -78,7 +78,7 @@ class FoundMeshTest extends WindowTest {
 
     @Test
     void anEmptyBuildSaysWhatToDoFirst(FxRobot robot) {
-        assertThat(text(robot, ".heading")).contains("an empty build");
+        assertThat(text(robot, ".heading")).contains("where to begin");
         assertThat(text(robot, ".primary")).contains("open a mesh");
         assertThat(labels(robot, ".bench .primary")).singleElement().satisfies(b -> assertThat(b.isVisible()).isTrue());
     }

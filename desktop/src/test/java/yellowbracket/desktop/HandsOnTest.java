@@ -108,9 +108,7 @@ class HandsOnTest extends WindowTest {
     @Test
     void measuresAreKeptInTheShopAndSillyOnesRefused(FxRobot robot) throws Exception {
         derived();
-        robot.interact(() -> model.apply(
-                new Edit("a build of one's own", b -> new yellowbracket.document.Build("mine", b.started(), b.event(), b.due(), b.props(),
-                        b.wearers(), b.printers(), b.hours(), b.shopCelsius(), 7, b.stock(), b.spools(), b.queue(), b.log(), b.rates()))));
+        robot.interact(() -> model.apply(new Edit("a build of one's own", b -> b.withName("mine").withSeed(7))));
         derived();
         until("the card", () -> labels(robot, ".action").stream().anyMatch(l -> l.getText().equals("measures ...")));
         robot.clickOn("measures ...");

@@ -19,7 +19,6 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.device.PrinterLink;
-import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
@@ -40,9 +39,7 @@ class PrintPartsTest extends WindowTest {
         var demo = lightDemo();
         var b = demo.build();
         for (var p : b.props()) if (!p.id().equals("helm")) b = b.withoutProp(p.id());
-        b = new Build(b.name(), b.started(), b.event(), b.due(), b.props(), b.wearers(), b.printers(), b.hours(), b.shopCelsius(), b.seed(),
-                b.stock(), b.spools(), b.queue(), List.of(), b.rates());
-        return new DemoBuild(b, demo.meshes());
+        return new DemoBuild(b.withLog(List.of()), demo.meshes());
     }
 
     @Start

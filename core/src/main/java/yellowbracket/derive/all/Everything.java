@@ -52,6 +52,8 @@ public final class Everything {
             each(shown, FIT, out);
             each(shown, WORK, out);
             each(shown, DRAWN, out);
+            if (!shown.isEmpty() && build.prop(shown.getFirst()).filter(p -> p.size().asks()).isPresent())
+                each(shown, List.of(SizeFigures.USE), out);
             each(shown, List.of(SizeFigures.DONNING), out);
             each(props, FIT, out);
             each(props, WORK, out);

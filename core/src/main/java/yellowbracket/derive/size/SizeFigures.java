@@ -29,6 +29,8 @@ import yellowbracket.size.Remedy;
 import yellowbracket.size.Room;
 import yellowbracket.size.TestPiece;
 import yellowbracket.size.Trial;
+import yellowbracket.size.Use;
+import yellowbracket.size.UseGuess;
 
 /** Fit on the head or the face, the way in, what is carried, holes and pegs. Lists follow the prop's order of wearers. */
 public final class SizeFigures {
@@ -58,6 +60,10 @@ public final class SizeFigures {
     public static final Figure<MaskFit.Read> MASK_READ = Figure.ofProp("mask", MaskFit.Read.class, SizeFigures::maskRead);
     public static final Figure<MaskFits> MASK = Figure.ofProp("on the face", MaskFits.class, SizeFigures::masks);
     public static final Figure<Carry> CARRY = Figure.ofProp("carrying it", Carry.class, SizeFigures::carry);
+
+    /** What it is most likely used for, by its shape. */
+    public static final Figure<UseGuess> USE = Figure.ofProp("what it is for", UseGuess.class,
+            in -> UseGuess.of(in.get(ModelFigures.MODEL).mesh(), in.get(ModelFigures.INDEX).bvh()));
 
     private SizeFigures() {}
 
@@ -110,7 +116,7 @@ public final class SizeFigures {
     /** The shell, where it holds a head. */
     private static Cavity helm(Reads in) {
         var cavity = in.get(CAVITY);
-        if (!cavity.holdsAHead()) throw in.none();
+        if (!cavity.holdsAHead() || in.of(p -> p.size().use()).filter(u -> u == Use.FACE).isPresent()) throw in.none();
         return cavity;
     }
 
@@ -235,7 +241,7 @@ public final class SizeFigures {
     }
 
     private static Carry carry(Reads in) {
-        if (in.of(Prop::worn)) throw in.none();
+        if (in.of(Prop::worn) || in.of(p -> p.size().use()).filter(u -> u != Use.HELD).isPresent()) throw in.none();
         var bearer = in.build(b -> b.wearers().stream().findFirst()).orElseThrow(in::none);
         return Carry.of(in.get(ModelFigures.MODEL).mesh(), in.get(ModelFigures.INDEX).bvh(), in.of(Prop::scale), bearer);
     }

@@ -63,8 +63,6 @@ public final class Bench extends StackPane {
     private final Legend legend = new Legend();
     private final HBox buttons = new HBox(6);
     private final Label empty = new Label();
-    private final Button offer = new Button();
-    private final VBox emptyBox = new VBox(12, empty, offer);
     private Bounds3 framed = Bounds3.of(-100, -100, -100, 100, 100, 100);
     private double lastX;
     private double lastY;
@@ -180,11 +178,8 @@ public final class Bench extends StackPane {
         buttons.setAlignment(Pos.CENTER_RIGHT);
         gauges.setMaxSize(HBox.USE_PREF_SIZE, HBox.USE_PREF_SIZE);
         gauges.setMouseTransparent(true);
-        offer.getStyleClass().setAll("primary");
         empty.getStyleClass().add("subheading");
-        emptyBox.setAlignment(Pos.CENTER);
-        emptyBox.setMaxSize(VBox.USE_PREF_SIZE, VBox.USE_PREF_SIZE);
-        emptyBox.setVisible(false);
+        empty.setVisible(false);
         StackPane.setAlignment(legend, Pos.TOP_LEFT);
         StackPane.setMargin(legend, new javafx.geometry.Insets(12, 0, 0, 16));
         StackPane.setAlignment(buttons, Pos.TOP_RIGHT);
@@ -195,7 +190,7 @@ public final class Bench extends StackPane {
         hint.setManaged(false);
         hint.setMouseTransparent(true);
         hint.setVisible(false);
-        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, emptyBox, hint);
+        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, empty, hint);
         setClip(clip());
     }
 
@@ -279,12 +274,10 @@ public final class Bench extends StackPane {
     }
 
     /** Says what to do first when there is nothing to show; empty words take it away. */
-    public void empty(String words, String action, Runnable run) {
-        emptyBox.setVisible(!words.isEmpty());
+    /** @param words what to do where nothing is shown yet; blank when something is */
+    public void empty(String words) {
+        empty.setVisible(!words.isEmpty());
         empty.setText(words);
-        offer.setText(action);
-        offer.setVisible(!action.isEmpty());
-        offer.setOnAction(e -> run.run());
         buttons.setVisible(words.isEmpty());
     }
 

@@ -313,12 +313,13 @@ public final class AppModel implements AutoCloseable {
     private void add(Mesh mesh, int bodies, String name, Stance stance, String notices) {
         var build = session.build();
         String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
-        var wearers = stance.hollow() ? build.wearers().stream().limit(1).map(w -> w.name()).toList() : java.util.List.<String>of();
         session.addMesh(mesh);
         var intake = Intake.guessed(stance);
         var taken = stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted();
         var found = Prop.fromFile(id, name, mesh.contentHash(), Letters.from(build.freeLetter(), bodies), taken, shop.profile("usual"));
-        apply(Edit.addProp(found.withSize(found.size().withWearers(wearers)), mesh));
+        var edit = Edit.addProp(found, mesh);
+        boolean first = build.props().isEmpty() && build.name().equals(Build.UNNAMED);
+        apply(first && !name.isBlank() ? new Edit(edit.name(), b -> edit.change().apply(b).withName(name)) : edit);
         prop.set(id);
         refresh();
         page.set(Page.SIZE);
@@ -391,7 +392,7 @@ public final class AppModel implements AutoCloseable {
         var d = derived.get();
         var build = session.build(); // here: the session may be another by the time the file is written
         String key = build.key();
-        changeShop(s -> s.withMachines(build.printers(), build.spools()));
+        changeShop(s -> s.after(build));
         if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
             d.get(PlanFigures.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
     }

@@ -37,6 +37,7 @@ import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Theme;
+import yellowbracket.desktop.widget.Card;
 
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane implements AutoCloseable {
@@ -297,16 +298,13 @@ public final class Frame extends StackPane implements AutoCloseable {
 
     private void write(StationView view) {
         boolean has = model.currentProp().isPresent();
-        bench.empty(has ? "" : "open a mesh to begin: drop an STL, OBJ, PLY or 3MF file here, or", has ? "" : "open a mesh", files::open);
+        bench.empty(has ? "" : "drop a mesh here: STL, OBJ, PLY or 3MF");
         if (!has) {
             bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
             bench.callouts(List.of());
             bench.gauges(List.of());
             bench.legend().none();
-            cardScroll.setContent(
-                    new yellowbracket.desktop.widget.Card("an empty build", "open a mesh of the prop, or look at the demo build first")
-                            .primary("open a mesh", files::open,
-                                    yellowbracket.desktop.widget.Card.action("open the demo build", openDemo)));
+            cardScroll.setContent(beginnings());
             return;
         }
         redraw();
@@ -314,6 +312,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         double at = cardScroll.getVvalue();
         var focus = getScene() == null ? Optional.<Node>empty() : Optional.ofNullable(getScene().getFocusOwner());
         String id = focus.map(Node::getId).orElse(null);
+        boolean inCard = focus.filter(this::inCard).isPresent();
         boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
         var card = view.card();
         card.setUserData(cardPage);
@@ -324,8 +323,15 @@ public final class Frame extends StackPane implements AutoCloseable {
             cardScroll.applyCss();
             cardScroll.layout();
             cardScroll.setVvalue(at);
-            if (id != null) Optional.ofNullable(card.lookup("#" + id)).ifPresent(Node::requestFocus);
+            var again = Optional.ofNullable(id).map(i -> card.lookup("#" + i));
+            // by keys one goes on from what came in its place: the page's next step
+            again.or(() -> inCard ? Optional.ofNullable(card.lookup(".primary")) : Optional.empty()).ifPresent(Node::requestFocus);
         }
+    }
+
+    private boolean inCard(Node n) {
+        for (Node p = n; p != null; p = p.getParent()) if (p == cardScroll.getContent()) return true;
+        return false;
     }
 
     private void redraw() {
@@ -389,9 +395,19 @@ public final class Frame extends StackPane implements AutoCloseable {
         Finder.show(getScene(), all, model.nightProperty().get());
     }
 
+    /** An empty build begins in one of three ways. */
+    private Card beginnings() {
+        var card = new Card("where to begin",
+                "a prop becomes a build: sized to whoever wears it, cut to your printers, planned to the day");
+        card.primary("open a mesh", files::open);
+        card.text("the model of a helm, a mask or a prop, as STL, OBJ, PLY or 3MF; it is sized first");
+        card.row("or", Card.action("open a build ...", files::open), Card.more("go on with a .bracket file"));
+        card.row("or", Card.action("open the demo build", openDemo), Card.more("a helm, a staff and a mask half made, to look round in"));
+        return card;
+    }
+
     private void help() {
-        var page = model.pageProperty().get();
-        model.tell(AppModel.Tone.NOTE, Help.of(page));
+        Help.show(getScene(), model.pageProperty().get(), model.nightProperty().get());
     }
 
     /** Opens it; nothing where it is open. */

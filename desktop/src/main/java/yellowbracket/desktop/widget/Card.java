@@ -132,6 +132,17 @@ public final class Card extends VBox {
         return this;
     }
 
+    /** Something assumed that is asked for, with the answers. */
+    public Card asked(String words, Button... answers) {
+        var text = new Label(words);
+        text.setWrapText(true);
+        text.setMaxWidth(Double.MAX_VALUE);
+        var buttons = new HBox(8, answers);
+        var box = new VBox(8, text, buttons);
+        box.getStyleClass().add("asked");
+        return add(box);
+    }
+
     public Card caution(String words) {
         var l = new Label(words);
         l.getStyleClass().add("caution");

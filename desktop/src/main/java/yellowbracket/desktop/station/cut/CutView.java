@@ -27,6 +27,7 @@ import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.Asked;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
@@ -107,6 +108,7 @@ public final class CutView extends StationView {
         var card = card(shown.heading(), prop().name() + " \u00b7 " + bounds().map(b -> words().size(b.size())).orElse(""));
         var sections = model.result(CutFigures.SECTIONS);
         if (sections.isEmpty()) return waiting(card, CutFigures.MODEL_SECTIONS, CutFigures.REGISTERED, CutFigures.SECTIONS);
+        if (tab().equals("plans")) Asked.printers(card, model);
         shown.write(card);
         tooLarge(sections.get()).forEach(s -> card.finding(Weight.STOP,
                 "section " + s.name() + " is " + words().length(model.result(CutFigures.STANDS).orElseThrow().overMm(s.name()))

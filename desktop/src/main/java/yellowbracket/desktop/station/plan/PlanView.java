@@ -1,28 +1,36 @@
 package yellowbracket.desktop.station.plan;
 
 import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.Asked;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
+import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.Schedule;
 
 /** When: the day it must be ready, what comes next, every task with its times, what to buy. */
 public final class PlanView extends StationView {
+    private final HoursPart hours;
+    private final ShelfPart shelf;
     private final StationView backdrop;
     private final Runnable exportCalendar;
     private final Runnable benchMode;
 
     public PlanView(AppModel model, Bench bench, StationView backdrop, Runnable exportCalendar, Runnable benchMode) {
-        super(model, bench);
+        super(model, bench, List.of("plan", "hours", "shelf"));
+        hours = new HoursPart(model);
+        shelf = new ShelfPart(model);
         this.backdrop = backdrop;
         this.exportCalendar = exportCalendar;
         this.benchMode = benchMode;
@@ -31,7 +39,24 @@ public final class PlanView extends StationView {
     @Override
     public Card card() {
         var build = model.shownProperty().get();
-        var card = new Card("when it is ready", build.event() + " \u00b7 " + Words.dayTime(build.due()));
+        String until = build.event() + " \u00b7 " + Words.dayTime(build.due());
+        if (tab().equals("hours")) {
+            var card = card(hours.heading(), until);
+            hours.write(card);
+            return card;
+        }
+        if (tab().equals("shelf")) {
+            var card = card(shelf.heading(), until);
+            shelf.write(card);
+            return card;
+        }
+        var card = card("when it is ready", until);
+        Asked.write(card, model, Question.DAY,
+                "ready by " + Words.day(build.due()) + " is assumed, six weeks from the start: which day is it for?",
+                () -> Optional.ofNullable(bench.getScene().lookup("#due")).ifPresent(javafx.scene.Node::requestFocus));
+        Asked.write(card, model, Question.HOURS,
+                Words.text("%.0f h a week are assumed, evenings and weekends: when do you work?", build.hours().weeklyHours()),
+                () -> show("hours"));
         var schedule = model.schedule();
         due(card);
         if (schedule.isEmpty()) return waiting(card, PlanFigures.SCHEDULE);
@@ -42,8 +67,7 @@ public final class PlanView extends StationView {
         var chance = model.derived().get(PlanFigures.CHANCE);
         card.row("chance", chance.map(c -> Words.chance(c.share(), c.runs())).orElse("..."),
                 chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
-        card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()),
-                "evenings and weekends; prints run through the night");
+        card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()), "by hand; see hours");
         if (late) card.finding(Weight.STOP,
                 "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
                 "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.model.Page.SMOOTH));
@@ -95,7 +119,7 @@ public final class PlanView extends StationView {
                 b -> b.withDue(what.getText().isBlank() ? "ready by" : what.getText().strip(), b.due()))));
         day.valueProperty().addListener((o, before, d) -> {
             if (d != null && !d.equals(build.due().toLocalDate()))
-                model.apply(new Edit("ready by " + d, b -> b.withDue(b.event(), d.atTime(b.due().toLocalTime()))));
+                model.apply(new Edit("ready by " + d, b -> b.settling(Question.DAY).withDue(b.event(), d.atTime(b.due().toLocalTime()))));
         });
         card.row("must be ready", what, day);
     }

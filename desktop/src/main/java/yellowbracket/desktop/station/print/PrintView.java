@@ -13,6 +13,7 @@ import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.Asked;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
@@ -63,6 +64,7 @@ public final class PrintView extends StationView {
         var card = card(shown.heading(), prop().name() + " \u00b7 " + profile.name() + " \u00b7 " + profile.material());
         var prints = model.result(PrintFigures.PRINTS);
         if (prints.isEmpty()) return waiting(card, PrintFigures.PRINTS);
+        if (!tab().equals("printers")) Asked.printers(card, model);
         shown.write(card, prints.get());
         findings(card, prints.get().findings());
         return card;

@@ -6,8 +6,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
@@ -15,8 +17,10 @@ import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
+import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.device.PrinterLink;
 import yellowbracket.document.Edit;
+import yellowbracket.document.Question;
 import yellowbracket.log.PrintRecord;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.FailureKind;
@@ -58,6 +62,8 @@ final class PrintersPart extends PrintPart {
                 .ifPresent(r -> record(card, r));
         if (p.process() == Process.FILAMENT) spool(card, p);
         quiet(card, p);
+        card.row("bed", side(p, 'x', p.bedX(), (q, mm) -> q.withBedX(mm)), side(p, 'y', p.bedY(), (q, mm) -> q.withBedY(mm)),
+                side(p, 'z', p.bedZ(), (q, mm) -> q.withBedZ(mm)), Card.more("mm wide, deep, high"));
         var nozzle = field("nozzle-" + p.tag(), "nozzle on " + p.name(), "mm between 0.1 and 2, such as 0.4", 0.1, 2)
                 .with(Words.text("%s", p.nozzleMm()));
         nozzle.setOnAction(e -> nozzle.read()
@@ -65,8 +71,8 @@ final class PrintersPart extends PrintPart {
         if (count > 1) card.row(p.process() == Process.FILAMENT ? "nozzle fitted" : "resin",
                 p.process() == Process.FILAMENT ? nozzle : Card.more("lit layer by layer"),
                 Card.more(p.process() == Process.FILAMENT ? "mm" : ""),
-                Card.action("remove", () -> model.apply(new Edit("remove printer " + p.name(),
-                        b -> b.withPrinters(b.printers().stream().filter(q -> !q.name().equals(p.name())).toList())))));
+                Card.action("remove", () -> model.apply(new Edit("remove printer " + p.name(), b -> b.settling(Question.PRINTERS)
+                        .withPrinters(b.printers().stream().filter(q -> !q.name().equals(p.name())).toList())))));
         else card.row("nozzle fitted", nozzle, Card.more("mm"));
     }
 
@@ -121,19 +127,58 @@ final class PrintersPart extends PrintPart {
         card.row("quiet hours", from, to, Card.more(p.quiet().isPresent() ? "it pauses" : "none; Enter takes them"));
     }
 
+    private NumberField side(Printer p, char axis, double now, BiFunction<Printer, Double, Printer> change) {
+        var side = field("bed-" + axis + "-" + p.tag(), "bed of " + p.name() + " in " + axis, "mm between 50 and 2000, such as 220", 50,
+                2000).with(Words.text("%.0f", now));
+        side.setOnAction(e -> side.read().ifPresent(mm -> {
+            var wrong = change.apply(p, mm).check();
+            if (wrong.isEmpty()) model.apply(
+                    Edit.printer("bed of " + p.name() + ", " + axis + " " + side.getText() + " mm", p.name(), q -> change.apply(q, mm)));
+            else model.tell(AppModel.Tone.STOP, wrong.getFirst());
+        }));
+        return side;
+    }
+
+    /** A filament printer as the catalogue's first, under a name of the maker's; its bed is typed then. */
+    private void own(Card card) {
+        var name = new TextField();
+        name.setId("printer-name");
+        name.setPromptText("its name");
+        name.setPrefWidth(150);
+        name.setAccessibleText("name of a printer of your own");
+        Runnable add = () -> {
+            String called = name.getText().strip();
+            name.getStyleClass().remove("wrong");
+            boolean taken = model.shownProperty().get().printers().stream().anyMatch(p -> p.name().equals(called));
+            if (called.isEmpty() || called.length() > 40 || taken) {
+                name.getStyleClass().add("wrong");
+                model.tell(AppModel.Tone.STOP, taken ? called + " is there already" : "type a name of up to 40 letters for the printer");
+            } else add(model.shop().printers().getFirst().withName(called));
+        };
+        name.setOnAction(e -> add.run());
+        card.row("your own", name, Card.action("add", add));
+    }
+
+    private void add(Printer p) {
+        model.apply(new Edit("add printer " + p.name(), b -> {
+            var list = new ArrayList<>(b.printers());
+            list.add(p);
+            return b.settling(Question.PRINTERS).withPrinters(list);
+        }));
+    }
+
     private void more(Card card) {
         var names = model.shownProperty().get().printers().stream().map(Printer::name).toList();
         var offered = new ArrayList<Printer>(model.shop().printers());
         offered.addAll(model.shop().morePrinters());
         offered.removeIf(q -> names.contains(q.name()));
-        if (offered.isEmpty()) return;
         card.title("add a printer");
-        var buttons = offered.stream().map(q -> Card.tip(Card.action(q.name(), () -> model.apply(new Edit("add printer " + q.name(), b -> {
-            var list = new ArrayList<>(b.printers());
-            list.add(q);
-            return b.withPrinters(list);
-        }))), Words.text("%.0f \u00d7 %.0f \u00d7 %.0f mm%s", q.bedX(), q.bedY(), q.bedZ(),
-                q.process() == Process.RESIN ? ", resin" : Words.text(", %s mm nozzle", q.nozzleMm())))).toList();
+        own(card);
+        var buttons = offered.stream()
+                .map(q -> Card.tip(Card.action(q.name(), () -> add(q)),
+                        Words.text("%.0f \u00d7 %.0f \u00d7 %.0f mm%s", q.bedX(), q.bedY(), q.bedZ(),
+                                q.process() == Process.RESIN ? ", resin" : Words.text(", %s mm nozzle", q.nozzleMm()))))
+                .toList();
         card.add(new javafx.scene.layout.FlowPane(8, 4, buttons.toArray(Button[]::new)));
     }
 

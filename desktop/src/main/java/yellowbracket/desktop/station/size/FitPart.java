@@ -69,7 +69,7 @@ final class FitPart extends SizePart {
 
     @Override
     public String heading() {
-        return prop().worn() ? "how big, and does it fit" : "how big";
+        return UseQuestion.heading(prop()).orElse(prop().worn() ? "how big, and does it fit" : "how big");
     }
 
     boolean dragging() {
@@ -81,7 +81,7 @@ final class FitPart extends SizePart {
     }
 
     String about() {
-        return wearer().map(this::about).orElse("nobody wears it: sized by its length");
+        return wearer().map(this::about).orElseGet(() -> UseQuestion.about(prop()));
     }
 
     private String about(Wearer w) {
@@ -97,9 +97,10 @@ final class FitPart extends SizePart {
         var fits = model.result(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
         if (!prop().intake().settled()) card.finding(Weight.CARE, "unit and way up are guessed: in " + prop().intake().unit().name(),
                 "look", () -> view.show("bodies"));
+        boolean asked = new UseQuestion(view).write(card, prop());
         scaleRow(card);
         if (fits.isEmpty()) {
-            plain(card);
+            plain(card, asked);
             return;
         }
         var main = fits.getFirst();
@@ -142,7 +143,7 @@ final class FitPart extends SizePart {
     }
 
     private javafx.scene.control.Button measures(Wearer w) {
-        return Card.action("measures ...", () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene()));
+        return Card.action("measures ...", () -> new WearerForm(model, w.name(), Optional.of(w), Optional.empty()).show(bench.getScene()));
     }
 
     private void keep(Card card, javafx.scene.control.Button... others) {
@@ -153,7 +154,8 @@ final class FitPart extends SizePart {
         return Double.isInfinite(m) ? "no floor in sight" : Words.text("floor from %.1f m", m);
     }
 
-    private void plain(Card card) {
+    /** @param asked something is still to be said, and that comes first */
+    private void plain(Card card, boolean asked) {
         view.bounds()
                 .ifPresent(b -> card.row("size", words().size(b.size()),
                         "longest side " + words().longLength(Math.max(b.size().x(), Math.max(b.size().y(), b.size().z())))));
@@ -165,7 +167,8 @@ final class FitPart extends SizePart {
                 mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, SizeFigures.MASK));
             else view.waiting(card, SizeFigures.FITS);
         } else if (carry.isPresent()) carried(card, carry.get());
-        keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
+        if (!asked)
+            keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
     }
 
     private void mask(Card card, MaskFit m) {

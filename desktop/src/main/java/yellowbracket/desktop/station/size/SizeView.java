@@ -75,7 +75,7 @@ public final class SizeView extends StationView {
                     || model.result(SizeFigures.CAVITY).map(c -> c.holdsAHead()).orElse(prop().worn());
             if (!hollow && (tab().equals("put on") || tab().equals("sight")))
                 card.text(prop().worn() ? "a mask without a hollow is held in front of the face: see fit"
-                        : "nobody wears this: choose who does under wearers, or see fit for how it is carried");
+                        : "nobody wears this yet: choose who does under wearers, or see fit for what it is for");
             else shown.write(card);
         } else if (tab().equals("bodies")) bodies.write(card);
         else health.write(card);

@@ -24,7 +24,7 @@ final class WearerForm {
     private final AppModel model;
     private final String name;
     private final Optional<Wearer> before;
-    private final boolean firstOfProp;
+    private final Optional<Runnable> firstOfProp;
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final CheckBox glasses = new CheckBox("glasses");
     private final Label wrong = new Label();
@@ -32,8 +32,11 @@ final class WearerForm {
     private final HeadGuide guide = new HeadGuide();
     private int rows;
 
-    /** @param before as kept so far @param firstOfProp the prop that is shown has nobody yet: it is sized for this one */
-    WearerForm(AppModel model, String name, Optional<Wearer> before, boolean firstOfProp) {
+    /**
+     * @param before as kept so far
+     * @param firstOfProp the prop that is shown has nobody yet: it is sized for this one, and that is done then
+     */
+    WearerForm(AppModel model, String name, Optional<Wearer> before, Optional<Runnable> firstOfProp) {
         this.model = model;
         this.name = name;
         this.before = before;
@@ -136,8 +139,9 @@ final class WearerForm {
     private void keep(HeadMeasures head, double hair, Optional<Double> body, Optional<Double> eyes) {
         var scan = before.filter(w -> head.circumferenceMm() == w.head().circumferenceMm() && head.lengthMm() == w.head().lengthMm()
                 && head.breadthMm() == w.head().breadthMm() && head.heightMm().equals(w.head().heightMm())).flatMap(Wearer::scan);
-        model.keepWearer(new Wearer(name, head, glasses.isSelected(), hair, body, eyes, scan), firstOfProp);
+        model.keepWearer(new Wearer(name, head, glasses.isSelected(), hair, body, eyes, scan), firstOfProp.isPresent());
         popup.hide();
+        firstOfProp.ifPresent(Runnable::run);
     }
 
     private void refuse(String field, String words) {

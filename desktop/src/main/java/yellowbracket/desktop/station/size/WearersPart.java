@@ -1,5 +1,8 @@
 package yellowbracket.desktop.station.size;
 
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.size.Use;
+import yellowbracket.desktop.widget.Choice;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -65,6 +68,11 @@ final class WearersPart extends SizePart {
             return;
         }
         var all = build().wearers();
+        var uses = new ArrayList<Optional<Use>>();
+        if (prop().size().use().isEmpty()) uses.add(Optional.empty());
+        for (var u : Use.values()) uses.add(Optional.of(u));
+        card.row("it is", new Choice<>("use", "what is done with the prop", uses, prop().size().use(),
+                u -> u.map(Use::words).orElse("not said yet"), u -> u.ifPresent(k -> model.apply(Edit.use(prop().id(), k)))));
         if (all.isEmpty()) card.text("no wearer yet: type a name, then the three measures that count");
         for (var w : all) wearerRow(card, w);
         var name = new TextField();
@@ -78,7 +86,7 @@ final class WearersPart extends SizePart {
         button.setId("wearer-add");
         card.row("add", name, button);
         current().ifPresent(w -> card.primary("measures of " + w.name(),
-                () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene()), Card.action("head scan ...",
+                () -> new WearerForm(model, w.name(), Optional.of(w), Optional.empty()).show(bench.getScene()), Card.action("head scan ...",
                         () -> model.ask().toOpen("open a scan of " + w.name() + "'s head", AskFile.Kind.ANY).ifPresent(this::scan))));
         current().ifPresent(w -> about(card, w));
         compare(card);
@@ -122,13 +130,15 @@ final class WearersPart extends SizePart {
         chosen = name;
         field.clear();
         // nothing is kept until the measures are: nobody has a head nobody measured
-        new WearerForm(model, name, Optional.empty(), prop().size().wearers().isEmpty()).show(bench.getScene());
+        boolean first = prop().size().wearers().isEmpty();
+        new WearerForm(model, name, Optional.empty(), first ? Optional.of(() -> view.show("fit")) : Optional.empty())
+                .show(bench.getScene());
     }
 
     private void about(Card card, Wearer w) {
         var wrong = w.head().check();
         wrong.forEach(p -> card.finding(Weight.STOP, w.name() + ", " + p.sentence(), "measures",
-                () -> new WearerForm(model, w.name(), Optional.of(w), false).show(bench.getScene())));
+                () -> new WearerForm(model, w.name(), Optional.of(w), Optional.empty()).show(bench.getScene())));
         if (!wrong.isEmpty()) return;
         var form = HeadForm.of(w);
         var t = form.tape();
@@ -259,7 +269,9 @@ final class WearersPart extends SizePart {
         }
         var who = current().filter(w -> w.head().check().isEmpty());
         if (who.isEmpty()) {
-            bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "nobody");
+            // nobody yet: the prop itself
+            model.result(ModelFigures.PROXY)
+                    .ifPresent(p -> view.bounds().ifPresent(b -> bench.show(List.of(shell(p.mesh(), 1)), b, "nobody")));
             return;
         }
         var form = HeadForm.of(who.get());

@@ -1,0 +1,71 @@
+package yellowbracket.desktop.station.plan;
+
+import java.util.ArrayList;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.PagePart;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
+import yellowbracket.document.Edit;
+import yellowbracket.plan.Needs;
+import yellowbracket.shop.StockItem;
+
+/** What stands on the shelf; the shopping list is what is needed less this. Filament is counted by its spools, on the print page. */
+final class ShelfPart extends PagePart {
+    private static final double MOST = 1_000_000;
+    private String adding = "";
+
+    ShelfPart(AppModel model) {
+        super(model);
+    }
+
+    @Override
+    public String heading() {
+        return "what is on the shelf";
+    }
+
+    void write(Card card) {
+        var stock = model.shownProperty().get().stock();
+        if (stock.isEmpty()) card.text("nothing yet: everything the plan needs is on the shopping list");
+        for (int i = 0; i < stock.size(); i++) item(card, stock.get(i), i);
+        add(card);
+    }
+
+    private void item(Card card, StockItem item, int i) {
+        var amount = field("stock-" + i, item.name(), item.unit() + " between 0 and 1000000, such as 250", 0, MOST)
+                .with(Words.text(item.amount() == Math.rint(item.amount()) ? "%.0f" : "%.1f", item.amount()));
+        amount.setOnAction(e -> amount.read()
+                .ifPresent(v -> change(item.name() + " " + amount.getText() + " " + item.unit(),
+                        s -> s.name().equals(item.name()) ? new StockItem(s.name(), v, s.unit()) : s)));
+        card.row(item.name(), amount, Card.more(item.unit()),
+                Card.action("used up", () -> model.apply(new Edit("no " + item.name() + " left",
+                        b -> b.withStock(b.stock().stream().filter(s -> !s.name().equals(item.name())).toList())))));
+    }
+
+    private void change(String name, UnaryOperator<StockItem> how) {
+        model.apply(new Edit(name, b -> b.withStock(b.stock().stream().map(how).toList())));
+    }
+
+    /** Of what this build needs and does not have yet. */
+    private void add(Card card) {
+        var have = model.shownProperty().get().stock().stream().map(StockItem::name).toList();
+        var needed = new TreeSet<String>();
+        var lines = model.derived().get(PlanFigures.NEEDS).map(Needs::lines).orElse(java.util.List.of());
+        lines.stream().map(Needs.Line::name).filter(n -> !have.contains(n)).forEach(needed::add);
+        if (needed.isEmpty()) return;
+        if (!needed.contains(adding)) adding = needed.first();
+        String unit = lines.stream().filter(l -> l.name().equals(adding)).findFirst().map(Needs.Line::unit).orElse("g");
+        var amount = field("stock-amount", "how much there is", unit + " between 0 and 1000000, such as 250", 0, MOST).with("");
+        card.title("put on the shelf");
+        card.row("add", new Choice<>("stock-add", "what to put on the shelf", new ArrayList<>(needed), adding, n -> n, n -> adding = n),
+                amount, Card.action("put there", () -> amount.read().ifPresent(v -> model.apply(new Edit(adding + " on the shelf", b -> {
+                    var all = new ArrayList<>(b.stock());
+                    all.add(new StockItem(adding, v,
+                            lines.stream().filter(l -> l.name().equals(adding)).findFirst().map(Needs.Line::unit).orElse("g")));
+                    return b.withStock(all);
+                })))));
+    }
+}
