@@ -91,7 +91,7 @@ class FoundMeshCommandsTest {
         assertThat(err.toString().lines().reduce((a, b) -> b).orElseThrow()).startsWith("bad.ply: ").endsWith(".");
         var blocked = Files.createFile(dir.resolve("file"));
         assertThat(yb("convert", lantern(Kind.STL), blocked.resolve("x.stl"))).isEqualTo(1);
-        assertThat(err.toString()).contains("choose another folder").doesNotContain("Exception");
+        assertThat(err.toString()).contains("choose another place").doesNotContain("Exception");
     }
 
     /** A million triangles in a process with half a gigabyte. */

@@ -9,6 +9,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -270,6 +271,20 @@ class MainTest {
         assertThat(out).doesNotExist();
         assertThat(yb("new", box, "--out", out, "--scale", "fit", "--json").json().get("findings").get(0).asText())
                 .contains("nobody wears it");
+    }
+
+    @Test
+    void whatABuildLacksIsToldNotPassedOver() throws Exception {
+        var build = dir.resolve("bare.bracket");
+        assertThat(yb("new", box, "--out", build, "--today", "2026-03-01").exit()).isZero();
+        var made = (BuildFile.Outcome.Opened) BuildFile.read(build, Progress.NONE);
+        BuildFile.write(build, made.build().withPrinters(List.of()), made.meshes());
+        refused(yb("plan", build, "--today", "2026-03-02"), "box is not in the plan: work: no printer: add one to the shop");
+        var prop = made.build().props().getFirst();
+        BuildFile.write(build, made.build().with(prop.withColour(prop.colour().withSeal("spit"))), made.meshes());
+        var planned = yb("plan", build, "--today", "2026-03-02");
+        assertThat(planned.exit()).isZero();
+        assertThat(planned.err()).contains("is sealed with \"spit\"", "matt clear is taken");
     }
 
     @Test

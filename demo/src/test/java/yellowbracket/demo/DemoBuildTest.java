@@ -22,6 +22,7 @@ import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.log.Entry;
+import yellowbracket.size.UseGuess;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.repair.MeshHealth;
@@ -66,6 +67,14 @@ class DemoBuildTest {
             index.allDistances(new yellowbracket.mesh.Vec3(0.1, 8, 30), new yellowbracket.mesh.Vec3(Math.cos(a), Math.sin(a), 0), out::add);
             out.sort(null);
             assertThat(out.get(1) - out.get(0)).isBetween(2.4, 7.0);
+        }
+    }
+
+    @Test
+    void whatEachIsForIsSeenByItsShape() {
+        for (var p : DEMO.build().props()) {
+            var mesh = DEMO.mesh(p.id());
+            assertThat(UseGuess.of(mesh, Bvh.of(mesh)).use()).as(p.name()).isEqualTo(p.size().use().orElseThrow());
         }
     }
 

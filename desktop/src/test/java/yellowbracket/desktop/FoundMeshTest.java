@@ -80,7 +80,8 @@ class FoundMeshTest extends WindowTest {
     void anEmptyBuildSaysWhatToDoFirst(FxRobot robot) {
         assertThat(text(robot, ".heading")).contains("where to begin");
         assertThat(text(robot, ".primary")).contains("open a mesh");
-        assertThat(labels(robot, ".bench .primary")).singleElement().satisfies(b -> assertThat(b.isVisible()).isTrue());
+        assertThat(labels(robot, ".primary")).as("one primary action, not two").hasSize(1);
+        assertThat(text(robot, ".action")).contains("open a build", "open the demo build");
     }
 
     @Test

@@ -173,7 +173,7 @@ abstract class WindowTest {
     }
 
     /** Scrolls what holds it until it is seen, as with the wheel. */
-    private static void reveal(Node node) {
+    static void reveal(Node node) {
         for (Node n = node.getParent(); n != null; n = n.getParent()) if (n instanceof ScrollPane pane) {
             var view = pane.lookup(".viewport").getBoundsInLocal();
             var content = pane.getContent();

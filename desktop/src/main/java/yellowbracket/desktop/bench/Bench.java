@@ -24,6 +24,8 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -59,7 +61,7 @@ public final class Bench extends StackPane {
     private final Translate pan = new Translate();
     private final Translate centre = new Translate();
     private final Callouts callouts = new Callouts();
-    private final HBox gauges = new HBox(10);
+    private final FlowPane gauges = new FlowPane(10, 6);
     private final Legend legend = new Legend();
     private final HBox buttons = new HBox(6);
     private final Label empty = new Label();
@@ -176,7 +178,8 @@ public final class Bench extends StackPane {
         buttons.getChildren().add(0, explodeBox);
         buttons.setMaxSize(HBox.USE_PREF_SIZE, HBox.USE_PREF_SIZE);
         buttons.setAlignment(Pos.CENTER_RIGHT);
-        gauges.setMaxSize(HBox.USE_PREF_SIZE, HBox.USE_PREF_SIZE);
+        gauges.setMaxHeight(Region.USE_PREF_SIZE);
+        gauges.setAlignment(Pos.BOTTOM_LEFT);
         gauges.setMouseTransparent(true);
         empty.getStyleClass().add("subheading");
         empty.setVisible(false);
@@ -185,7 +188,7 @@ public final class Bench extends StackPane {
         StackPane.setAlignment(buttons, Pos.TOP_RIGHT);
         StackPane.setMargin(buttons, new javafx.geometry.Insets(8, 10, 0, 0));
         StackPane.setAlignment(gauges, Pos.BOTTOM_LEFT);
-        StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 0, 12, 16));
+        StackPane.setMargin(gauges, new javafx.geometry.Insets(0, 16, 12, 16));
         hint.getStyleClass().add("bench-hint");
         hint.setManaged(false);
         hint.setMouseTransparent(true);
@@ -227,6 +230,10 @@ public final class Bench extends StackPane {
         moving.setOpacity(flat.isPresent() ? 0 : 1);
     }
 
+    public boolean showsPicture() {
+        return picture.isVisible();
+    }
+
     /** The button that cuts the view open; hidden on pages that do not. */
     public ToggleButton section() {
         return section;
@@ -261,6 +268,8 @@ public final class Bench extends StackPane {
             if (!g.tone.isEmpty()) value.getStyleClass().add(g.tone);
             var more = new Label(g.more);
             more.getStyleClass().add("gauge-more");
+            value.setMinWidth(Region.USE_PREF_SIZE);
+            more.setMinWidth(Region.USE_PREF_SIZE);
             var line = new HBox(6, value, more);
             line.setAlignment(Pos.BASELINE_LEFT);
             var box = new VBox(0, name, line);

@@ -230,6 +230,7 @@ public final class Frame extends StackPane implements AutoCloseable {
             rewrite();
         }));
         bench.onSeeThrough(on -> redraw());
+        keep(Subscription.combine(bench.widthProperty().subscribe(w -> fill()), bench.heightProperty().subscribe(h -> fill())));
         keep(model.leavingProperty().subscribe(this::leaving));
         keep(model.messageProperty().subscribe(m -> {
             if (m != null) tell(m);
@@ -332,6 +333,11 @@ public final class Frame extends StackPane implements AutoCloseable {
     private boolean inCard(Node n) {
         for (Node p = n; p != null; p = p.getParent()) if (p == cardScroll.getContent()) return true;
         return false;
+    }
+
+    /** A flat picture fills the bench. */
+    private void fill() {
+        if (bench.showsPicture()) redraw();
     }
 
     private void redraw() {

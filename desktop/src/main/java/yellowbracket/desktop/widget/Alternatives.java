@@ -30,6 +30,7 @@ public final class Alternatives extends VBox {
     public final class Row {
         private final ToggleButton button = new ToggleButton();
         private final List<Label> cells = new ArrayList<>();
+        private final Label note = new Label();
         private Optional<LocalDateTime> finish = Optional.empty();
 
         private Row(String name, boolean current, Runnable take) {
@@ -40,13 +41,15 @@ public final class Alternatives extends VBox {
                 button.setSelected(current);
                 if (!current) take.run();
             });
+            note.getStyleClass().addAll("soft", "small");
+            note("");
             var line = line(name);
             for (int i = 0; i < columns; i++) {
                 var cell = cell("\u2026", "num");
                 cells.add(cell);
                 line.getChildren().add(cell);
             }
-            button.setGraphic(line);
+            button.setGraphic(new VBox(1, line, note));
             button.setContentDisplay(javafx.scene.control.ContentDisplay.GRAPHIC_ONLY);
             button.setAccessibleText(name + (current ? ", current" : ""));
             line.prefWidthProperty().bind(button.widthProperty().subtract(16));
@@ -57,6 +60,13 @@ public final class Alternatives extends VBox {
         private void hint() {
             if (!button.isSelected() && (button.isHover() || button.isFocused())) ghost.accept(finish);
             else if (!button.isHover() && !button.isFocused()) ghost.accept(Optional.empty());
+        }
+
+        /** A line under the name, such as what to beware of; blank takes it away. */
+        public void note(String words) {
+            note.setText(words);
+            note.setVisible(!words.isBlank());
+            note.setManaged(!words.isBlank());
         }
 
         /** Says more of what the choice is, beside the pointer. */

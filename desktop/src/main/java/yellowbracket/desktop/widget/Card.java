@@ -61,6 +61,7 @@ public final class Card extends VBox {
     public Card row(String name, Node... parts) {
         var n = new Label(name);
         n.getStyleClass().add("row-name");
+        n.setWrapText(true);
         var line = new HBox(10, n);
         line.getStyleClass().add("row");
         line.getChildren().addAll(parts);

@@ -99,7 +99,7 @@ public final class JoinView extends StationView {
         String light = grams.getOrDefault(seam.first(), 0.0) <= grams.getOrDefault(seam.second(), 0.0) ? seam.first() : seam.second();
         var load = Load.of(seam, grams.getOrDefault(light, 0.0),
                 sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
-        var table = alternatives("", "grams", "hold min", "handle h", "bears", "hazard");
+        var table = alternatives("", "grams", "hold min", "handle h", "bears");
         for (var o : JoinPlan
                 .options(seam, load, prop().print().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
                 .stream()
@@ -108,8 +108,8 @@ public final class JoinView extends StationView {
             boolean current = o.product().name().equals(now.product().name());
             var row = table.add(o.product().name(), current, () -> model.apply(Edit.join(prop().id(), seam.name(), o.product().name())));
             row.figures(Optional.empty(), Words.text("%.1f", o.grams()), Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()),
-                    "\u00d7" + Words.text("%.0f", o.reserve()),
-                    o.product().hazards().stream().sorted().findFirst().map(h -> h.words()).orElse(""));
+                    "\u00d7" + Words.text("%.0f", o.reserve()));
+            row.note(String.join(", ", o.product().hazards().stream().sorted().map(h -> h.words()).toList()));
         }
         card.add(table);
         card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",

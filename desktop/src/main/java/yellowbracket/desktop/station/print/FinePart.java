@@ -230,8 +230,8 @@ final class FinePart extends PrintPart {
         void add(String name, javafx.scene.Node control) {
             var label = new Label(name);
             label.getStyleClass().add("row-name");
-            label.setMinWidth(78);
-            label.setPrefWidth(84);
+            label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            label.setPrefWidth(96);
             add(label, 2 * (count % 2), count / 2);
             add(control, 2 * (count % 2) + 1, count / 2);
             count++;
@@ -266,9 +266,11 @@ final class FinePart extends PrintPart {
         view.bench().callouts(List.of());
         view.bench().legend().none();
         view.bench()
-                .picture(fine.map(f -> FinenessPicture.of(f, prop().print().profile(), view.night(), p -> model.apply(Edit.ofProp(
-                        Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()), prop().id(),
-                        q -> q.withPrint(q.print().withProfile(q.print().profile().withNozzle(p.nozzleMm()).withLayerMm(p.layerMm()))))))));
+                .picture(fine.map(f -> FinenessPicture.of(f, prop().print().profile(), view.night(),
+                        p -> model.apply(Edit.ofProp(Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()), prop().id(),
+                                q -> q.withPrint(
+                                        q.print().withProfile(q.print().profile().withNozzle(p.nozzleMm()).withLayerMm(p.layerMm()))))),
+                        view.bench().getWidth() - 40, view.bench().getHeight() - 170)));
         view.gauges(plan);
     }
 }

@@ -21,8 +21,7 @@ import yellowbracket.smooth.Fineness;
  * what is planned are marked. A point takes its layer height.
  */
 final class FinenessPicture {
-    private static final double WIDE = 760;
-    private static final double TALL = 500;
+    private static final double WIDEST = 760, NARROWEST = 480, TALLEST = 500, LOWEST = 260;
     private static final double LEFT = 54;
     private static final double TOP = 62;
     private static final double BOTTOM = 54;
@@ -33,23 +32,28 @@ final class FinenessPicture {
     private final boolean night;
     private final Consumer<Fineness.Point> take;
     private final Pane pane = new Pane();
+    private final double wide;
+    private final double tall;
     private double mostH;
 
-    private FinenessPicture(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take) {
+    private FinenessPicture(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take, double wide, double tall) {
         this.fine = fine;
         this.now = now;
         this.night = night;
         this.take = take;
+        this.wide = Math.clamp(wide, NARROWEST, WIDEST);
+        this.tall = Math.clamp(tall, LOWEST, TALLEST);
     }
 
-    static Node of(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take) {
-        return new FinenessPicture(fine, now, night, take).draw();
+    /** @param wide room for it, pixels, and @param tall */
+    static Node of(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take, double wide, double tall) {
+        return new FinenessPicture(fine, now, night, take, wide, tall).draw();
     }
 
     private Node draw() {
-        pane.setMinSize(WIDE, TALL);
-        pane.setPrefSize(WIDE, TALL);
-        pane.setMaxSize(WIDE, TALL);
+        pane.setMinSize(wide, tall);
+        pane.setPrefSize(wide, tall);
+        pane.setMaxSize(wide, tall);
         pane.setTranslateY(-26); // above the gauges
         double highest = fine.points().stream().mapToDouble(Fineness.Point::sumH).max().orElse(1),
                 least = fine.least().orElseThrow().sumH();
@@ -57,20 +61,20 @@ final class FinenessPicture {
         mostH = nice(Math.min(highest, 3.2 * least));
         text("hours of the whole prop against layer height", LEFT, 8, "section-title");
         key(LEFT, 36, Role.PRINT_HOURS.colour(), "printing, with failures");
-        key(LEFT + 214, 36, Role.SMOOTH_HOURS.colour(), "smoothing it causes");
-        key(LEFT + 412, 36, Role.YELLOW.colour(), "least sum");
+        key(LEFT + 0.36 * (wide - LEFT), 36, Role.SMOOTH_HOURS.colour(), "smoothing it causes");
+        key(LEFT + 0.7 * (wide - LEFT), 36, Role.YELLOW.colour(), "least sum");
         grid();
         var nozzles = fine.nozzles();
-        double each = (WIDE - LEFT - GAP * nozzles.size()) / nozzles.size();
+        double each = (wide - LEFT - GAP * nozzles.size()) / nozzles.size();
         for (int i = 0; i < nozzles.size(); i++) panel(nozzles.get(i), LEFT + i * (each + GAP), each);
-        text("layer height, mm; a point takes it", LEFT, TALL - 20, "legend-tick");
+        text("layer height, mm; a point takes it", LEFT, tall - 20, "legend-tick");
         return pane;
     }
 
     private void grid() {
         double step = nice(mostH / 4);
         for (double h = 0; h <= mostH + 1e-9; h += step) {
-            var line = new Line(LEFT, y(h), WIDE - GAP, y(h));
+            var line = new Line(LEFT, y(h), wide - GAP, y(h));
             line.setStroke(Role.LINE.colour(night));
             var tick = text(Words.whole(h) + " h", 4, y(h) - 8, "legend-tick");
             tick.setPrefWidth(LEFT - 12);
@@ -86,7 +90,7 @@ final class FinenessPicture {
     }
 
     private double y(double hours) {
-        return TALL - BOTTOM - (TALL - TOP - BOTTOM) * Math.clamp(hours / mostH, 0, 1.02);
+        return tall - BOTTOM - (tall - TOP - BOTTOM) * Math.clamp(hours / mostH, 0, 1.02);
     }
 
     private void panel(double nozzle, double left, double wide) {
@@ -105,7 +109,7 @@ final class FinenessPicture {
         for (var p : points) {
             double at = x.applyAsDouble(p);
             if (at - written > 34) {
-                text(Words.text("%.2f", p.layerMm()), at - 12, TALL - BOTTOM + 4, "legend-tick");
+                text(Words.text("%.2f", p.layerMm()), at - 12, tall - BOTTOM + 4, "legend-tick");
                 written = at;
             }
             point(p, at);
@@ -138,8 +142,8 @@ final class FinenessPicture {
         dot.setOnMouseClicked(e -> take.accept(p));
         dot.setCursor(javafx.scene.Cursor.HAND);
         pane.getChildren().add(dot);
-        if (planned) text(Words.text("planned %.0f h", p.sumH()), Math.min(x + 2, WIDE - 110), y(p.sumH()) - 30, "legend-title");
-        if (least && !planned) text(Words.text("least %.0f h", p.sumH()), Math.min(x - 30, WIDE - 90), y(p.sumH()) - 30, "legend-title");
+        if (planned) text(Words.text("planned %.0f h", p.sumH()), Math.min(x + 2, wide - 110), y(p.sumH()) - 30, "legend-title");
+        if (least && !planned) text(Words.text("least %.0f h", p.sumH()), Math.min(x - 30, wide - 90), y(p.sumH()) - 30, "legend-title");
     }
 
     private void key(double x, double y, Color colour, String words) {

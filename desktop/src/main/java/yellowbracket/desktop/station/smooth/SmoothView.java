@@ -72,8 +72,9 @@ public final class SmoothView extends StationView {
     private void figures(Alternatives.Row row, Derived d) {
         var s = d.get(SmoothFigures.SMOOTH, prop().id());
         boolean none = s.map(p -> p.work().isEmpty()).orElse(true);
-        row.figures(ready(d), s.map(p -> none ? "out of" : Words.text("~%.1f", p.hours())).orElse("-"),
-                s.map(p -> none ? "reach" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
+        row.note(s.isPresent() && none ? "out of reach: no way leads from these lines to that finish" : "");
+        row.figures(ready(d), s.map(p -> none ? "-" : Words.text("~%.1f", p.hours())).orElse("-"),
+                s.map(p -> none ? "-" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
                 s.map(p -> Words.text("%.1f", p.cans())).orElse("-"), readyWords(d));
     }
 

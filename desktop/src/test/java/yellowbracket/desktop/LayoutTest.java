@@ -1,0 +1,192 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.SubScene;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.desktop.model.Page;
+
+/** Walks all pages and tabs at several sizes of the window: no text is cut, lies on another, is squeezed, or is hard to read. */
+class LayoutTest extends WindowTest {
+    /** Less is not seen, pixels. */
+    private static final double SLACK = 1.5;
+    /** WCAG 2.2, level AA, for text of usual size. */
+    private static final double CONTRAST = 4.5;
+    /** Narrower than this, wrapped words stand one beneath the other. */
+    private static final double NARROW = 60;
+
+    private final Set<String> faults = new LinkedHashSet<>();
+
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
+    @Start
+    void start(Stage stage) {
+        open(stage);
+    }
+
+    @Stop
+    void end() {
+        close();
+    }
+
+    /** The sizes named for the window; 1280 x 720, in inches, is what a screen of 1920 x 1080 leaves at 150 %. */
+    @Test
+    void noTextIsCutOrLiesOnAnother(FxRobot robot) {
+        derived();
+        for (double[] size : new double[][] {{1280, 800}, {1024, 700}, {1920, 1080}, {1280, 720}}) {
+            robot.interact(() -> {
+                model.inchesProperty().set(size[1] == 720);
+                frame.getScene().getWindow().setWidth(size[0]);
+                frame.getScene().getWindow().setHeight(size[1]);
+            });
+            walk(robot, Math.round(size[0]) + " x " + Math.round(size[1]), false);
+        }
+        assertThat(faults).isEmpty();
+    }
+
+    @Test
+    void textStandsOutFromItsGroundByDayAndByNight(FxRobot robot) {
+        derived();
+        walk(robot, "day", true);
+        robot.interact(() -> model.nightProperty().set(true));
+        walk(robot, "night", true);
+        assertThat(faults).isEmpty();
+    }
+
+    private void walk(FxRobot robot, String at, boolean contrast) {
+        for (var page : Page.values()) {
+            robot.interact(() -> model.pageProperty().set(page));
+            for (var tab : tabs(robot)) {
+                if (!tab.isEmpty()) robot.interact(() -> model.go(page, tab));
+                robot.interact(frame::layout);
+                WaitForAsyncUtils.waitForFxEvents(); // tables take their widths first, their rows after that
+                robot.interact(() -> {
+                    frame.applyCss();
+                    frame.layout();
+                    var where = at + ", " + page.label() + (tab.isEmpty() ? "" : " " + tab) + ": ";
+                    if (contrast) contrast(where);
+                    else layout(where);
+                });
+            }
+        }
+    }
+
+    private List<String> tabs(FxRobot robot) {
+        var names = new ArrayList<String>();
+        robot.interact(() -> frame.lookupAll(".card .toggle-button").forEach(n -> {
+            if (n.getId() != null && n.getId().startsWith("tab-")) names.add(n.getId().substring(4));
+        }));
+        return names.isEmpty() ? List.of("") : names;
+    }
+
+    /** Shown pieces of text with what holds them. */
+    private static void texts(Node at, List<Text> out) {
+        if (!at.isVisible() || at instanceof SubScene || at instanceof TextInputControl) return; // a field scrolls what is longer
+        if (at instanceof Text t && !t.getText().isBlank()) out.add(t);
+        if (at instanceof Parent p) p.getChildrenUnmodifiable().forEach(c -> texts(c, out));
+    }
+
+    private void layout(String where) {
+        var all = new ArrayList<Text>();
+        texts(frame, all);
+        var boxes = new ArrayList<Bounds>();
+        for (var t : all) {
+            var box = t.localToScene(t.getBoundsInLocal());
+            boxes.add(shown(t, box) ? box : null);
+            if (boxes.getLast() == null) continue;
+            if (t.getParent() instanceof Labeled l && !l.getText().equals(t.getText()) && l.getGraphic() == null)
+                faults.add(where + "cut: \"" + l.getText() + "\" to \"" + t.getText() + "\"");
+            if (box.getMinX() < -SLACK || box.getMaxX() > frame.getWidth() + SLACK) faults.add(where + "outside: \"" + t.getText() + "\"");
+            if (box.getWidth() < NARROW && box.getHeight() > 60 && t.getText().contains(" "))
+                faults.add(where + "squeezed: \"" + t.getText() + "\"");
+        }
+        for (int i = 0; i < all.size(); i++) for (int j = i + 1; j < all.size(); j++) {
+            var a = boxes.get(i);
+            var b = boxes.get(j);
+            if (a == null || b == null) continue;
+            double x = Math.min(a.getMaxX(), b.getMaxX()) - Math.max(a.getMinX(), b.getMinX()),
+                    y = Math.min(a.getMaxY(), b.getMaxY()) - Math.max(a.getMinY(), b.getMinY());
+            if (x > SLACK && y > 4) faults.add(where + "\"" + all.get(i).getText() + "\" lies on \"" + all.get(j).getText() + "\"");
+        }
+    }
+
+    /** Not scrolled out of sight, nor seen through. */
+    private boolean shown(Node n, Bounds box) {
+        for (Node p = n; p != null; p = p.getParent()) {
+            if (p.getOpacity() < 0.05) return false;
+            if (p.getParent() instanceof ScrollPane || p.getStyleClass().contains("viewport")) {
+                var view = p.localToScene(p.getLayoutBounds());
+                if (box.getMinY() < view.getMinY() - 1 || box.getMaxY() > view.getMaxY() + 1) return false;
+            }
+            if (p.getStyleClass().contains("clipped-container")) {
+                var view = p.localToScene(p.getLayoutBounds());
+                if (!view.contains(box.getCenterX(), box.getCenterY())) return false;
+            }
+        }
+        return box.getWidth() > 0;
+    }
+
+    private void contrast(String where) {
+        var all = new ArrayList<Text>();
+        texts(frame, all);
+        for (var t : all) {
+            if (!(t.getFill() instanceof Color ink) || !shown(t, t.localToScene(t.getBoundsInLocal())) || dimmed(t)) continue;
+            var ground = ground(t);
+            double k = ratio(ink.interpolate(ground, 1 - ink.getOpacity()), ground);
+            if (k < CONTRAST) faults.add(where + String.format("%.1f to 1: \"%s\" %s on %s", k, t.getText(), ink, ground));
+        }
+    }
+
+    /** Controls that cannot be used now are exempt. */
+    private static boolean dimmed(Node n) {
+        for (Node p = n; p != null; p = p.getParent()) if (p.isDisabled()) return true;
+        return false;
+    }
+
+    private static Color ground(Node n) {
+        var over = Color.TRANSPARENT;
+        for (Node p = n; p != null; p = p.getParent())
+            if (p instanceof Region r && r.getBackground() != null) for (int i = r.getBackground().getFills().size() - 1; i >= 0; i--)
+                if (r.getBackground().getFills().get(i).getFill() instanceof Color c && c.getOpacity() > 0) {
+                    over = over.getOpacity() == 0 ? c : over.interpolate(c, 1 - over.getOpacity());
+                    if (c.getOpacity() > 0.95) return Color.color(over.getRed(), over.getGreen(), over.getBlue());
+                }
+        return Color.color(over.getRed(), over.getGreen(), over.getBlue());
+    }
+
+    private static double ratio(Color a, Color b) {
+        double l = luminance(a), m = luminance(b);
+        return (Math.max(l, m) + 0.05) / (Math.min(l, m) + 0.05);
+    }
+
+    private static double luminance(Color c) {
+        return 0.2126 * linear(c.getRed()) + 0.7152 * linear(c.getGreen()) + 0.0722 * linear(c.getBlue());
+    }
+
+    private static double linear(double v) {
+        return v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
+    }
+
+}
