@@ -28,7 +28,7 @@ final class CheckCommand extends Output {
         var index = Bvh.of(mesh);
         var overlaps = Overlaps.of(mesh, index, Progress.NONE);
         var walls = WallThickness.of(mesh, index);
-        var stance = Stance.of(mesh, read.unitDeclared());
+        var stance = Stance.of(mesh, index, read.unitDeclared());
         var findings = new ArrayList<>(read.notices());
         HealthFindings.of(h, overlaps).forEach(f -> findings.add(f.sentence()));
         if (stance.differs(Intake.AS_IT_IS)) findings.add("looks as if it were in " + stance.unit().name()

@@ -42,7 +42,12 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
 
     /** @param unitDeclared the file stated its unit: only the way up is guessed */
     public static Stance of(Mesh file, boolean unitDeclared) {
-        var s = new Look(file).stance();
+        return of(file, Bvh.of(file), unitDeclared);
+    }
+
+    /** @param index of the file's mesh */
+    public static Stance of(Mesh file, Bvh index, boolean unitDeclared) {
+        var s = new Look(file, index).stance();
         return unitDeclared ? new Stance(FileUnit.MM, s.turn, s.hollow, s.sure, "the file states its unit", s.wayBecause) : s;
     }
 
@@ -57,9 +62,9 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
         private final Bounds3 box;
         private final double diagonal;
 
-        Look(Mesh mesh) {
+        Look(Mesh mesh, Bvh index) {
             this.mesh = mesh;
-            index = Bvh.of(mesh);
+            this.index = index;
             box = mesh.bounds();
             diagonal = Math.max(1e-12, box.diagonal());
         }

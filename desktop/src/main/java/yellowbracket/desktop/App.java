@@ -3,6 +3,7 @@ package yellowbracket.desktop;
 import java.time.Clock;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Subscription;
 import yellowbracket.demo.DemoBuild;
@@ -17,6 +18,8 @@ import yellowbracket.document.BuildFile;
 /** The window, on a build that was fetched while the toolkit started. */
 final class App {
     private static final long WEATHER_SEED = 11;
+    /** Kept free for the window's frame where the screen is no taller than the window, pixels. */
+    private static final double TITLE_BAR = 32;
 
     private final StartOptions options;
     private final Clock clock;
@@ -44,10 +47,12 @@ final class App {
             model.leave("open the demo build", () -> model.replace(d.build(), d.meshes()));
         });
         // without a depth buffer of its own (the bench has one): a scene with one is painted whole at each change
-        stage.setScene(new Scene(frame, options.size().width(), options.size().height()));
+        var screen = Screen.getPrimary().getVisualBounds();
+        stage.setScene(new Scene(frame, Math.min(options.size().width(), screen.getWidth()),
+                Math.min(options.size().height(), screen.getHeight() - (options.shots().isPresent() ? 0 : TITLE_BAR))));
         stage.setTitle("Yellow Bracket");
-        stage.setMinWidth(1024);
-        stage.setMinHeight(700);
+        stage.setMinWidth(Math.min(1024, screen.getWidth()));
+        stage.setMinHeight(Math.min(700, screen.getHeight()));
         stage.setOnCloseRequest(e -> {
             e.consume();
             model.leave("close the window", stage::hide);

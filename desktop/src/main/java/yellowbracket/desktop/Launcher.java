@@ -21,6 +21,8 @@ public final class Launcher {
             System.exit(2);
             return;
         }
+        // 3D also where the driver is not on the toolkit's list, whichever way the program was started
+        if (System.getProperty("prism.forceGPU") == null) System.setProperty("prism.forceGPU", "true");
         var first = CompletableFuture.supplyAsync(() -> FirstBuild.of(options));
         Platform.startup(() -> new App(options, first).show(new Stage()));
     }

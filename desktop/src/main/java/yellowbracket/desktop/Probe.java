@@ -1,22 +1,47 @@
 package yellowbracket.desktop;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.shell.Frame;
+import yellowbracket.document.Edit;
 
-/** Measures from process start to the demo build drawn, then frames per second while orbiting; prints both and ends. */
+/**
+ * Measures the window on the demo build and prints what it finds: the start, the turning of pages at rest and while results are worked out,
+ * gaps between frames while something is dragged, frames a second, memory. Then it ends the window. Confined to the interface thread.
+ */
 final class Probe {
     private static final int FRAMES = 120;
+    private static final int TURNS = 30;
     /** What-ifs of the first page run on for a while; the view is measured when they are done. */
     private static final long SETTLE_NS = 8_000_000_000L;
+    private static final Page[] PAGES = Page.values();
+
     private final AppModel model;
     private final Bench bench;
     private final Runnable end;
-    private long first;
-    private int frames;
+    private final Deque<Step> steps = new ArrayDeque<>();
+
+    /** Called at every frame until it is over. */
+    private interface Step {
+        /** @param now of the frame, ns. Returns whether it goes on. */
+        boolean frame(long now);
+    }
 
     Probe(AppModel model, Frame frame, Runnable end) {
         this.end = end;
@@ -25,39 +50,146 @@ final class Probe {
     }
 
     void run() {
+        steps.add(
+                until(() -> model.result(ModelFigures.PROXY).isPresent(), () -> System.out.printf("start to drawn: %.1f s%n", running())));
+        steps.add(until(this::derived, () -> System.out.printf("start to everything derived: %.1f s%n", running())));
+        steps.add(pause());
+        steps.add(turns("turning pages"));
+        steps.add(turnsWhile("turning pages while results are worked out"));
+        steps.add(until(this::derived, () -> model.pageProperty().set(Page.SIZE)));
+        steps.add(pause());
+        steps.add(gaps("dragging the scale", i -> model.preview(scale(1.04 + 0.0005 * (i % 60)))));
+        steps.add(until(() -> true, () -> model.apply(scale(1.05))));
+        steps.add(gaps("orbiting while results are worked out", i -> bench.orbit(3, 0)));
+        steps.add(until(this::derived, () -> {}));
+        steps.add(pause());
+        steps.add(rate());
+        steps.add(until(() -> true, () -> System.out.printf("resident memory: %d MB%n", residentMb())));
         new AnimationTimer() {
-            private boolean drawn;
-            private long all;
-
             @Override
             public void handle(long now) {
-                if (!drawn && model.result(ModelFigures.PROXY).isPresent()) {
-                    drawn = true;
-                    long start = ProcessHandle.current()
-                            .info()
-                            .startInstant()
-                            .map(java.time.Instant::toEpochMilli)
-                            .orElse(System.currentTimeMillis());
-                    System.out.printf("start to drawn: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
-                }
-                if (!drawn || model.derivedProperty().get().get(PlanFigures.CHANCE).isEmpty()) return;
-                if (all == 0) {
-                    all = now;
-                    long start = ProcessHandle.current()
-                            .info()
-                            .startInstant()
-                            .map(java.time.Instant::toEpochMilli)
-                            .orElse(System.currentTimeMillis());
-                    System.out.printf("start to everything derived: %.1f s%n", (System.currentTimeMillis() - start) / 1000.0);
-                }
-                if (now - all < SETTLE_NS) return;
-                if (first == 0) first = now;
-                bench.orbit(3, 0);
-                if (++frames < FRAMES) return;
-                System.out.printf("orbiting: %.1f frames a second over %d frames%n", FRAMES * 1e9 / (now - first), FRAMES);
-                stop();
-                end.run();
+                if (steps.isEmpty()) {
+                    stop();
+                    end.run();
+                } else if (!steps.peek().frame(now)) steps.remove();
             }
         }.start();
+    }
+
+    private static double running() {
+        return (System.currentTimeMillis()
+                - ProcessHandle.current().info().startInstant().map(Instant::toEpochMilli).orElse(System.currentTimeMillis())) / 1000.0;
+    }
+
+    private boolean derived() {
+        var d = model.derivedProperty().get();
+        return d != null && d.build().equals(java.util.Optional.of(model.shownProperty().get())) && d.fresh(PlanFigures.CHANCE);
+    }
+
+    private Edit scale(double s) {
+        return Edit.scale(model.propProperty().get(), s);
+    }
+
+    private static Step until(BooleanSupplier there, Runnable then) {
+        return now -> {
+            if (!there.getAsBoolean()) return true;
+            then.run();
+            return false;
+        };
+    }
+
+    private static Step pause() {
+        long[] from = {0};
+        return now -> {
+            if (from[0] == 0) from[0] = now;
+            return now - from[0] < SETTLE_NS;
+        };
+    }
+
+    /**
+     * From the command to the frame that shows the page: the frame's pulse writes and draws it, and the next one begins when that is handed
+     * over.
+     */
+    private Step turns(String what) {
+        return new Step() {
+            private final List<Double> ms = new ArrayList<>();
+            private int turn, frame;
+            private long from;
+
+            @Override
+            public boolean frame(long now) {
+                if (frame == 0) {
+                    from = System.nanoTime();
+                    model.pageProperty().set(PAGES[turn % PAGES.length]);
+                }
+                if (++frame < 3) return true;
+                ms.add((System.nanoTime() - from) / 1e6);
+                frame = 0;
+                if (++turn < TURNS) return true;
+                told(what, ms);
+                return false;
+            }
+        };
+    }
+
+    private Step turnsWhile(String what) {
+        var turns = turns(what);
+        int[] frames = {0};
+        return now -> {
+            if (frames[0]++ % 9 == 0) model.apply(scale(1.04 + 0.001 * (frames[0] / 9 % 20)));
+            return turns.frame(now);
+        };
+    }
+
+    private static void told(String what, List<Double> ms) {
+        Collections.sort(ms);
+        System.out.printf(Locale.ROOT, "%s: median %.0f ms, worst %.0f ms of %d%n", what, ms.get(ms.size() / 2), ms.getLast(), ms.size());
+    }
+
+    private Step gaps(String what, IntConsumer drag) {
+        return new Step() {
+            private int frame;
+            private long before;
+            private double most;
+
+            @Override
+            public boolean frame(long now) {
+                long t = System.nanoTime();
+                if (before != 0) most = Math.max(most, (t - before) / 1e6);
+                before = t;
+                drag.accept(frame);
+                if (++frame < FRAMES) return true;
+                System.out.printf(Locale.ROOT, "%s: longest gap between frames %.0f ms%n", what, most);
+                return false;
+            }
+        };
+    }
+
+    private Step rate() {
+        return new Step() {
+            private int frame;
+            private long first;
+
+            @Override
+            public boolean frame(long now) {
+                if (first == 0) first = now;
+                bench.orbit(3, 0);
+                if (++frame < FRAMES) return true;
+                System.out.printf(Locale.ROOT, "orbiting: %.1f frames a second over %d frames%n", FRAMES * 1e9 / (now - first), FRAMES);
+                return false;
+            }
+        };
+    }
+
+    /** As the system counts it, 0 where it does not tell. */
+    private static long residentMb() {
+        try (var lines = Files.lines(Path.of("/proc/self/status"))) {
+            return lines.filter(l -> l.startsWith("VmRSS:"))
+                    .mapToLong(l -> Long.parseLong(l.replaceAll("\\D", "")) / 1024)
+                    .findFirst()
+                    .orElse(0);
+        } catch (IOException e) {
+            return 0;
+        }
     }
 }

@@ -54,6 +54,7 @@ final class Shots {
         this.frame = frame;
         bench = (Bench) frame.lookup(".bench");
         this.folder = folder;
+        if (!bench.draws3D()) System.err.println("no 3D here: pictures show none of the models");
         timers.start("B|D epoxy", 12.6);
         timers.start("seams filler", 3.2);
         page("size", Page.SIZE);

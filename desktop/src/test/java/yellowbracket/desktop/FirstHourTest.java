@@ -91,11 +91,11 @@ class FirstHourTest extends WindowTest {
     void byMouse(FxRobot robot) {
         answer(meshes.resolve("gannet.stl"));
         primary(robot, "open a mesh");
-        robot.clickOn("open a mesh");
+        steadily(() -> robot.clickOn("open a mesh"));
         primary(robot, "worn on the head");
         assertThat(text(robot, ".heading")).contains("what is it for?");
         assertThat(model.shownProperty().get().name()).as("a build is called as its first prop").isEqualTo("gannet");
-        robot.clickOn("worn on the head");
+        steadily(() -> robot.clickOn("worn on the head"));
         primary(robot, "who wears it?");
         clickPrimary(robot);
         until("a name is asked for", () -> focused(robot, "wearer-name"));
@@ -104,12 +104,12 @@ class FirstHourTest extends WindowTest {
         robot.clickOn("#measure-circumference").write("575");
         robot.clickOn("#measure-length").write("195");
         robot.clickOn("#measure-breadth").write("153");
-        robot.clickOn("keep");
+        steadily(() -> robot.clickOn("keep"));
         sized();
         primary(robot, "and cut");
         clickPrimary(robot);
         until("printers are asked for", () -> text(robot, ".asked .label").contains("these printers are assumed"));
-        robot.clickOn("#right-printers");
+        steadily(() -> robot.clickOn("#right-printers"));
         until("said", () -> !model.shownProperty().get().asks(Question.PRINTERS));
         until("plans", () -> robot.lookup(".alt").queryAll().size() > 1);
         steadily(() -> robot.clickOn(robot.lookup(".alt").match(FirstHourTest::another).<Node>query()));

@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -244,6 +245,15 @@ abstract class WindowTest {
                 .map(n -> ((Labeled) n).getText())
                 .toList()
                 .toString();
+    }
+
+    /** Names of the tabs of the page that is shown; one empty name where it has none. */
+    List<String> tabs(FxRobot robot) {
+        var names = new ArrayList<String>();
+        robot.interact(() -> frame.lookupAll(".card .toggle-button").forEach(n -> {
+            if (n.getId() != null && n.getId().startsWith("tab-")) names.add(n.getId().substring(4));
+        }));
+        return names.isEmpty() ? List.of("") : names;
     }
 
     String told() {

@@ -6,6 +6,8 @@ import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntConsumer;
 import javafx.animation.PauseTransition;
+import javafx.application.ConditionalFeature;
+import javafx.application.Platform;
 import javafx.geometry.Point2D;
 import javafx.geometry.Point3D;
 import javafx.geometry.Pos;
@@ -47,6 +49,9 @@ public final class Bench extends StackPane {
     private static final double FIELD_DEG = 30;
 
     private final Group world = new Group();
+    private static final boolean THREE_D = Platform.isSupported(ConditionalFeature.SCENE3D);
+    private static final String NO_3D = "nothing is drawn: this computer's graphics driver has no 3D. Every figure on the right is as it would be.";
+
     private final Group content = new Group();
     /** Two views of one world: smooth edges at rest, none while it moves, which a software renderer draws several times faster. */
     private final SubScene still = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.BALANCED);
@@ -183,6 +188,8 @@ public final class Bench extends StackPane {
         gauges.setMouseTransparent(true);
         empty.getStyleClass().add("subheading");
         empty.setVisible(false);
+        empty.setWrapText(true);
+        empty.setMaxWidth(420);
         StackPane.setAlignment(legend, Pos.TOP_LEFT);
         StackPane.setMargin(legend, new javafx.geometry.Insets(12, 0, 0, 16));
         StackPane.setAlignment(buttons, Pos.TOP_RIGHT);
@@ -219,6 +226,7 @@ public final class Bench extends StackPane {
         }
         framed = bounds;
         placeCallouts();
+        if (!THREE_D) empty(NO_3D);
     }
 
     /** Shows a flat picture in place of the model; empty shows the model again. */
@@ -228,6 +236,11 @@ public final class Bench extends StackPane {
         picture.setMouseTransparent(flat.isEmpty() || flat.get().isMouseTransparent());
         still.setOpacity(flat.isPresent() ? 0 : 1);
         moving.setOpacity(flat.isPresent() ? 0 : 1);
+    }
+
+    /** Whether this computer can show models at all. */
+    public boolean draws3D() {
+        return THREE_D;
     }
 
     public boolean showsPicture() {

@@ -70,7 +70,11 @@ public final class Sheet<T> extends TableView<T> {
             protected void updateItem(String item, boolean none) {
                 super.updateItem(item, none);
                 setText(none ? null : item);
-                setPrefHeight(none || item == null ? ROW : high(item, c.getPrefWidth()));
+            }
+
+            @Override
+            protected double computePrefHeight(double width) {
+                return getItem() == null || isEmpty() ? ROW : high(getItem(), c.getWidth());
             }
         });
         return this;
