@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import yellowbracket.intake.Intake;
@@ -24,11 +25,14 @@ final class CheckCommand extends Output {
     Map<String, Object> work() {
         var read = read(model);
         var mesh = read.mesh();
-        var h = MeshHealth.of(mesh);
+        // beside each other: none of them stands on another but by the index
+        var health = CompletableFuture.supplyAsync(() -> MeshHealth.of(mesh));
         var index = Bvh.of(mesh);
-        var overlaps = Overlaps.of(mesh, index, Progress.NONE);
+        var crossing = CompletableFuture.supplyAsync(() -> Overlaps.of(mesh, index, Progress.NONE));
         var walls = WallThickness.of(mesh, index);
         var stance = Stance.of(mesh, index, read.unitDeclared());
+        var h = health.join();
+        var overlaps = crossing.join();
         var findings = new ArrayList<>(read.notices());
         HealthFindings.of(h, overlaps).forEach(f -> findings.add(f.sentence()));
         if (stance.differs(Intake.AS_IT_IS)) findings.add("looks as if it were in " + stance.unit().name()

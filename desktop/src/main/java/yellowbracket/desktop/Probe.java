@@ -27,7 +27,11 @@ import yellowbracket.document.Edit;
  */
 final class Probe {
     private static final int FRAMES = 120;
+    /** Frames between edits while pages are turned: results are never through. */
+    private static final int EDIT_EVERY = 40;
     private static final int TURNS = 30;
+    /** A page is looked at for so long before the next. */
+    private static final long LOOK_NS = 800_000_000L;
     /** What-ifs of the first page run on for a while; the view is measured when they are done. */
     private static final long SETTLE_NS = 8_000_000_000L;
     private static final Page[] PAGES = Page.values();
@@ -64,7 +68,8 @@ final class Probe {
         steps.add(until(this::derived, () -> {}));
         steps.add(pause());
         steps.add(rate());
-        steps.add(until(() -> true, () -> System.out.printf("resident memory: %d MB%n", residentMb())));
+        steps.add(pause());
+        steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
         new AnimationTimer() {
             @Override
             public void handle(long now) {
@@ -114,16 +119,18 @@ final class Probe {
         return new Step() {
             private final List<Double> ms = new ArrayList<>();
             private int turn, frame;
-            private long from;
+            private long from, before;
 
             @Override
             public boolean frame(long now) {
                 if (frame == 0) {
+                    if (now - before < LOOK_NS) return true;
                     from = System.nanoTime();
                     model.pageProperty().set(PAGES[turn % PAGES.length]);
                 }
                 if (++frame < 3) return true;
                 ms.add((System.nanoTime() - from) / 1e6);
+                before = now;
                 frame = 0;
                 if (++turn < TURNS) return true;
                 told(what, ms);
@@ -136,7 +143,7 @@ final class Probe {
         var turns = turns(what);
         int[] frames = {0};
         return now -> {
-            if (frames[0]++ % 9 == 0) model.apply(scale(1.04 + 0.001 * (frames[0] / 9 % 20)));
+            if (frames[0]++ % EDIT_EVERY == 0) model.apply(scale(1.04 + 0.001 * (frames[0] / EDIT_EVERY % 20)));
             return turns.frame(now);
         };
     }

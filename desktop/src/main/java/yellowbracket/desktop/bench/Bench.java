@@ -225,7 +225,7 @@ public final class Bench extends StackPane {
             frame();
         }
         framed = bounds;
-        placeCallouts();
+        moved(); // at once with plain edges; smooth ones take several times as long
         if (!THREE_D) empty(NO_3D);
     }
 

@@ -146,6 +146,15 @@ public final class Drawn {
 
     /** Segments (six numbers each) as thin three-sided prisms, lit from within so that they show in every light. */
     public MeshView lines(double[] segments, Color colour, double thick) {
+        return prisms(segments, colour, thick, 3);
+    }
+
+    /** The same as rods, all of them one mesh. */
+    public MeshView rods(double[] segments, Color colour, double thick) {
+        return prisms(segments, colour, thick, 5);
+    }
+
+    private static MeshView prisms(double[] segments, Color colour, double thick, int sides) {
         var out = new TriangleMesh();
         out.getTexCoords().addAll(0, 0);
         for (int i = 0; i < segments.length; i += 6) {
@@ -156,13 +165,13 @@ public final class Drawn {
             var u = d.cross(Math.abs(d.z()) < 0.9 ? Vec3.Z : Vec3.X).unit().times(thick / 2);
             var v = d.cross(u);
             int first = out.getPoints().size() / 3;
-            for (var end : List.of(a, b)) for (int k = 0; k < 3; k++) {
-                var p = end.plus(u.times(Math.cos(2 * Math.PI * k / 3))).plus(v.times(Math.sin(2 * Math.PI * k / 3)));
+            for (var end : List.of(a, b)) for (int k = 0; k < sides; k++) {
+                var p = end.plus(u.times(Math.cos(2 * Math.PI * k / sides))).plus(v.times(Math.sin(2 * Math.PI * k / sides)));
                 out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
             }
-            for (int k = 0; k < 3; k++) {
-                int p = first + k, q = first + (k + 1) % 3;
-                out.getFaces().addAll(p, 0, q, 0, q + 3, 0, p, 0, q + 3, 0, p + 3, 0);
+            for (int k = 0; k < sides; k++) {
+                int p = first + k, q = first + (k + 1) % sides;
+                out.getFaces().addAll(p, 0, q, 0, q + sides, 0, p, 0, q + sides, 0, p + sides, 0);
             }
         }
         var view = view(out);

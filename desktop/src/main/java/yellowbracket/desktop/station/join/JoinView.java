@@ -4,13 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Point3D;
-import javafx.scene.Group;
 import javafx.scene.paint.Color;
-import javafx.scene.shape.Cylinder;
-import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
-import javafx.scene.transform.Translate;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.model.ModelFigures;
@@ -128,7 +123,8 @@ public final class JoinView extends StationView {
         var labels = new ArrayList<Bench.Callout>();
         joins.ifPresent(p -> p.joins().forEach(j -> {
             String tone = j.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : j.reserve() < 8 ? "care" : "good";
-            things.add(line(j.seam().line(), colour(tone), size.get().diagonal() / 260));
+            double radius = size.get().diagonal() / 260;
+            things.add(bench.drawn().rods(rods(j.seam().line(), radius), colour(tone), 2 * radius));
             var mid = j.seam().line().isEmpty() ? j.seam().centre() : j.seam().line().get(j.seam().line().size() / 2);
             labels.add(new Bench.Callout(mid, j.seam().name() + " \u00d7" + Words.text("%.0f", j.reserve()), tone));
         }));
@@ -166,26 +162,18 @@ public final class JoinView extends StationView {
         };
     }
 
-    /** Short rods along the seam; pairs are thinned to a drawable number. */
-    private static Group line(List<Vec3> pairs, Color colour, double radius) {
-        var group = new Group();
+    /** Rods along the seam, thinned to a drawable number, each as long as those it stands for. */
+    private static double[] rods(List<Vec3> pairs, double radius) {
         int step = Math.max(1, pairs.size() / 2 / 260);
-        var material = new javafx.scene.paint.PhongMaterial(colour);
+        var out = new ArrayList<Double>();
         for (int i = 0; i + 1 < pairs.size(); i += 2 * step) {
-            var a = pairs.get(i);
-            var b = pairs.get(i + 1);
-            var d = b.minus(a);
+            var d = pairs.get(i + 1).minus(pairs.get(i));
             double len = d.norm();
             if (len < 1e-6) continue;
-            var rod = new Cylinder(radius, len * step + radius, 5);
-            rod.setMaterial(material);
-            var mid = a.plus(b).times(0.5);
-            var axis = new Point3D(0, 1, 0).crossProduct(d.x(), d.y(), d.z());
-            double angle = Math.toDegrees(Math.acos(Math.clamp(d.y() / len, -1, 1)));
-            rod.getTransforms()
-                    .setAll(new Translate(mid.x(), mid.y(), mid.z()), new Rotate(angle, axis.magnitude() < 1e-9 ? Rotate.X_AXIS : axis));
-            group.getChildren().add(rod);
+            var mid = pairs.get(i).plus(pairs.get(i + 1)).times(0.5);
+            var half = d.times((len * step + radius) / 2 / len);
+            for (var p : List.of(mid.minus(half), mid.plus(half))) out.addAll(List.of(p.x(), p.y(), p.z()));
         }
-        return group;
+        return out.stream().mapToDouble(v -> v).toArray();
     }
 }
