@@ -50,7 +50,7 @@ public final class Bench extends StackPane {
 
     private final Group world = new Group();
     private static final boolean THREE_D = Platform.isSupported(ConditionalFeature.SCENE3D);
-    private static final String NO_3D = "nothing is drawn: this computer's graphics driver has no 3D. Every figure on the right is as it would be.";
+    private static final String NO_3D = "nothing is drawn: this computer's graphics driver has no 3D. Every figure is right all the same.";
 
     private final Group content = new Group();
     /** Two views of one world: smooth edges at rest, none while it moves, which a software renderer draws several times faster. */
