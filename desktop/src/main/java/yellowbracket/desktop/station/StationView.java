@@ -1,6 +1,7 @@
 package yellowbracket.desktop.station;
 
 import java.time.LocalDateTime;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,9 @@ import yellowbracket.finding.Fix;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.plan.Schedule;
+import yellowbracket.safety.Caution;
+import yellowbracket.work.Hazard;
+import yellowbracket.work.Station;
 
 /**
  * One page: writes its job card and draws its overlay from the model's results. A card is written anew when a result it was told
@@ -154,6 +158,17 @@ public abstract class StationView implements AutoCloseable {
             Optional.ofNullable(waiting.remove(key)).ifPresent(Runnable::run);
         });
         return row;
+    }
+
+    /** What can hurt in this prop's work at a station and what is worn against it, from its tasks, products and tools. */
+    public void cautions(Card card, Station station) {
+        var hazards = EnumSet.noneOf(Hazard.class);
+        model.result(PlanFigures.WORK)
+                .ifPresent(w -> w.tasks()
+                        .stream()
+                        .filter(t -> t.station() == station)
+                        .forEach(t -> Caution.of(t, model.shop()).ifPresent(c -> hazards.addAll(c.hazards()))));
+        card.caution((hazards.isEmpty() ? "" : new Caution(hazards).gear() + ". ") + Caution.DEFER);
     }
 
     /** Findings in their order, each with its fix. */

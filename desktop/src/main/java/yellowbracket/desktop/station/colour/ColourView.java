@@ -22,6 +22,7 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
+import yellowbracket.work.Station;
 
 /** Which colour where, in which order, and whether today is a day to spray. */
 public final class ColourView extends StationView {
@@ -51,8 +52,7 @@ public final class ColourView extends StationView {
                 .words("next coat", 106, ColourView::window)
                 .number("tape after", 66, ColourPlan.Coats::tapeH, c -> Words.hours(c.tapeH()))
                 .rows(plan.coats(), 10));
-        card.caution("organic-vapour mask, gloves, outdoors or extracted, no flame, no pilot light, animals out. "
-                + yellowbracket.safety.Caution.DEFER);
+        cautions(card, Station.COLOUR);
         return card.primary("keep and fit out", () -> model.pageProperty().set(Page.WEAR));
     }
 

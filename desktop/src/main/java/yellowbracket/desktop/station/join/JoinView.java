@@ -24,6 +24,7 @@ import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Load;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.work.Station;
 import yellowbracket.work.TaskId;
 
 /** A method for each seam, the order of assembly, timers for the hold. */
@@ -80,7 +81,7 @@ public final class JoinView extends StationView {
                     .orElse(false);
             card.step(step++ + (done ? "   done" : ""), s.words(), "over " + String.join("  ", s.seams()));
         }
-        card.caution("gloves and air; eye protection; no cotton wipes with CA. " + yellowbracket.safety.Caution.DEFER);
+        cautions(card, Station.JOIN);
         return card.primary("keep and smooth", () -> model.pageProperty().set(Page.SMOOTH));
     }
 

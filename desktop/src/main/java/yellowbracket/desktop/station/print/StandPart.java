@@ -29,6 +29,7 @@ import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.safety.Caution;
 import yellowbracket.shop.Rate;
+import yellowbracket.work.Station;
 
 /**
  * Which way up: for one section the ways none of the others beats, tilting by hand, a face picked and laid down; for all of them at once
@@ -88,7 +89,7 @@ final class StandPart extends PrintPart {
         for (var aim : Orientation.Aim.values()) aims.add(Card.action(aim.words(), () -> all(plan, aim)));
         card.add(new javafx.scene.layout.FlowPane(8, 4, aims.toArray(javafx.scene.Node[]::new)));
         cleanUp(card, p);
-        card.caution("nozzle and bed are hot; fan for ABS and ASA fumes. " + Caution.DEFER);
+        view.cautions(card, Station.PRINT);
         card.primary("keep and join", () -> model.pageProperty().set(Page.JOIN));
     }
 

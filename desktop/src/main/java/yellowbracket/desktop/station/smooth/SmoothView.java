@@ -25,6 +25,7 @@ import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.work.Station;
 
 /** How far to sand: the ladder of steps from the layer lines to the finish, with amounts; the bench shows the lines in place. */
 public final class SmoothView extends StationView {
@@ -59,7 +60,7 @@ public final class SmoothView extends StationView {
             card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
         if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())),
                 "taken of printed walls and films");
-        card.caution("dust: P2/P3 mask and sealed goggles, sand wet or with extraction. " + yellowbracket.safety.Caution.DEFER);
+        cautions(card, Station.SMOOTH);
         card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
         areas(card, plan.areas());
         return card;
