@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -20,6 +21,7 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import javafx.util.Duration;
 import yellowbracket.cut.Letters;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
@@ -96,6 +98,7 @@ public final class AppModel implements AutoCloseable {
     private static final double LINK_PACE = 0.5;
     private final Map<String, SimulatedPrinter> links = new HashMap<>();
     private static final long TAKE_MS = 90;
+    private static final Duration PAINT_FIRST = Duration.millis(180);
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
     private final ReadOnlyObjectWrapper<Optional<Path>> file = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -174,7 +177,7 @@ public final class AppModel implements AutoCloseable {
     private void take() {
         long wait = TAKE_MS - (System.nanoTime() - taken) / 1_000_000;
         if (wait > 0) {
-            var later = new javafx.animation.PauseTransition(javafx.util.Duration.millis(wait));
+            var later = new PauseTransition(Duration.millis(wait));
             later.setOnFinished(e -> take());
             later.play();
             return;
@@ -460,9 +463,14 @@ public final class AppModel implements AutoCloseable {
     /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
     public void whatIf(Edit edit, Consumer<Derived> then) {
         int asked = round;
-        workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> {
-            if (round == asked) then.accept(d); // the build may have changed since it was answered
-        }));
+        var later = new PauseTransition(PAINT_FIRST); // the page that asks is shown before its what-ifs take the processor
+        later.setOnFinished(e -> {
+            if (round != asked) return; // the build has changed meanwhile
+            workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> {
+                if (round == asked) then.accept(d); // it may have changed since it was answered, too
+            }));
+        });
+        later.play();
     }
 
     /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */
