@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
@@ -224,6 +225,7 @@ public final class Sheet<T> extends TableView<T> {
         setPrefHeight(h);
         setMaxHeight(h);
         refresh();
+        Platform.runLater(this::refresh); // rows that were laid out before the columns had these widths are measured again
     }
 
     /** @param most rows shown before it scrolls */
