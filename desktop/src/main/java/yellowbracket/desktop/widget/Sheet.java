@@ -6,7 +6,6 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
-import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
@@ -65,6 +64,7 @@ public final class Sheet<T> extends TableView<T> {
         c.setCellFactory(x -> new TableCell<>() {
             {
                 setWrapText(true);
+                c.widthProperty().subscribe(w -> requestLayout()); // else the height remembered is that of the width before
             }
 
             @Override
@@ -225,7 +225,6 @@ public final class Sheet<T> extends TableView<T> {
         setPrefHeight(h);
         setMaxHeight(h);
         refresh();
-        Platform.runLater(this::refresh); // rows that were laid out before the columns had these widths are measured again
     }
 
     /** @param most rows shown before it scrolls */
