@@ -4,7 +4,7 @@ package yellowbracket.colour;
 public final class Cover {
     /** Side by side under shop light nobody tells colours closer than this apart. */
     private static final double HIDDEN = 1.5;
-    /** Coats; what needs more wants an undercoat of another colour. */
+    /** Coats counted at most. */
     private static final int MOST = 9;
     /** What a film lets through of light that is not of its hue, as a share of what it lets through of its own. */
     private static final double OWN_HUE_FLOOR = 0.35;

@@ -21,7 +21,7 @@ public final class TurnedFit {
     private static final List<Vec3> UPS = ups();
     /** Turns tried about each axis. */
     private static final int STEPS = 36;
-    /** Corners asked first; all of them are asked before a turn is told as fitting. */
+    /** Vertices, evenly taken, among which those furthest out are looked for. */
     private static final int ASKED = 6000;
 
     private TurnedFit() {}

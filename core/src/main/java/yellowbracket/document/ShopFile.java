@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
@@ -99,7 +100,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
                 .withStock(b.stock())
                 .withHours(b.hours())
                 .withCelsius(b.shopCelsius())
-                .withSettled(b.settled().stream().filter(Question::ofShop).toList());
+                .withSettled(Stream.concat(settled.stream(), b.settled().stream().filter(Question::ofShop)).toList()); // once is enough
     }
 
     /** What one build taught takes the place of what it taught before, so that saving twice counts once. */

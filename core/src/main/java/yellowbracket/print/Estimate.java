@@ -24,7 +24,7 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
     private static final double FIRST_LAYER = 0.4;
     /** Of filament 1.75 mm thick. */
     private static final double FILAMENT_AREA_MM2 = Math.PI * 1.75 * 1.75 / 4;
-    /** Of the estimate where no print of this printer is logged; the log narrows it. */
+    /** How far real hours lie from the estimate, up or down, as a share: a starting value. */
     private static final double SPREAD = 0.15;
 
     public static Estimate of(Mesh section, Orientation orientation, Profile profile, Material material, Printer printer) {

@@ -18,7 +18,7 @@ import yellowbracket.mesh.measure.ShowSide;
 final class Resting {
     private static final List<Vec3> OUTWARD = ShowSide.spread(1000);
     private static final List<Vec3> STARTS = ShowSide.spread(40);
-    /** Corners of the hull looked at. */
+    /** Vertices, evenly taken, among which those furthest out are looked for. */
     private static final int ASKED = 5000;
     /** Rolls from face to face before it lies still. */
     private static final int MOST_ROLLS = 60;

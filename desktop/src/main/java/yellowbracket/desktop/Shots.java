@@ -32,9 +32,14 @@ final class Shots {
     private static final double LOOK_MS = 250, SETTLE_MS = 900, MOST_MS = 60_000;
 
     /** @param ready done once everything is worked out, before the picture */
-    private record Shot(String name, Runnable before, Runnable ready) {
+    /** {@code kept}: among the pictures of the project; others are taken when they are asked for. */
+    private record Shot(String name, boolean kept, Runnable before, Runnable ready) {
         Shot(String name, Runnable before) {
-            this(name, before, () -> {});
+            this(name, true, before, () -> {});
+        }
+
+        Shot(String name, Runnable before, Runnable ready) {
+            this(name, true, before, ready);
         }
     }
 
@@ -86,14 +91,10 @@ final class Shots {
             model.go(Page.PRINT, "plates");
             model.nightProperty().set(true);
         }));
-        if (only.contains("printers")) todo.add(new Shot("printers", () -> {
-            model.go(Page.PRINT, "printers");
+        for (var tab : List.of("printers", "failures")) todo.add(new Shot(tab, false, () -> {
+            model.go(Page.PRINT, tab);
             model.nightProperty().set(false);
-        }));
-        if (only.contains("failures")) todo.add(new Shot("failures", () -> {
-            model.go(Page.PRINT, "failures");
-            model.nightProperty().set(false);
-        }));
+        }, () -> {}));
         todo.add(new Shot("join", () -> {
             model.nightProperty().set(false);
             model.pageProperty().set(Page.JOIN);
@@ -138,7 +139,7 @@ final class Shots {
             end.run();
             return;
         }
-        if (!only.isEmpty() && !only.contains(shot.name)) {
+        if (only.isEmpty() ? !shot.kept : !only.contains(shot.name)) {
             run();
             return;
         }

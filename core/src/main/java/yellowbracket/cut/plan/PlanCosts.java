@@ -27,7 +27,7 @@ final class PlanCosts {
     private static final double REACHES_BED = 0.7;
     /** What is left of it when a piece that still has to be cut has been cut well. */
     private static final double OPEN_SUPPORT = 0.35;
-    /** Snapping, trimming and sanding one mm2 of support, the sum of the catalogue's three rates. */
+    /** Taking away one mm2 of support: more than snapping and trimming it, less than sanding all of its scars too; a starting value. */
     private static final double REMOVE_H_MM2 = 1.0 / 12_000;
     /** A side shorter than this share of the whole is a nibble. */
     private static final double NIBBLE = 0.3;

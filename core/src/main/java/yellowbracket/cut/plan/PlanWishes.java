@@ -26,10 +26,7 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
      * The stations after this one compute the exact ones for the plan that is taken.
      */
     public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour) {
-        /**
-         * Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. A
-         * fifth more or less makes all plans alike dearer or cheaper; it turns the choice only where one part more saves a long print.
-         */
+        /** Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. */
         private static final double FLOW_LEFT = 0.49;
 
         /** A usual printer and profile. */

@@ -18,9 +18,9 @@ import yellowbracket.mesh.Vec3;
  * letters are as high as the face allows, from 6 mm down to 2.5 mm, and turned to lie along it.
  */
 final class FaceMark {
-    /** Two layers of 0.2 mm: read by finger and lamp, filled by nobody. */
+    /** Two layers of 0.2 mm. */
     private static final double DEEP_MM = 0.4;
-    /** Heights of letters, mm; smaller ones a 0.4 nozzle does not print. */
+    /** Heights of letters tried, mm, the largest that finds room first. */
     private static final double[] HEIGHTS = {6, 4.5, 3.4, 2.5};
     /** From the rim of the face and from holes, mm. */
     private static final double EDGE_MM = 0.6;
