@@ -36,7 +36,7 @@ public sealed interface CutTree {
     /** All planes, in number order. */
     default List<CutPlane> planes() {
         return switch (this) {
-            case Whole w -> List.of();
+            case Whole _ -> List.of();
             case Split s -> {
                 var out = new ArrayList<CutPlane>();
                 out.add(s.plane);
@@ -49,7 +49,7 @@ public sealed interface CutTree {
 
     default int planeCount() {
         return switch (this) {
-            case Whole w -> 0;
+            case Whole _ -> 0;
             case Split s -> 1 + s.above.planeCount() + s.below.planeCount();
         };
     }
@@ -57,7 +57,7 @@ public sealed interface CutTree {
     /** The same tree with plane {@code number} replaced. @throws IndexOutOfBoundsException if there is no such plane */
     default CutTree withPlane(int number, CutPlane plane) {
         return switch (this) {
-            case Whole w -> throw new IndexOutOfBoundsException("no plane " + number);
+            case Whole _ -> throw new IndexOutOfBoundsException("no plane " + number);
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield new Split(plane, s.above, s.below, s.locked);
@@ -70,7 +70,7 @@ public sealed interface CutTree {
     /** The same tree with plane {@code number} and all planes that depend on it taken out. */
     default CutTree without(int number) {
         return switch (this) {
-            case Whole w -> throw new IndexOutOfBoundsException("no plane " + number);
+            case Whole _ -> throw new IndexOutOfBoundsException("no plane " + number);
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield WHOLE;
@@ -82,7 +82,7 @@ public sealed interface CutTree {
     /** The same tree with {@code plane} cutting every end of it. */
     default CutTree cutEverywhere(CutPlane plane) {
         return switch (this) {
-            case Whole w -> split(plane, WHOLE, WHOLE);
+            case Whole _ -> split(plane, WHOLE, WHOLE);
             case Split s -> s.with(s.above.cutEverywhere(plane), s.below.cutEverywhere(plane));
         };
     }
@@ -98,7 +98,7 @@ public sealed interface CutTree {
     /** The same tree with plane {@code number} locked or let go. */
     default CutTree withLock(int number, boolean on) {
         return switch (this) {
-            case Whole w -> throw new IndexOutOfBoundsException("no plane " + number);
+            case Whole _ -> throw new IndexOutOfBoundsException("no plane " + number);
             case Split s -> {
                 int up = s.above.planeCount();
                 if (number == 0) yield new Split(s.plane, s.above, s.below, on);
@@ -111,7 +111,7 @@ public sealed interface CutTree {
     /** Whether each plane is locked, in number order. */
     default List<Boolean> locks() {
         return switch (this) {
-            case Whole w -> List.of();
+            case Whole _ -> List.of();
             case Split s -> java.util.stream.Stream.of(List.of(s.locked), s.above.locks(), s.below.locks()).flatMap(List::stream).toList();
         };
     }
@@ -131,7 +131,7 @@ public sealed interface CutTree {
     /** The way to the end that holds {@code p}: true for above. A point on a plane counts as above it. */
     default List<Boolean> pathTo(Vec3 p) {
         return switch (this) {
-            case Whole w -> List.of();
+            case Whole _ -> List.of();
             case Split s -> {
                 boolean up = s.plane.height(p) >= 0;
                 var out = new ArrayList<Boolean>();

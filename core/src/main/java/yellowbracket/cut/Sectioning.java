@@ -153,7 +153,7 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<Finding>
         progress.check();
         if (piece.isEmpty()) return 0;
         return switch (tree) {
-            case CutTree.Whole w -> {
+            case CutTree.Whole _ -> {
                 var parts = new ArrayList<>(solids(piece));
                 parts.sort(HIGHEST_FIRST);
                 out.addAll(parts);

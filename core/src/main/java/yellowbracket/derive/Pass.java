@@ -107,7 +107,7 @@ final class Pass {
     private static Derived.Entry entry(Outcome o) {
         return switch (o) {
             case Outcome.Made m -> new Derived.Entry(Derived.State.FRESH, m.value(), "");
-            case Outcome.Absent a -> new Derived.Entry(Derived.State.ABSENT, null, "");
+            case Outcome.Absent _ -> new Derived.Entry(Derived.State.ABSENT, null, "");
             case Outcome.Failed f -> new Derived.Entry(Derived.State.FAILED, null, f.reason());
             case Outcome.Blocked b -> new Derived.Entry(Derived.State.BLOCKED, null, b.reason());
         };
@@ -275,8 +275,8 @@ final class Pass {
         return switch (outcome) {
             case Outcome.Failed f -> Optional.of(f.reason());
             case Outcome.Blocked b -> Optional.of(b.reason());
-            case Outcome.Made m -> Optional.empty();
-            case Outcome.Absent a -> Optional.empty();
+            case Outcome.Made _ -> Optional.empty();
+            case Outcome.Absent _ -> Optional.empty();
         };
     }
 

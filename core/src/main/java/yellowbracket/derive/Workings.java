@@ -66,7 +66,7 @@ public final class Workings implements AutoCloseable {
         var request = new Progress.Switch();
         var before = current.getAndSet(request);
         if (before != null) before.off();
-        asideRound.set(new Object()); // what-ifs of the build before are of no use now
+        dropWhatIfs(); // those of the build before are of no use now
         submit(() -> run(build, meshes, first, request));
     }
 
@@ -117,6 +117,11 @@ public final class Workings implements AutoCloseable {
         });
     }
 
+    /** Nobody waits for the what-ifs any more: the one under way is stopped, none of them is answered. */
+    public void dropWhatIfs() {
+        asideRound.set(new Object());
+    }
+
     /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */
     private void submit(Runnable work) {
         try {
@@ -154,7 +159,7 @@ public final class Workings implements AutoCloseable {
     public void close() {
         var request = current.get();
         if (request != null) request.off();
-        asideRound.set(new Object());
+        dropWhatIfs();
         worker.shutdownNow();
         pool.shutdown();
     }

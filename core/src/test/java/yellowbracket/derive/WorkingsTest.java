@@ -165,6 +165,21 @@ class WorkingsTest {
         }
     }
 
+    @Test
+    void whatIfsOfAPageThatIsLeftAreNotAnswered() throws Exception {
+        try (var w = Everything.workings(Catalogue.builtIn(), new SimulatedWeather(3), CLOCK, new Memo(), d -> {})) {
+            w.show(SmallBuild.build(), SmallBuild.meshes(), "helm");
+            var heard = new CopyOnWriteArrayList<Double>();
+            for (double s : new double[] {1.21, 1.22, 1.23})
+                w.whatIf(Edit.scale("helm", s).change().apply(SmallBuild.build()), SmallBuild.meshes(), (b, d) -> heard.add(s));
+            w.dropWhatIfs();
+            var last = new CountDownLatch(1);
+            w.whatIf(Edit.scale("helm", 1.24).change().apply(SmallBuild.build()), SmallBuild.meshes(), (b, d) -> last.countDown());
+            assertThat(last.await(90, TimeUnit.SECONDS)).as("the page turned to is answered").isTrue();
+            assertThat(heard).isEmpty();
+        }
+    }
+
     private static void until(java.util.concurrent.Callable<Boolean> condition) {
         await().atMost(Duration.ofSeconds(90)).pollInterval(Duration.ofMillis(10)).until(condition);
     }

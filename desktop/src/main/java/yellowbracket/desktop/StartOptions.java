@@ -13,7 +13,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine;
 import yellowbracket.desktop.model.LastTime;
-import yellowbracket.desktop.model.Words;
 import yellowbracket.document.Journal;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */

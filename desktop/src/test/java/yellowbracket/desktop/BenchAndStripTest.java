@@ -186,7 +186,7 @@ class BenchAndStripTest extends WindowTest {
                 () -> robot.lookup(".alt")
                         .queryAll()
                         .stream()
-                        .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
+                        .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleHelp() != null));
         var layer = prop().print().profile().layerMm();
         for (int i = 0; i < 40; i++) {
             var focus = frame.getScene().getFocusOwner();

@@ -68,7 +68,7 @@ class CutPartsTest extends WindowTest {
         page(robot, "plans");
         until("plans are listed", () -> plans(robot).size() >= 3);
         planned();
-        until("figures of the second plan", () -> plans(robot).stream().skip(1).anyMatch(b -> b.getAccessibleText().contains(": ")));
+        until("figures of the second plan", () -> plans(robot).stream().skip(1).anyMatch(b -> b.getAccessibleHelp() != null));
         var before = prop().cut().tree();
         robot.interact(() -> plans(robot).get(1).fire());
         until("taken", () -> !prop().cut().tree().equals(before));

@@ -58,11 +58,10 @@ class FrameTest extends WindowTest {
     @Order(2)
     void draggingTheScaleMovesTheClearanceAndThenTheRun(FxRobot robot) {
         derived();
-        var slider = robot.lookup("#scale").queryAs(Slider.class);
         var tight = model.result(SizeFigures.CLEARANCE).orElseThrow();
         var ends = finish();
-        var thumb = slider.lookup(".thumb");
-        robot.drag(thumb).moveBy(40, 0);
+        steadily(() -> robot.drag(robot.lookup("#scale").queryAs(Slider.class).lookup(".thumb")));
+        robot.moveBy(40, 0);
         until("clearance while dragging", () -> model.result(SizeFigures.CLEARANCE).orElseThrow() != tight);
         assertThat(model.session().build().prop("helm").orElseThrow().scale()).as("not taken yet").isEqualTo(1.04);
         robot.drop();
@@ -96,12 +95,10 @@ class FrameTest extends WindowTest {
     void anAlternativeIsPreviewedBeforeItIsTaken(FxRobot robot) {
         derived();
         robot.interact(() -> model.go(Page.PRINT, "how fine"));
-        until("figures of 0.12 mm",
-                () -> robot.lookup(".alt")
-                        .queryAll()
-                        .stream()
-                        .anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp")
-                                && t.getAccessibleText().contains("~")));
+        until("figures of 0.12 mm", () -> robot.lookup(".alt")
+                .queryAll()
+                .stream()
+                .anyMatch(n -> n instanceof ToggleButton t && t.getAccessibleText().startsWith("crisp") && t.getAccessibleHelp() != null));
         var row = robot.lookup(".alt")
                 .queryAll()
                 .stream()
@@ -115,6 +112,23 @@ class FrameTest extends WindowTest {
         until("0.12 mm taken", () -> model.currentProp().orElseThrow().print().profile().layerMm() == 0.12);
         derived();
         assertThat(printHours()).isGreaterThan(1.3 * before);
+    }
+
+    @Test
+    @Order(4)
+    void aPressedButtonStaysUntilItIsLetGo(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.PRINT, "how fine"));
+        until("alternatives", () -> robot.lookup(".alt").queryAll().size() > 2);
+        robot.moveTo(robot.lookup(".alt").nth(1).<Node>query()).press(javafx.scene.input.MouseButton.PRIMARY);
+        var held = robot.lookup(".alt").nth(1).<Node>query();
+        robot.interact(() -> model.inchesProperty().set(true)); // the card has to be written anew
+        assertThat(robot.lookup(".alt").nth(1).<Node>query()).as("under the finger").isSameAs(held);
+        robot.release(javafx.scene.input.MouseButton.PRIMARY);
+        until("written anew", () -> robot.lookup(".alt").nth(1).<Node>query() != held);
+        assertThat(model.session().history().steps()).as("the press counts").isNotEmpty();
+        robot.interact(() -> model.inchesProperty().set(false));
+        robot.interact(model::undo);
     }
 
     @Test

@@ -201,7 +201,7 @@ class HandsOnTest extends WindowTest {
                     () -> robot.lookup(".alt")
                             .queryAll()
                             .stream()
-                            .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleText().contains(": ")));
+                            .anyMatch(n -> n instanceof ToggleButton t && !t.isSelected() && t.getAccessibleHelp() != null));
             var build = model.session().build();
             var other = robot.lookup(".alt")
                     .queryAll()

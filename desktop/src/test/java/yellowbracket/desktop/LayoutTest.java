@@ -12,7 +12,6 @@ import javafx.scene.Parent;
 import javafx.scene.SubScene;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TableCell;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
@@ -116,9 +115,7 @@ class LayoutTest extends WindowTest {
             var box = t.localToScene(t.getBoundsInLocal());
             boxes.add(shown(t, box) ? box : null);
             if (boxes.getLast() == null) continue;
-            // words of a table wrap: the height of their rows may lag behind the width of their column
-            boolean wraps = t.getParent() instanceof TableCell<?, ?> c && c.isWrapText();
-            if (!wraps && t.getParent() instanceof Labeled l && !l.getText().equals(t.getText()) && l.getGraphic() == null)
+            if (t.getParent() instanceof Labeled l && !l.getText().equals(t.getText()) && l.getGraphic() == null)
                 here.add(where + "cut: \"" + l.getText() + "\" to \"" + t.getText() + "\"");
             if (box.getMinX() < -SLACK || box.getMaxX() > frame.getWidth() + SLACK) here.add(where + "outside: \"" + t.getText() + "\"");
             if (box.getWidth() < NARROW && box.getHeight() > 60 && t.getText().contains(" "))

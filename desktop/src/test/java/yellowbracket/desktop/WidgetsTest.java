@@ -26,6 +26,7 @@ import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Keys;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
@@ -49,8 +50,8 @@ class WidgetsTest {
     @Test
     void aSheetSortsByValueAndCopiesWhatIsPicked(FxRobot robot) {
         var picked = new ArrayList<String>();
-        var sheet = new Sheet<Piece>("pieces", "nothing").words("name", 80, Piece::name)
-                .number("grams", 80, Piece::grams, p -> Words.grams(p.grams()))
+        var sheet = new Sheet<Piece>("pieces", "nothing").words("name", Piece::name)
+                .number("grams", Piece::grams, p -> Words.grams(p.grams()))
                 .rows(List.of(new Piece("A", 1200), new Piece("B", 90), new Piece("C", 300)), 5)
                 .onPick(p -> picked.add(p.name()));
         robot.interact(() -> root.getChildren().setAll(sheet));
@@ -112,8 +113,31 @@ class WidgetsTest {
         assertThat(ghosts.getLast()).contains(day);
         robot.clickOn(rows.get(0)).clickOn(rows.get(1));
         assertThat(taken).as("the one that is current is not taken again").containsExactly("0.1");
-        assertThat(rows.get(1).getAccessibleText()).isEqualTo("0.1: 25, 13 Apr");
+        assertThat(rows.get(1).getAccessibleText()).isEqualTo("0.1");
+        assertThat(rows.get(1).getAccessibleHelp()).isEqualTo("25, 13 Apr");
         assertThat(rows.get(0).isSelected()).isTrue();
+    }
+
+    private static Card answers(String... names) {
+        var card = new Card("where to cut", "");
+        for (var n : names) card.row("plan", Card.action(n, () -> {}), Card.action("drop", () -> {}));
+        var field = new javafx.scene.control.TextField();
+        field.setId("width");
+        return card.add(field).primary("cut", () -> {});
+    }
+
+    @Test
+    void theKeysStayWhereTheyAreWhenACardIsWrittenAnew(FxRobot robot) {
+        var before = answers("few", "smooth");
+        var after = answers("quick", "few", "smooth");
+        robot.interact(() -> root.getChildren().setAll(before, after));
+        var drops = before.lookupAll(".action").stream().map(Labeled.class::cast).toList();
+        assertThat(Keys.on(before, drops.get(2)).flatMap(k -> k.in(after)).map(n -> ((Labeled) n).getText())).contains("smooth");
+        assertThat(Keys.on(before, drops.get(3)).flatMap(k -> k.in(after))).as("of those called alike, the one in its place")
+                .contains(after.lookupAll(".action").stream().toList().get(3));
+        assertThat(Keys.on(before, before.lookup("#width")).flatMap(k -> k.in(after))).contains(after.lookup("#width"));
+        assertThat(Keys.on(after, after.lookup(".action")).flatMap(k -> k.in(before))).as("quick is not among them").isEmpty();
+        assertThat(Keys.on(before, after.lookup("#width"))).as("on another card").isEmpty();
     }
 
     @Test

@@ -14,10 +14,10 @@ public final class WriteProblem {
     /** What is wrong, without a full stop: "the disk is full". */
     public static String words(IOException e) {
         return switch (e) {
-            case AccessDeniedException x -> "writing is not allowed there";
-            case NoSuchFileException x -> "there is no such folder";
-            case FileAlreadyExistsException x -> "a file stands where the folder should be";
-            case NotDirectoryException x -> "a file stands where the folder should be";
+            case AccessDeniedException _ -> "writing is not allowed there";
+            case NoSuchFileException _ -> "there is no such folder";
+            case FileAlreadyExistsException _ -> "a file stands where the folder should be";
+            case NotDirectoryException _ -> "a file stands where the folder should be";
             case FileSystemException x when x.getReason() != null -> known(x.getReason());
             default -> e.getMessage() == null ? "it cannot be written" : known(e.getMessage());
         };

@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import yellowbracket.mesh.Borders;
-import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.PointGrid;

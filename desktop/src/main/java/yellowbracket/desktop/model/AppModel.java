@@ -460,17 +460,26 @@ public final class AppModel implements AutoCloseable {
         else Platform.runLater(() -> message.set(new Message(tone, words)));
     }
 
-    /** What another build would mean; {@code then} runs on the interface thread unless the shown build changed. */
+    /**
+     * What another build would mean; {@code then} runs on the interface thread, unless the shown build changed or {@link #dropWhatIfs}
+     * was called meanwhile.
+     */
     public void whatIf(Edit edit, Consumer<Derived> then) {
         int asked = round;
         var later = new PauseTransition(PAINT_FIRST); // the page that asks is shown before its what-ifs take the processor
         later.setOnFinished(e -> {
-            if (round != asked) return; // the build has changed meanwhile
+            if (round != asked) return; // the build has changed meanwhile, or the page
             workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> {
                 if (round == asked) then.accept(d); // it may have changed since it was answered, too
             }));
         });
         later.play();
+    }
+
+    /** What-ifs asked for so far are wanted no more: the page that asked is left. */
+    public void dropWhatIfs() {
+        round++;
+        workings.dropWhatIfs();
     }
 
     /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */

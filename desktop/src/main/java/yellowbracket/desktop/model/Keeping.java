@@ -107,7 +107,7 @@ final class Keeping implements AutoCloseable {
 
     Optional<Journal.Left.Found> left(Journal.Left left) {
         return switch (left) {
-            case Journal.Left.Nothing n -> Optional.empty();
+            case Journal.Left.Nothing _ -> Optional.empty();
             case Journal.Left.Found f -> Optional.of(f);
             case Journal.Left.Unreadable u -> {
                 try {

@@ -5,11 +5,15 @@ import java.util.Optional;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.event.Event;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -19,6 +23,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -38,6 +43,7 @@ import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Keys;
 
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane implements AutoCloseable {
@@ -63,6 +69,7 @@ public final class Frame extends StackPane implements AutoCloseable {
     private final ReadOnlyBooleanWrapper inBenchMode = new ReadOnlyBooleanWrapper();
     private Subscription ends = Subscription.EMPTY;
     private boolean swallow;
+    private Optional<ButtonBase> pressed = Optional.empty();
     private Optional<Watch> told = Optional.empty();
     private Page cardPage;
 
@@ -217,7 +224,10 @@ public final class Frame extends StackPane implements AutoCloseable {
     }
 
     private void listen() {
-        keep(model.pageProperty().subscribe(p -> rewrite()));
+        keep(model.pageProperty().subscribe(p -> {
+            model.dropWhatIfs();
+            rewrite();
+        }));
         keep(model.tabProperty().subscribe(tab -> {
             if (!tab.isEmpty()) pages.of(model.pageProperty().get()).show(tab);
             model.tabProperty().set("");
@@ -240,6 +250,10 @@ public final class Frame extends StackPane implements AutoCloseable {
             working.setText(b + (model.canStop() ? " ...   Esc stops it" : " ..."));
             if (b.isEmpty()) update();
         }));
+        cardScroll.addEventFilter(MouseEvent.MOUSE_PRESSED, this::press);
+        cardScroll.addEventFilter(KeyEvent.KEY_PRESSED, this::press);
+        cardScroll.addEventFilter(MouseEvent.MOUSE_RELEASED, e -> letGo());
+        cardScroll.addEventFilter(KeyEvent.KEY_RELEASED, e -> letGo());
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         addEventFilter(KeyEvent.KEY_TYPED, e -> {
             if (swallow) e.consume();
@@ -262,6 +276,18 @@ public final class Frame extends StackPane implements AutoCloseable {
                 }));
     }
 
+    /** A card written anew would take the button away from under the finger before it is let go. */
+    private void press(Event e) {
+        var node = e.getTarget() instanceof Node n ? n : null;
+        while (node != null && !(node instanceof ButtonBase)) node = node.getParent();
+        pressed = node instanceof ButtonBase b ? Optional.of(b) : Optional.empty();
+    }
+
+    private void letGo() {
+        if (pressed.isPresent()) Platform.runLater(this::update); // what was put off, after what the button does
+        pressed = Optional.empty();
+    }
+
     private void dropped(DragEvent e) {
         e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> model.open(f.toPath()));
         e.setDropCompleted(true);
@@ -270,7 +296,7 @@ public final class Frame extends StackPane implements AutoCloseable {
 
     /** Writes the card anew and draws when something the page shows has changed. */
     private void update() {
-        if (model.shownProperty().get() == null) return;
+        if (model.shownProperty().get() == null || pressed.filter(ButtonBase::isArmed).isPresent()) return;
         var view = pages.of(model.pageProperty().get());
         markStale(told.filter(model::stale).isPresent());
         if (told.filter(model::holds).isPresent() && cardPage == model.pageProperty().get()) return;
@@ -311,9 +337,8 @@ public final class Frame extends StackPane implements AutoCloseable {
         redraw();
         if (view.busyWithInput()) return;
         double at = cardScroll.getVvalue();
-        var focus = getScene() == null ? Optional.<Node>empty() : Optional.ofNullable(getScene().getFocusOwner());
-        String id = focus.map(Node::getId).orElse(null);
-        boolean inCard = focus.filter(this::inCard).isPresent();
+        var keys = getScene() == null || !(cardScroll.getContent() instanceof Parent before) ? Optional.<Keys>empty()
+                : Keys.on(before, getScene().getFocusOwner());
         boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
         var card = view.card();
         card.setUserData(cardPage);
@@ -324,15 +349,9 @@ public final class Frame extends StackPane implements AutoCloseable {
             cardScroll.applyCss();
             cardScroll.layout();
             cardScroll.setVvalue(at);
-            var again = Optional.ofNullable(id).map(i -> card.lookup("#" + i));
-            // by keys one goes on from what came in its place: the page's next step
-            again.or(() -> inCard ? Optional.ofNullable(card.lookup(".primary")) : Optional.empty()).ifPresent(Node::requestFocus);
+            // by keys one goes on where one was, else from what came in its place: the page's next step
+            keys.flatMap(k -> k.in(card).or(() -> Optional.ofNullable(card.lookup(".primary")))).ifPresent(Node::requestFocus);
         }
-    }
-
-    private boolean inCard(Node n) {
-        for (Node p = n; p != null; p = p.getParent()) if (p == cardScroll.getContent()) return true;
-        return false;
     }
 
     /** A flat picture fills the bench. */

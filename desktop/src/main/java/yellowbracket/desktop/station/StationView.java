@@ -85,6 +85,7 @@ public abstract class StationView implements AutoCloseable {
     public final void show(String name) {
         if (!tabs.contains(name)) throw new IllegalArgumentException("no tab " + name + " among " + tabs);
         leave(tab);
+        model.dropWhatIfs();
         tab = name;
         enter(name);
         rewrite.run();

@@ -10,9 +10,14 @@ public final class Theme {
             "barlow-condensed-latin-400", "barlow-condensed-latin-500", "barlow-condensed-latin-600", "barlow-condensed-latin-700",
             "jetbrains-mono-latin-400", "jetbrains-mono-latin-600");
 
+    private static boolean loaded;
+
     private Theme() {}
 
-    public static void loadFonts() {
+    /** Once: a font loaded again would have other heights of line than texts made before, and be measured wrong. */
+    public static synchronized void loadFonts() {
+        if (loaded) return;
+        loaded = true;
         for (var f : FONTS) {
             try (var in = Theme.class.getResourceAsStream("fonts/" + f + "-normal.woff")) {
                 Font.loadFont(in, 14);

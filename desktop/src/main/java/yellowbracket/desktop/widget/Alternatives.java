@@ -51,7 +51,8 @@ public final class Alternatives extends VBox {
             }
             button.setGraphic(new VBox(1, line, note));
             button.setContentDisplay(javafx.scene.control.ContentDisplay.GRAPHIC_ONLY);
-            button.setAccessibleText(name + (current ? ", current" : ""));
+            button.setAccessibleText(name);
+            if (current) button.setAccessibleHelp("current");
             line.prefWidthProperty().bind(button.widthProperty().subtract(16));
             button.hoverProperty().subscribe(x -> hint());
             button.focusedProperty().subscribe(x -> hint());
@@ -88,7 +89,7 @@ public final class Alternatives extends VBox {
         public void figures(Optional<LocalDateTime> ready, String... figures) {
             finish = ready;
             for (int i = 0; i < Math.min(columns, figures.length); i++) cells.get(i).setText(figures[i]);
-            button.setAccessibleText(button.getAccessibleText().split(":")[0] + ": " + String.join(", ", figures));
+            button.setAccessibleHelp((button.isSelected() ? "current: " : "") + String.join(", ", figures));
         }
     }
 

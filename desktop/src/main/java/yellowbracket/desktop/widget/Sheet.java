@@ -59,12 +59,11 @@ public final class Sheet<T> extends TableView<T> {
         });
     }
 
-    public Sheet<T> words(String head, double width, Function<T, String> value) {
-        var c = add(head, width, value, Kind.WORDS);
+    public Sheet<T> words(String head, Function<T, String> value) {
+        var c = add(head, value, Kind.WORDS);
         c.setCellFactory(x -> new TableCell<>() {
             {
                 setWrapText(true);
-                c.widthProperty().subscribe(w -> requestLayout()); // else the height remembered is that of the width before
             }
 
             @Override
@@ -82,8 +81,8 @@ public final class Sheet<T> extends TableView<T> {
     }
 
     /** A section letter or seam name as a stamped tag. */
-    public Sheet<T> tag(String head, double width, Function<T, String> value) {
-        var c = add(head, width, value, Kind.TAG);
+    public Sheet<T> tag(String head, Function<T, String> value) {
+        var c = add(head, value, Kind.TAG);
         c.setCellFactory(x -> new TableCell<>() {
             @Override
             protected void updateItem(String item, boolean none) {
@@ -95,11 +94,9 @@ public final class Sheet<T> extends TableView<T> {
     }
 
     /** A small square of colour. */
-    public Sheet<T> swatch(String head, double width, Function<T, javafx.scene.paint.Color> colour) {
+    public Sheet<T> swatch(String head, Function<T, javafx.scene.paint.Color> colour) {
         var c = new TableColumn<T, T>(head);
         c.setCellValueFactory(f -> new ReadOnlyObjectWrapper<>(f.getValue()));
-        c.setPrefWidth(width);
-        c.setMinWidth(Math.min(width, 30));
         c.setSortable(false);
         c.setCellFactory(x -> new TableCell<>() {
             @Override
@@ -113,12 +110,10 @@ public final class Sheet<T> extends TableView<T> {
     }
 
     /** A number shown as words and sorted by value. */
-    public Sheet<T> number(String head, double width, ToDoubleFunction<T> value, Function<T, String> shown) {
+    public Sheet<T> number(String head, ToDoubleFunction<T> value, Function<T, String> shown) {
         var c = new TableColumn<T, T>(head);
         c.setCellValueFactory(f -> new ReadOnlyObjectWrapper<>(f.getValue()));
         c.setComparator(java.util.Comparator.comparingDouble(value));
-        c.setPrefWidth(width);
-        c.setMinWidth(Math.min(width, 44));
         c.getStyleClass().add("num-column");
         c.setCellFactory(x -> new TableCell<>() {
             {
@@ -136,11 +131,9 @@ public final class Sheet<T> extends TableView<T> {
         return this;
     }
 
-    private TableColumn<T, String> add(String head, double width, Function<T, String> value, Kind kind) {
+    private TableColumn<T, String> add(String head, Function<T, String> value, Kind kind) {
         var c = new TableColumn<T, String>(head);
         c.setCellValueFactory(f -> new ReadOnlyObjectWrapper<>(value.apply(f.getValue())));
-        c.setPrefWidth(width);
-        c.setMinWidth(Math.min(width, 40));
         keep(c, kind, value);
         return c;
     }
@@ -213,9 +206,9 @@ public final class Sheet<T> extends TableView<T> {
             shapes.get(i).column.setPrefWidth(Math.floor(width));
         }
         double rows = 0;
-        boolean tagged = shapes.stream().anyMatch(s -> s.kind == Kind.TAG);
+        double plain = shapes.stream().anyMatch(s -> s.kind == Kind.TAG) ? TAGGED : ROW;
         for (var item : getItems().stream().limit(most).toList()) {
-            double row = tagged ? TAGGED : ROW;
+            double row = plain;
             for (var s : shapes) if (s.kind == Kind.WORDS && s.shown.apply(item) != null)
                 row = Math.max(row, high(s.shown.apply(item), s.column.getPrefWidth()));
             rows += row + LINES;

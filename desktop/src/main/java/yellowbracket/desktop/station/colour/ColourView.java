@@ -44,13 +44,13 @@ public final class ColourView extends StationView {
         for (int i = 0; i < prop().colour().zones().size(); i++) zone(card, i, plan);
         seals(card);
         card.title("coats, in order");
-        card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", 90, ColourPlan.Coats::zone)
-                .words("product", 130, ColourPlan.Coats::product)
-                .number("coats", 46, ColourPlan.Coats::count, c -> String.valueOf(c.count()))
-                .number("dm\u00b2", 54, ColourPlan.Coats::dm2, c -> Words.text("%.1f", c.dm2()))
-                .number("cans", 50, ColourPlan.Coats::cans, c -> c.sprayed() ? Words.text("%.2f", c.cans()) : "brush")
-                .words("next coat", 106, ColourView::window)
-                .number("tape after", 66, ColourPlan.Coats::tapeH, c -> Words.hours(c.tapeH()))
+        card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", ColourPlan.Coats::zone)
+                .words("product", ColourPlan.Coats::product)
+                .number("coats", ColourPlan.Coats::count, c -> String.valueOf(c.count()))
+                .number("dm\u00b2", ColourPlan.Coats::dm2, c -> Words.text("%.1f", c.dm2()))
+                .number("cans", ColourPlan.Coats::cans, c -> c.sprayed() ? Words.text("%.2f", c.cans()) : "brush")
+                .words("next coat", ColourView::window)
+                .number("tape after", ColourPlan.Coats::tapeH, c -> Words.hours(c.tapeH()))
                 .rows(plan.coats(), 10));
         cautions(card, Station.COLOUR);
         return card.primary("keep and fit out", () -> model.pageProperty().set(Page.WEAR));

@@ -102,11 +102,11 @@ final class JointsPart extends CutPart {
     }
 
     private void seamTable(Card card, List<Seam> seams, Registered g) {
-        var table = new Sheet<Seam>("seams", "no seams").tag("", 56, Seam::name)
-                .number("length", 70, Seam::lengthMm, q -> words().longLength(q.lengthMm()))
-                .number("seen", 70, Seam::showLengthMm, q -> words().longLength(q.showLengthMm()))
-                .number("wall", 64, Seam::wallMm, q -> words().length(q.wallMm()))
-                .words("held by", 150, q -> g.refusedOn(q.name()).isEmpty() || !g.on(q.name()).isEmpty() ? g.words(q.name()) : "refused")
+        var table = new Sheet<Seam>("seams", "no seams").tag("", Seam::name)
+                .number("length", Seam::lengthMm, q -> words().longLength(q.lengthMm()))
+                .number("seen", Seam::showLengthMm, q -> words().longLength(q.showLengthMm()))
+                .number("wall", Seam::wallMm, q -> words().length(q.wallMm()))
+                .words("held by", q -> g.refusedOn(q.name()).isEmpty() || !g.on(q.name()).isEmpty() ? g.words(q.name()) : "refused")
                 .rows(seams, 5);
         table.setId("seams");
         picked().ifPresent(q -> table.getSelectionModel().select(q));

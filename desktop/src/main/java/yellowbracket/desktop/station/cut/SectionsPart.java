@@ -33,11 +33,11 @@ final class SectionsPart extends CutPart {
         var s = sections().orElseThrow();
         halvesRow(card);
         var prints = model.result(PrintFigures.PRINTS);
-        card.add(new Sheet<Section>("sections", "no sections").tag("", 44, Section::name)
-                .words("size", 138, q -> words().size(q.size()))
-                .number("grams", 62, q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q)))
-                .words("fits", 118, this::fits)
-                .words("shell", 56, q -> q.closed() ? "closed" : "open")
+        card.add(new Sheet<Section>("sections", "no sections").tag("", Section::name)
+                .words("size", q -> words().size(q.size()))
+                .number("grams", q -> grams(q), q -> prints.isEmpty() ? "\u2026" : "~" + Words.grams(grams(q)))
+                .words("fits", this::fits)
+                .words("shell", q -> q.closed() ? "closed" : "open")
                 .rows(s.sections(), 9));
         model.result(CutFigures.TWINS)
                 .ifPresent(

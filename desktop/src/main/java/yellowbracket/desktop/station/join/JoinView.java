@@ -54,12 +54,12 @@ public final class JoinView extends StationView {
                 weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
         findings(card, plan.findings());
         card.title("seams");
-        var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", 58, j -> j.seam().name())
-                .words("with", 140, j -> j.product().name())
-                .number("grams", 60, SeamJoin::grams, j -> "~" + Words.grams(j.grams()))
-                .number("hold", 66, SeamJoin::holdMin, j -> Words.text("%.0f min", j.holdMin()))
-                .number("handle", 60, SeamJoin::handleH, j -> Words.hours(j.handleH()))
-                .number("bears", 56, SeamJoin::reserve, j -> "\u00d7" + Words.text("%.0f", j.reserve()))
+        var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", j -> j.seam().name())
+                .words("with", j -> j.product().name())
+                .number("grams", SeamJoin::grams, j -> "~" + Words.grams(j.grams()))
+                .number("hold", SeamJoin::holdMin, j -> Words.text("%.0f min", j.holdMin()))
+                .number("handle", SeamJoin::handleH, j -> Words.hours(j.handleH()))
+                .number("bears", SeamJoin::reserve, j -> "\u00d7" + Words.text("%.0f", j.reserve()))
                 .rows(plan.joins(), 9);
         card.add(sheet.onPick(j -> {
             if (j.seam().name().equals(picked)) return;

@@ -49,9 +49,9 @@ public final class LogView extends StationView {
                     failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(LogView::failed).toList()));
             card.title("your rates against the catalogue");
             card.add(new Sheet<Map.Entry<String, Rate>>("rates", "note the hours of a finished task to see them here")
-                    .words("work", 150, e -> e.getKey())
-                    .number("factor", 80, e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
-                    .words("from", 190, e -> e.getValue().source())
+                    .words("work", e -> e.getKey())
+                    .number("factor", e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
+                    .words("from", e -> e.getValue().source())
                     .rows(rates(lessons.rates()), 8));
         }
         card.title("entries, newest first");
@@ -80,9 +80,9 @@ public final class LogView extends StationView {
 
     private Sheet<Entry> entrySheet(List<Entry> entries) {
         var sheet = new Sheet<Entry>("entries", "write in the line below: done C 1.2 h, failed B 60 %, spent 14.50 filler, or a note")
-                .words("when", 100, e -> Words.dayTime(e.at()))
-                .words("", 60, e -> e.kind().name().toLowerCase(java.util.Locale.ROOT))
-                .words("what", 270, e -> (e.photos().isEmpty() ? "" : "[photo] ") + e.text())
+                .words("when", e -> Words.dayTime(e.at()))
+                .words("", e -> e.kind().name().toLowerCase(java.util.Locale.ROOT))
+                .words("what", e -> (e.photos().isEmpty() ? "" : "[photo] ") + e.text())
                 .rows(entries, 12);
         looked().ifPresent(sheet.getSelectionModel()::select);
         return sheet.onPick(e -> {

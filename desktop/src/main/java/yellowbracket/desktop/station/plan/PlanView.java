@@ -77,13 +77,12 @@ public final class PlanView extends StationView {
         for (var p : s.next(4)) next(card, p);
         card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
         card.title("all tasks");
-        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", 46, p -> p.done() ? "done" : "")
-                .words("prop", 56, p -> p.task().prop())
-                .words("task", 190, p -> p.task().name())
-                .number("start", 92, p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
-                .number("hours", 56, p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
-                .number("wait", 54, p -> p.task().lag().leastH(),
-                        p -> p.task().lag().leastH() == 0 ? "" : Words.hours(p.task().lag().leastH()))
+        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", p -> p.done() ? "done" : "")
+                .words("prop", p -> p.task().prop())
+                .words("task", p -> p.task().name())
+                .number("start", p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
+                .number("hours", p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
+                .number("wait", p -> p.task().lag().leastH(), p -> p.task().lag().leastH() == 0 ? "" : Words.hours(p.task().lag().leastH()))
                 .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
         needs(card);
         return card;
@@ -136,10 +135,10 @@ public final class PlanView extends StationView {
         var needs = model.derived().get(PlanFigures.NEEDS);
         if (needs.isEmpty()) return;
         card.title("to buy before the first step");
-        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", 200, Needs.Line::name)
-                .number("needed", 90, Needs.Line::needed, l -> amount(l.needed(), l.unit()))
-                .number("have", 80, Needs.Line::have, l -> amount(l.have(), l.unit()))
-                .number("buy", 90, Needs.Line::missing, l -> amount(l.missing(), l.unit()))
+        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", Needs.Line::name)
+                .number("needed", Needs.Line::needed, l -> amount(l.needed(), l.unit()))
+                .number("have", Needs.Line::have, l -> amount(l.have(), l.unit()))
+                .number("buy", Needs.Line::missing, l -> amount(l.missing(), l.unit()))
                 .rows(needs.get().shopping(), 10));
     }
 

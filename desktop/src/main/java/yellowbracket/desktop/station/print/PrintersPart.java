@@ -205,7 +205,7 @@ final class PrintersPart extends PrintPart {
         switch (link.start(
                 new PrinterLink.Job(p.name(), p.prints().stream().mapToInt(q -> q.estimate().layers()).max().orElse(1), p.hours()))) {
             case PrinterLink.Answer.Refused r -> model.tell(AppModel.Tone.STOP, r.why());
-            case PrinterLink.Answer.Taken t -> model.note(LogEdit.line(link.status(), Printer.tag(link.name())));
+            case PrinterLink.Answer.Taken _ -> model.note(LogEdit.line(link.status(), Printer.tag(link.name())));
         }
     }
 

@@ -131,12 +131,12 @@ final class BodiesPart {
         card.title(bodies.entries().size() + (bodies.entries().size() == 1 ? " body in the file, " : " bodies in the file, ") + printed
                 + " of them printed");
         double mm = intake().unit().mm() * prop().scale();
-        var list = new Sheet<BodyList.Entry>("bodies of the file", "no bodies").swatch("", 34, e -> colour(e.number()))
-                .number("no", 46, BodyList.Entry::number, e -> String.valueOf(e.number() + 1))
-                .words("role", 92, e -> intake().role(e.number()).label())
-                .number("longest", 84, BodyList.Entry::longest, e -> model.words().length(e.longest() * mm))
-                .number("volume", 84, BodyList.Entry::volume, e -> cubic(Math.abs(e.volume()) * mm * mm * mm / 1000))
-                .words("shell", 74, e -> e.inverted() ? "inside out" : e.closed() ? "closed" : "open");
+        var list = new Sheet<BodyList.Entry>("bodies of the file", "no bodies").swatch("", e -> colour(e.number()))
+                .number("no", BodyList.Entry::number, e -> String.valueOf(e.number() + 1))
+                .words("role", e -> intake().role(e.number()).label())
+                .number("longest", BodyList.Entry::longest, e -> model.words().length(e.longest() * mm))
+                .number("volume", BodyList.Entry::volume, e -> cubic(Math.abs(e.volume()) * mm * mm * mm / 1000))
+                .words("shell", e -> e.inverted() ? "inside out" : e.closed() ? "closed" : "open");
         list.rows(bodies.entries(), MOST_ROWS);
         bodies.entries().stream().filter(e -> picked.contains(e.number())).forEach(e -> list.getSelectionModel().select(e));
         list.setId("bodies");

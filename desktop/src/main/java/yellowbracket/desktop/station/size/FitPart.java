@@ -263,10 +263,10 @@ final class FitPart extends SizePart {
 
     private void zoneTable(Card card, Fit fit) {
         card.title("clearance by zone, " + words().unit());
-        var table = new Sheet<Clearance.ZoneClearance>("clearance by zone", "no clearance yet").words("zone", 120, z -> z.zone().label())
-                .number("least", 80, Clearance.ZoneClearance::minMm, z -> words().bare(z.minMm()))
-                .number("median", 80, Clearance.ZoneClearance::medianMm, z -> words().bare(z.medianMm()))
-                .number("wanted", 80, z -> fit.room().leastMm(z.zone()), z -> words().bare(fit.room().leastMm(z.zone())));
+        var table = new Sheet<Clearance.ZoneClearance>("clearance by zone", "no clearance yet").words("zone", z -> z.zone().label())
+                .number("least", Clearance.ZoneClearance::minMm, z -> words().bare(z.minMm()))
+                .number("median", Clearance.ZoneClearance::medianMm, z -> words().bare(z.medianMm()))
+                .number("wanted", z -> fit.room().leastMm(z.zone()), z -> words().bare(fit.room().leastMm(z.zone())));
         card.add(table.rows(fit.clearance().zones(), 10));
     }
 

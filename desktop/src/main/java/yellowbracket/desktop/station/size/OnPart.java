@@ -109,13 +109,11 @@ final class OnPart extends SizePart {
     private yellowbracket.desktop.widget.Sheet<Donning.Step> steps(Donning d) {
         var worn = d.path().getLast().pose();
         var table = new yellowbracket.desktop.widget.Sheet<Donning.Step>("the way in, step by step", "no way")
-                .number("to go, " + words().unit(), 90, s -> worn.upMm() - s.pose().upMm(),
-                        s -> words().bare(worn.upMm() - s.pose().upMm()))
-                .number("forward", 80, s -> s.pose().forwardMm() - worn.forwardMm(),
-                        s -> words().bare(s.pose().forwardMm() - worn.forwardMm()))
-                .number("tilt \u00b0", 70, s -> s.pose().pitchDeg() - worn.pitchDeg(),
+                .number("to go, " + words().unit(), s -> worn.upMm() - s.pose().upMm(), s -> words().bare(worn.upMm() - s.pose().upMm()))
+                .number("forward", s -> s.pose().forwardMm() - worn.forwardMm(), s -> words().bare(s.pose().forwardMm() - worn.forwardMm()))
+                .number("tilt \u00b0", s -> s.pose().pitchDeg() - worn.pitchDeg(),
                         s -> Words.text("%.0f", s.pose().pitchDeg() - worn.pitchDeg()))
-                .number("room", 80, Donning.Step::roomMm, s -> words().bare(s.roomMm()));
+                .number("room", Donning.Step::roomMm, s -> words().bare(s.roomMm()));
         table.onPick(s -> along.setValue((double) d.path().indexOf(s) / Math.max(1, d.path().size() - 1)));
         table.rows(d.path(), 8);
         table.scrollTo(Math.max(0, d.tightest().step() - 3));

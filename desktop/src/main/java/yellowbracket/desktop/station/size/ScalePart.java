@@ -202,11 +202,11 @@ final class ScalePart extends SizePart {
             return;
         }
         var table = new Sheet<Hardware>("holes and pegs", "none")
-                .words("what", 80, h -> h.found().hole() ? h.found().through() ? "hole" : "socket" : "peg")
-                .number("was", 60, h -> h.found().diameterMm(), h -> Words.text("%.2f", h.found().diameterMm()))
-                .number("is", 60, Hardware::diameterMm, h -> Words.text("%.2f", h.diameterMm()))
-                .number("deep", 60, Hardware::lengthMm, h -> Words.text("%.1f", h.lengthMm()))
-                .words("takes", 120, h -> h.fits() ? h.part() : "not " + h.part());
+                .words("what", h -> h.found().hole() ? h.found().through() ? "hole" : "socket" : "peg")
+                .number("was", h -> h.found().diameterMm(), h -> Words.text("%.2f", h.found().diameterMm()))
+                .number("is", Hardware::diameterMm, h -> Words.text("%.2f", h.diameterMm()))
+                .number("deep", Hardware::lengthMm, h -> Words.text("%.1f", h.lengthMm()))
+                .words("takes", h -> h.fits() ? h.part() : "not " + h.part());
         card.add(table.rows(after, 6));
         after.stream()
                 .filter(h -> !h.fits())

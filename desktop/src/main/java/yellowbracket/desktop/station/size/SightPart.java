@@ -57,11 +57,11 @@ final class SightPart extends SizePart {
         view.findings(card, main.seeing());
         if (fits.get().list().size() > 1) {
             var table = new yellowbracket.desktop.widget.Sheet<yellowbracket.size.Fit>("view by wearer", "nobody")
-                    .words("wearer", 110, f -> f.wearer().name())
-                    .number("open %", 80, f -> f.vision().openShare(), f -> Words.text("%.0f", 100 * f.vision().openShare()))
-                    .number("floor m", 80, f -> f.vision().floorFromM(),
+                    .words("wearer", f -> f.wearer().name())
+                    .number("open %", f -> f.vision().openShare(), f -> Words.text("%.0f", 100 * f.vision().openShare()))
+                    .number("floor m", f -> f.vision().floorFromM(),
                             f -> Double.isInfinite(f.vision().floorFromM()) ? "-" : Words.text("%.1f", f.vision().floorFromM()))
-                    .number("both %", 80, f -> f.vision().bothShare(), f -> Words.text("%.0f", 100 * f.vision().bothShare()));
+                    .number("both %", f -> f.vision().bothShare(), f -> Words.text("%.0f", 100 * f.vision().bothShare()));
             card.title("by wearer");
             card.add(table.rows(fits.get().list(), 4));
         }

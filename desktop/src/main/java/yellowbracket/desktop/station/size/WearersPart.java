@@ -157,11 +157,11 @@ final class WearersPart extends SizePart {
         var b = fits.get(1);
         card.title(Words.text("one shell at %s, two heads: least clearance, %s", Words.scale(prop().scale()), words().unit()));
         var pads = model.result(WearFigures.PADS).map(WearFigures.Pads::sets).filter(p -> p.size() >= 2);
-        var table = new Sheet<Zone>("two wearers", "no clearance").words("zone", 86, Zone::label)
-                .number(a.wearer().name(), 70, z -> least(a, z), z -> words().bare(least(a, z)))
-                .words("pad", 84, z -> pads.map(p -> pad(p.get(0), z)).orElse(""))
-                .number(b.wearer().name(), 70, z -> least(b, z), z -> words().bare(least(b, z)))
-                .words("pad", 84, z -> pads.map(p -> pad(p.get(1), z)).orElse(""));
+        var table = new Sheet<Zone>("two wearers", "no clearance").words("zone", Zone::label)
+                .number(a.wearer().name(), z -> least(a, z), z -> words().bare(least(a, z)))
+                .words("pad", z -> pads.map(p -> pad(p.get(0), z)).orElse(""))
+                .number(b.wearer().name(), z -> least(b, z), z -> words().bare(least(b, z)))
+                .words("pad", z -> pads.map(p -> pad(p.get(1), z)).orElse(""));
         card.add(table.rows(List.of(Zone.BROW, Zone.TEMPLES, Zone.EARS, Zone.CROWN, Zone.BACK, Zone.CHEEKS, Zone.NOSE, Zone.CHIN, Zone.JAW),
                 9));
         model.result(SizeFigures.SCALES).ifPresent(s -> {

@@ -87,9 +87,9 @@ public final class SmoothView extends StationView {
                 new Line("steps, over " + Math.round(Areas.COARSE_UM) + " \u00b5m", a.coarseMm2()),
                 new Line("flat: block or machine", a.flatMm2()), new Line("curved: foam or sponge", a.curvedMm2()),
                 new Line("tight: by hand, files", a.tightMm2()));
-        card.add(new Sheet<Line>("areas", "").words("", 200, Line::name)
-                .number("dm\u00b2", 80, Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4))
-                .number("share", 80, Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
+        card.add(new Sheet<Line>("areas", "").words("", Line::name)
+                .number("dm\u00b2", Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4))
+                .number("share", Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
                 .rows(lines, 6));
     }
 

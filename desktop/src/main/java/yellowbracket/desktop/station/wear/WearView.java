@@ -44,11 +44,11 @@ public final class WearView extends StationView {
         }
         for (var set : pads.get().sets()) {
             card.title("pads for " + set.wearer().name());
-            card.add(new Sheet<PadPlan.Pad>("pads for " + set.wearer().name(), "no pads").words("zone", 90, p -> p.zone().label())
-                    .number("gap", 80, PadPlan.Pad::gapMm, p -> words().length(p.gapMm()))
-                    .words("foam", 110, PadPlan.Pad::words)
-                    .number("pressed", 76, PadPlan.Pad::pressedShare, p -> Words.percent(p.pressedShare()))
-                    .number("pieces", 60, PadPlan.Pad::count, p -> String.valueOf(p.count()))
+            card.add(new Sheet<PadPlan.Pad>("pads for " + set.wearer().name(), "no pads").words("zone", p -> p.zone().label())
+                    .number("gap", PadPlan.Pad::gapMm, p -> words().length(p.gapMm()))
+                    .words("foam", PadPlan.Pad::words)
+                    .number("pressed", PadPlan.Pad::pressedShare, p -> Words.percent(p.pressedShare()))
+                    .number("pieces", PadPlan.Pad::count, p -> String.valueOf(p.count()))
                     .rows(set.pads(), 6));
             set.findings().forEach(f -> card.finding(Weight.CARE, set.wearer().name() + ": " + f, "", () -> {}));
             if (pads.get().sets().size() > 1) card.add(Card.action("show " + set.wearer().name() + " in it", () -> {
