@@ -9,6 +9,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
+import yellowbracket.mesh.Bodies;
+import yellowbracket.mesh.Edges;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.WallThickness;
@@ -21,14 +24,22 @@ final class CheckCommand extends Output {
     @Parameters(paramLabel = "MODEL", description = "an STL, OBJ, PLY or 3MF file")
     Path model;
 
+    private record Parts(Edges edges, Bodies bodies) {
+        static Parts of(Mesh mesh) {
+            var edges = new Edges(mesh);
+            return new Parts(edges, Bodies.of(mesh, edges));
+        }
+    }
+
     @Override
     Map<String, Object> work() {
         var read = read(model);
         var mesh = read.mesh();
-        // beside each other: none of them stands on another but by the index
-        var health = CompletableFuture.supplyAsync(() -> MeshHealth.of(mesh));
+        // beside each other, as far as none stands on another
+        var parts = CompletableFuture.supplyAsync(() -> Parts.of(mesh));
+        var health = parts.thenApplyAsync(p -> MeshHealth.of(mesh, p.edges, p.bodies));
         var index = Bvh.of(mesh);
-        var crossing = CompletableFuture.supplyAsync(() -> Overlaps.of(mesh, index, Progress.NONE));
+        var crossing = parts.thenApplyAsync(p -> Overlaps.of(mesh, p.edges, p.bodies, index, Overlaps.QUICK, Progress.NONE));
         var walls = WallThickness.of(mesh, index);
         var stance = Stance.of(mesh, index, read.unitDeclared());
         var h = health.join();
@@ -48,7 +59,8 @@ final class CheckCommand extends Output {
                 h.boundaryEdges(), "nonManifoldEdges", h.nonManifoldEdges(), "duplicateTriangles", h.duplicateTriangles(),
                 "degenerateTriangles", h.degenerateTriangles(), "flippedBodies", h.flippedBodies(), "volumeMm3", mesh.volumeMm3(),
                 "areaMm2", mesh.areaMm2(), "bounds", map("min", xyz(mesh.bounds().min()), "max", xyz(mesh.bounds().max())), "unit",
-                read.unitDeclared() ? "mm" : stance.unit().name(), "overlaps", overlaps.pairs().size(), "walls",
+                read.unitDeclared() ? "mm" : stance.unit().name(), "overlaps", overlaps.pairs().size(), "overlapsTried",
+                HealthFindings.tried(overlaps), "walls",
                 map("p5", walls.percentile(0.05), "p50", walls.percentile(0.5), "p95", walls.percentile(0.95)), "findings",
                 List.copyOf(findings));
     }

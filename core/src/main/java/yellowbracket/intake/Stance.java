@@ -145,7 +145,7 @@ public record Stance(FileUnit unit, Turn turn, boolean hollow, boolean sure, Str
             for (int v = 0; v < mesh.vertexCount(); v += step, all++) {
                 var p = mesh.point(v);
                 var q = new Vec3(a == 0 ? twice - p.x() : p.x(), a == 1 ? twice - p.y() : p.y(), a == 2 ? twice - p.z() : p.z());
-                if (index.distance(q) < 0.004 * diagonal) near++;
+                if (index.within(q, 0.004 * diagonal)) near++;
             }
             return near > MIRROR_SHARE * all;
         }

@@ -45,6 +45,17 @@ class QueriesTest {
     }
 
     /** By projection on the plane and on the three edges: nothing shared with the index. */
+    @Test
+    void theSurfaceIsWithinARadiusWhereTheNearestPointIs() {
+        var r = new Random(11);
+        for (int i = 0; i < 400; i++) {
+            var p = new Vec3(r.nextDouble(-70, 70), r.nextDouble(-70, 70), r.nextDouble(-70, 70));
+            double away = INDEX.distance(p);
+            assertThat(INDEX.within(p, away + 1e-9)).isTrue();
+            assertThat(INDEX.within(p, away - 1e-9)).isFalse();
+        }
+    }
+
     private static double distance(Mesh m, int f, Vec3 p) {
         double best = Double.POSITIVE_INFINITY;
         var n = m.areaVector(f);
@@ -171,6 +182,27 @@ class QueriesTest {
         var within = overlaps(Shapes.torus(10, 14, 40, 40)); // a tube wider than its ring runs through itself
         assertThat(within.pairs()).containsExactly(new Overlaps.Pair(0, 0));
         assertThat(overlaps(Shapes.torus(40, 12, 60, 30)).crossings()).isZero();
+    }
+
+    @Test
+    void whereFewEdgesAreTriedTheBoundIsTold() {
+        var ball = Shapes.sphere(10, 60);
+        var r = new Random(5);
+        int missed = 0, asked = 0;
+        for (int i = 0; i < 40; i++) {
+            var m = Mesh.union(List.of(ball, ball.moved(new Vec3(r.nextDouble(19, 19.95), r.nextDouble(), r.nextDouble()))));
+            var edges = new Edges(m);
+            var all = overlaps(m);
+            assertThat(all.foundFrom()).isEqualTo(1);
+            var few = Overlaps.of(m, edges, Bodies.of(m, edges), Bvh.of(m), all.edges() / 10, Progress.NONE);
+            assertThat(few.tested()).isLessThanOrEqualTo(all.edges() / 10);
+            assertThat(few.foundFrom()).as("of 0.9 to the power of it a twentieth is left").isBetween(29, 32);
+            if (all.crossings() < few.foundFrom()) continue;
+            asked++;
+            if (few.crossings() == 0) missed++;
+        }
+        assertThat(asked).isGreaterThan(10);
+        assertThat(missed).isLessThanOrEqualTo(asked / 10);
     }
 
     private static Overlaps overlaps(Mesh m) {

@@ -12,6 +12,7 @@ import yellowbracket.intake.BodyList;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Bodies;
+import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Simplify;
 import yellowbracket.mesh.index.Bvh;
@@ -90,8 +91,10 @@ public final class ModelFigures {
 
     private static Health health(Reads in) {
         var mesh = in.get(MODEL).mesh();
-        var health = MeshHealth.of(mesh);
-        var overlaps = Overlaps.of(mesh, in.get(INDEX).bvh(), in.progress());
+        var edges = new Edges(mesh);
+        var bodies = Bodies.of(mesh, edges);
+        var health = MeshHealth.of(mesh, edges, bodies);
+        var overlaps = Overlaps.of(mesh, edges, bodies, in.get(INDEX).bvh(), Overlaps.MANY, in.progress());
         return new Health(health, overlaps, FaultEdges.of(mesh), FaultPlaces.of(mesh, health, overlaps));
     }
 

@@ -145,7 +145,15 @@ public final class Bvh {
     /** Every triangle whose box meets the given one. */
     public void inBox(Bounds3 b, IntConsumer out) {
         visit((lx, ly, lz, hx, hy, hz) -> lx <= b.max().x() && hx >= b.min().x() && ly <= b.max().y() && hy >= b.min().y()
-                && lz <= b.max().z() && hz >= b.min().z(), out);
+                && lz <= b.max().z() && hz >= b.min().z(), i -> out.accept(order[i]));
+    }
+
+    /** Whether the surface comes within {@code r} of {@code p}: for points too few to be worth the boxes of nearest points. */
+    public boolean within(Vec3 p, double r) {
+        var near = ClosestQuery.within(this, p, r);
+        visit((lx, ly, lz, hx, hy, hz) -> lx <= p.x() + r && hx >= p.x() - r && ly <= p.y() + r && hy >= p.y() - r && lz <= p.z() + r
+                && hz >= p.z() - r, near::triangle);
+        return near.found();
     }
 
     /** Every triangle whose box the plane {@code normal . p = offset} meets. */
@@ -154,13 +162,14 @@ public final class Bvh {
         visit((lx, ly, lz, hx, hy, hz) -> {
             double middle = normal.x() * (lx + hx) / 2 + normal.y() * (ly + hy) / 2 + normal.z() * (lz + hz) / 2 - offset;
             return Math.abs(middle) <= (ax * (hx - lx) + ay * (hy - ly) + az * (hz - lz)) / 2 + 1e-9;
-        }, out);
+        }, i -> out.accept(order[i]));
     }
 
     private interface BoxTest {
         boolean meets(double lx, double ly, double lz, double hx, double hy, double hz);
     }
 
+    /** @param out gets positions in leaf order */
     private void visit(BoxTest test, IntConsumer out) {
         if (order.length == 0) return;
         var stack = new int[nodes.stack()];
@@ -173,8 +182,7 @@ public final class Bvh {
                     continue;
                 int link = nodes.link(node, k);
                 if (link >= 0) stack[top++] = link;
-                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++)
-                    if (leafMeets(i, test)) out.accept(order[i]);
+                else for (int i = WideNodes.first(link), to = i + WideNodes.size(link); i < to; i++) if (leafMeets(i, test)) out.accept(i);
             }
         }
     }

@@ -37,6 +37,20 @@ public final class ClosestQuery {
         stack = new long[of.nodes.stack() + WideNodes.WIDE];
     }
 
+    /** A search that is given triangles one by one and knows whether one of them came within {@code r} of {@code p}. */
+    static ClosestQuery within(Bvh of, Vec3 p, double r) {
+        var q = new ClosestQuery(of, null);
+        q.px = p.x();
+        q.py = p.y();
+        q.pz = p.z();
+        q.best = r * r;
+        return q;
+    }
+
+    boolean found() {
+        return bestAt >= 0;
+    }
+
     /** The distance to the surface, infinite for an empty mesh. */
     public double distance(double x, double y, double z) {
         return of.order.length == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(run(x, y, z));
@@ -105,7 +119,7 @@ public final class ClosestQuery {
     }
 
     /** By the region of the triangle's plane in which the foot of the perpendicular lies: corner, edge or face. */
-    private void triangle(int i) {
+    void triangle(int i) {
         var k = of.corners;
         int c = 9 * i;
         double ax = k[c], ay = k[c + 1], az = k[c + 2];

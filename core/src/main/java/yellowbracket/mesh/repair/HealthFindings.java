@@ -39,6 +39,15 @@ public final class HealthFindings {
         return List.copyOf(out);
     }
 
+    /** How sure it is that no overlap was missed. */
+    public static String tried(Overlaps o) {
+        return o.tested() >= o.edges() ? "every edge was tried"
+                : String.format(java.util.Locale.ROOT,
+                        "one edge in %.0f was tried: an overlap of %d edges or more is as good as sure to be found, "
+                                + "a smaller one may be missed",
+                        (double) o.edges() / o.tested(), o.foundFrom());
+    }
+
     private static String plural(int n, String noun) {
         return n == 1 ? noun : noun + "s";
     }

@@ -36,7 +36,13 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
     }
 
     public static MeshHealth of(Mesh m) {
-        return new Examination(m).run();
+        var edges = new Edges(m);
+        return of(m, edges, Bodies.of(m, edges));
+    }
+
+    /** @param edges of the mesh @param bodies of the mesh */
+    public static MeshHealth of(Mesh m, Edges edges, Bodies bodies) {
+        return new Examination(m, edges, bodies).run();
     }
 
     private static final class Examination {
@@ -48,10 +54,10 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
         private int nonManifold;
         private int misoriented;
 
-        Examination(Mesh mesh) {
+        Examination(Mesh mesh, Edges edges, Bodies bodies) {
             this.mesh = mesh;
-            edges = new Edges(mesh);
-            bodies = Bodies.of(mesh, edges);
+            this.edges = edges;
+            this.bodies = bodies;
             faulty = new boolean[bodies.count()];
         }
 

@@ -57,6 +57,7 @@ final class HealthPart {
         if (!useful.isEmpty() && !prop().intake().mends().containsAll(useful))
             card.primary("mend " + useful.size() + (useful.size() == 1 ? " thing" : " things"), () -> mend(useful));
         for (var f : faults) card.finding(f.bad() ? Weight.STOP : Weight.CARE, f.sentence(), "", () -> {});
+        if (health.get().overlaps().foundFrom() > 1) card.text("overlaps: " + HealthFindings.tried(health.get().overlaps()));
         mending(card, faults.isEmpty());
         walls(card);
     }
