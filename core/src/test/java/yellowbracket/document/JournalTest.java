@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Random;
@@ -126,21 +127,24 @@ class JournalTest {
     }
 
     /**
-     * Killed at random moments while it edits, journals and saves, a process leaves a state it had acknowledged, never one older than
-     * what it acknowledged last. {@code -Dkills=200} for more.
+     * Killed at random moments while it edits, journals and saves, and while it takes up what the one killed before it left, a process
+     * leaves a state that was acknowledged, never one older than what was acknowledged last. {@code -Dkills=200} for more.
      */
     @Test
     void killedAtAnyMomentNothingAcknowledgedIsLost() throws Exception {
         var random = new Random(20260330);
         int kills = Integer.getInteger("kills", 6);
+        var acknowledged = dir.resolve("ack");
         for (int i = 0; i < kills; i++) {
-            var acknowledged = dir.resolve("ack");
-            Files.deleteIfExists(acknowledged);
+            boolean recovering = i % 2 == 1; // anywhere from its start to its first edits
+            long size = Files.exists(acknowledged) ? Files.size(acknowledged) : 0;
             var child = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xshare:auto",
                     "-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"), WorkForever.class.getName(), file().toString(),
                     acknowledged.toString()).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
-            await().atMost(Duration.ofSeconds(60)).pollInterval(Duration.ofMillis(2)).until(() -> last(acknowledged) > 0);
-            long wait = System.nanoTime() + random.nextLong(400_000_000L);
+            if (!recovering) await().atMost(Duration.ofSeconds(60))
+                    .pollInterval(Duration.ofMillis(2))
+                    .until(() -> Files.exists(acknowledged) && Files.size(acknowledged) > size);
+            long wait = System.nanoTime() + random.nextLong(recovering ? 1_200_000_000L : 400_000_000L);
             await().pollDelay(Duration.ZERO).pollInterval(Duration.ofMillis(1)).until(() -> System.nanoTime() > wait);
             child.destroyForcibly().waitFor();
             int told = last(acknowledged);
@@ -175,9 +179,11 @@ class JournalTest {
             var journal = Journal.beside(file);
             BuildLock.take(file).orElseThrow();
             int from = journal.left() instanceof Journal.Left.Found f ? number(Optional.of(f.build())) : 0;
+            if (journal.left() instanceof Journal.Left.Found f) journal.record(f.build(), f.meshes()); // taken up: an edit like others
             if (BuildFile.read(file, Progress.NONE) instanceof BuildFile.Outcome.Opened o)
                 from = Math.max(from, number(Optional.of(o.build())));
-            try (var told = new PrintStream(Files.newOutputStream(Path.of(args[1])), true)) {
+            try (var told = new PrintStream(Files.newOutputStream(Path.of(args[1]), StandardOpenOption.CREATE, StandardOpenOption.APPEND),
+                    true)) {
                 for (int n = from + 1;; n++) {
                     var build = SmallBuild.build().withName("n" + n);
                     if (n % 5 == 0) {

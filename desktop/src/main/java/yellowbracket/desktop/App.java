@@ -27,16 +27,14 @@ final class App {
     private final LastTime lastTime;
     private Subscription ends = Subscription.EMPTY;
 
-    App(StartOptions options, CompletableFuture<FirstBuild> fetched) {
+    App(StartOptions options, CompletableFuture<FirstBuild.Begun> fetched) {
         this.options = options;
         clock = options.clock();
         lastTime = options.lastTime();
         Theme.loadFonts();
         var first = fetched.join();
-        model = new AppModel(first.build(), first.meshes(), first.file(), new SimulatedWeather(WEATHER_SEED), clock,
-                options.configuration().resolve(options.demo() ? "demo.bracket" : "unsaved.bracket"),
-                options.configuration().resolve("shop.json"));
-        if (first.rescued()) model.keepUnsaved();
+        model = new AppModel(first.beginning(), new SimulatedWeather(WEATHER_SEED), clock, options.configuration().resolve("shop.json"));
+        if (first.rescued()) model.sessions().keepUnsaved();
         if (!first.problem().isEmpty()) model.tell(AppModel.Tone.STOP, first.problem());
     }
 
@@ -44,7 +42,7 @@ final class App {
         var timers = new Timers(clock);
         var frame = new Frame(model, timers, () -> {
             var d = DemoBuild.at(model.now().toLocalDate());
-            model.leave("open the demo build", () -> model.replace(d.build(), d.meshes()));
+            model.sessions().leave("open the demo build", () -> model.sessions().replace(d.build(), d.meshes()));
         });
         // without a depth buffer of its own (the bench has one): a scene with one is painted whole at each change
         var screen = Screen.getPrimary().getVisualBounds();
@@ -55,7 +53,7 @@ final class App {
         stage.setMinHeight(Math.min(700, screen.getHeight()));
         stage.setOnCloseRequest(e -> {
             e.consume();
-            model.leave("close the window", stage::hide);
+            model.sessions().leave("close the window", stage::hide);
         });
         stage.setOnHidden(e -> {
             ends.unsubscribe(); // before bench mode ends with its window: it comes back with the next one
@@ -65,7 +63,7 @@ final class App {
         stage.show();
         frame.requestFocus();
         if (options.shots().isEmpty() && !options.probe()) asLastTime(frame, timers);
-        options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model::open);
+        options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model.sessions()::open);
         options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, options.only(), stage::hide).run());
         if (options.probe()) new Probe(model, frame, stage::hide).run();
     }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.Optional;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.desktop.model.Beginning;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Meshes;
@@ -43,4 +44,13 @@ record FirstBuild(Build build, Meshes meshes, Optional<Path> file, boolean rescu
         }
         return new FirstBuild(Build.empty(LocalDateTime.now(options.clock()), shop), Meshes.NONE, Optional.empty(), false, wrong);
     }
+
+    /** Takes the build over, on a thread that may wait. */
+    Begun begin(StartOptions options) {
+        var unsaved = options.configuration().resolve(options.demo() ? "demo.bracket" : "unsaved.bracket");
+        return new Begun(Beginning.of(build, meshes, file, unsaved), rescued, problem);
+    }
+
+    /** With the lock on its name and what an earlier session left there. */
+    record Begun(Beginning beginning, boolean rescued, String problem) {}
 }

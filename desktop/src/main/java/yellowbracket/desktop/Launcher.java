@@ -23,7 +23,7 @@ public final class Launcher {
         }
         // 3D also where the driver is not on the toolkit's list, whichever way the program was started
         if (System.getProperty("prism.forceGPU") == null) System.setProperty("prism.forceGPU", "true");
-        var first = CompletableFuture.supplyAsync(() -> FirstBuild.of(options));
+        var first = CompletableFuture.supplyAsync(() -> FirstBuild.of(options).begin(options));
         Platform.startup(() -> new App(options, first).show(new Stage()));
     }
 }

@@ -60,6 +60,7 @@ final class Probe {
         steps.add(pause());
         steps.add(turns("turning pages"));
         steps.add(turnsWhile("turning pages while results are worked out"));
+        steps.add(onDisk());
         steps.add(until(this::derived, () -> model.pageProperty().set(Page.SIZE)));
         steps.add(pause());
         steps.add(gaps("dragging the scale", i -> model.preview(scale(1.04 + 0.0005 * (i % 60)))));
@@ -145,6 +146,31 @@ final class Probe {
         return now -> {
             if (frames[0]++ % EDIT_EVERY == 0) model.apply(scale(1.04 + 0.001 * (frames[0] / EDIT_EVERY % 20)));
             return turns.frame(now);
+        };
+    }
+
+    /** From an edit to its copy on disk, while the edits before it are still worked out. */
+    private Step onDisk() {
+        return new Step() {
+            private final List<Double> ms = new ArrayList<>();
+            private long from;
+
+            @Override
+            public boolean frame(long now) {
+                if (from != 0 && model.sessions().journalled()) {
+                    ms.add((System.nanoTime() - from) / 1e6);
+                    from = 0;
+                    if (ms.size() == TURNS) {
+                        told("an edit on disk", ms);
+                        return false;
+                    }
+                }
+                if (from == 0) {
+                    model.apply(scale(1.06 + 0.001 * ms.size()));
+                    from = System.nanoTime();
+                }
+                return true;
+            }
         };
     }
 

@@ -107,7 +107,7 @@ final class Shots {
         todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));
         todo.add(new Shot("bodies", () -> {
             press(KeyCode.ESCAPE, "");
-            model.open(foundLantern());
+            model.sessions().open(foundLantern());
             model.go(Page.SIZE, "bodies");
         }));
         todo.add(new Shot("health", () -> model.go(Page.SIZE, "health")));

@@ -102,13 +102,13 @@ class AppModelTest extends WindowTest {
         var file = dir.resolve("two.ply");
         var two = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(30, 20, 25)), Shapes.sphere(2, 12).moved(new Vec3(40, 0, 0))));
         MeshWriter.write(List.of(new MeshWriter.Named("two", two)), MeshWriter.Kind.PLY, file);
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("opened", () -> model.currentProp().map(p -> p.name().equals("two")).orElse(false));
         String id = prop().id();
         robot.interact(
                 () -> model.apply(Edit.intake("drop the ball", id, i -> i.withRole(List.of(1), BodyRole.DROPPED).withMirrored(true))));
         var saved = dir.resolve("with-two.bracket");
-        robot.interact(() -> model.save(saved));
+        robot.interact(() -> model.sessions().save(saved));
         until("saved", () -> !model.session().dirty());
         var back = ((BuildFile.Outcome.Opened) BuildFile.read(saved, Progress.NONE)).build();
         assertThat(back).isEqualTo(model.session().build());
@@ -121,7 +121,7 @@ class AppModelTest extends WindowTest {
         var file = dir.resolve("model.stl");
         MeshWriter.write(List.of(new MeshWriter.Named("m", Shapes.sphere(50, 20))), MeshWriter.Kind.STL, file);
         var bytes = java.nio.file.Files.readAllBytes(file);
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("opened", () -> model.currentProp().map(p -> p.name().equals("model")).orElse(false));
         robot.interact(() -> model.apply(Edit.scale(prop().id(), 2)));
         WaitForAsyncUtils.waitForFxEvents();

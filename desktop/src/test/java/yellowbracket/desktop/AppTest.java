@@ -29,7 +29,7 @@ class AppTest {
     @Start
     void start(Stage window) {
         stage = window;
-        new App(options(), CompletableFuture.completedFuture(FirstBuild.of(options()))).show(stage);
+        new App(options(), CompletableFuture.completedFuture(FirstBuild.of(options()).begin(options()))).show(stage);
     }
 
     /** As the frame's cross or the system's key does. */

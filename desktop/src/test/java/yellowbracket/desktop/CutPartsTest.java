@@ -214,7 +214,7 @@ class CutPartsTest extends WindowTest {
             assertThat(back.volumeMm3()).isCloseTo(s.mesh().volumeMm3(), within(2e-4 * s.mesh().volumeMm3()));
         }
         int props = model.shownProperty().get().props().size();
-        robot.interact(() -> model.open(dir.resolve("all-sections.3mf")));
+        robot.interact(() -> model.sessions().open(dir.resolve("all-sections.3mf")));
         until("opened as a prop", () -> model.shownProperty().get().props().size() == props + 1);
     }
 

@@ -58,7 +58,7 @@ class FoundMeshTest extends WindowTest {
 
     private void openLantern(FxRobot robot) throws Exception {
         var file = lantern();
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("opened", () -> model.currentProp().isPresent());
         examined();
     }
@@ -155,7 +155,7 @@ class FoundMeshTest extends WindowTest {
                 .of(Shapes.box(new Vec3(-150, 0, 0), new Vec3(-20, 100, 200)), Shapes.box(new Vec3(20, 0, 0), new Vec3(150, 100, 200))))));
         var file = dir.resolve("two.3mf");
         MeshWriter.write(two, MeshWriter.Kind.THREE_MF, file);
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("opened", () -> model.currentProp().isPresent());
         examined();
         robot.interact(() -> {
@@ -220,12 +220,12 @@ class FoundMeshTest extends WindowTest {
         var build = model.session().build();
         var bad = dir.resolve("bad.obj");
         Files.writeString(bad, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 7\n");
-        robot.interact(() -> model.open(bad));
+        robot.interact(() -> model.sessions().open(bad));
         until("a refusal", () -> told().contains("facet 1: it refers to a point that does not exist"));
         var half = dir.resolve("half.3mf");
         Files.write(half, java.util.Arrays
                 .copyOf(MeshWriter.bytes(List.of(new MeshWriter.Named("x", Shapes.sphere(9, 20))), MeshWriter.Kind.THREE_MF), 700));
-        robot.interact(() -> model.open(half));
+        robot.interact(() -> model.sessions().open(half));
         until("a refusal", () -> told().contains("half.3mf"));
         assertThat(model.session().build()).isSameAs(build);
     }
@@ -236,7 +236,7 @@ class FoundMeshTest extends WindowTest {
         var file = dir.resolve("large.obj");
         MeshWriter.write(List.of(new MeshWriter.Named("large", Shapes.bumpySphere(150, 500_000))), MeshWriter.Kind.OBJ, file);
         robot.interact(() -> {
-            model.open(file);
+            model.sessions().open(file);
             assertThat(model.busyProperty().get()).isEqualTo("reading large.obj");
         });
         robot.type(KeyCode.ESCAPE);

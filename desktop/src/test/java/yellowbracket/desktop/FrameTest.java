@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +28,7 @@ import yellowbracket.document.BuildFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Beginning;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Edit;
@@ -52,6 +54,12 @@ class FrameTest extends WindowTest {
     @Stop
     void stop() {
         close();
+    }
+
+    /** The model of another window, whose shop file is that of this one. */
+    private AppModel another(DemoBuild demo, Optional<Path> file, Path unsaved) {
+        return new AppModel(Beginning.of(demo.build(), demo.meshes(), file, unsaved), new SimulatedWeather(11), Clock.systemUTC(),
+                dir.resolve("shop.json"));
     }
 
     @Test
@@ -156,11 +164,11 @@ class FrameTest extends WindowTest {
         }
         var text = dir.resolve("notes.stl");
         Files.writeString(text, "buy filler");
-        robot.interact(() -> model.open(text));
+        robot.interact(() -> model.sessions().open(text));
         until("refusal", () -> model.messageProperty().get().words().contains("not a"));
-        robot.interact(() -> model.open(dir.resolve("gone.bracket")));
+        robot.interact(() -> model.sessions().open(dir.resolve("gone.bracket")));
         until("refusal", () -> model.messageProperty().get().words().contains("no such file"));
-        robot.interact(() -> model.save(text.resolve("x.bracket")));
+        robot.interact(() -> model.sessions().save(text.resolve("x.bracket")));
         until("refusal", () -> told().contains("was not saved"));
         assertThat(model.messageProperty().get().words()).contains("was not saved", "choose another folder");
         assertThat(model.session().build()).isSameAs(build);
@@ -172,7 +180,7 @@ class FrameTest extends WindowTest {
         derived();
         var file = dir.resolve("bowl.stl");
         StlWriter.write(yellowbracket.mesh.Shapes.cappedShell(120, 4, 55, 64, 32), "bowl", file);
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("opened", () -> model.shownProperty().get().props().size() == 4);
         derived();
         assertThat(model.currentProp().orElseThrow().name()).isEqualTo("bowl");
@@ -200,13 +208,11 @@ class FrameTest extends WindowTest {
         }
         var demo = lightDemo();
         var again = new AppModel[1];
-        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
-                Clock.systemUTC(), dir.resolve("crashed/unsaved.bracket"), dir.resolve("shop.json")));
+        robot.interact(() -> again[0] = another(demo, Optional.empty(), dir.resolve("crashed/unsaved.bracket")));
         assertThat(again[0].session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.11);
         robot.interact(again[0]::close);
         assertThat(crashed).as("neither saved nor discarded: it comes back again").exists();
-        robot.interact(() -> again[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
-                Clock.systemUTC(), dir.resolve("crashed/unsaved.bracket"), dir.resolve("shop.json")));
+        robot.interact(() -> again[0] = another(demo, Optional.empty(), dir.resolve("crashed/unsaved.bracket")));
         robot.interact(again[0]::undo);
         assertThat(again[0].session().build()).isEqualTo(demo.build());
         robot.interact(again[0]::close);
@@ -221,10 +227,10 @@ class FrameTest extends WindowTest {
         var file = dir.resolve("kept.bracket");
         var demo = lightDemo();
         var left = new int[1];
-        robot.interact(() -> model.leave("close the window", () -> left[0]++));
+        robot.interact(() -> model.sessions().leave("close the window", () -> left[0]++));
         assertThat(left[0]).as("nothing to ask").isEqualTo(1);
         robot.interact(() -> model.apply(Edit.scale("mask", 1.12)));
-        robot.interact(() -> model.leave("close the window", () -> left[0]++));
+        robot.interact(() -> model.sessions().leave("close the window", () -> left[0]++));
         assertThat(robot.lookup("#leave-stay").tryQuery()).isPresent();
         robot.type(KeyCode.B).type(KeyCode.DIGIT3);
         assertThat(robot.lookup(".bench-mode").tryQuery()).as("nothing else answers").isEmpty();
@@ -233,17 +239,17 @@ class FrameTest extends WindowTest {
         assertThat(left[0]).isEqualTo(1);
 
         answer(file);
-        robot.interact(() -> model.leave("open the demo build", () -> model.replace(demo.build(), demo.meshes())));
+        robot.interact(() -> model.sessions().leave("open the demo build", () -> model.sessions().replace(demo.build(), demo.meshes())));
         robot.type(KeyCode.S);
         until("saved, then left", () -> model.session().build().equals(demo.build()));
         assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build().prop("mask").orElseThrow().scale())
                 .isEqualTo(1.12);
 
         robot.interact(() -> model.apply(Edit.scale("mask", 1.13)));
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         robot.clickOn("#leave-stay");
         assertThat(model.session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.13);
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         robot.clickOn("#leave-discard");
         until("opened", () -> model.session().file().equals(Optional.of(file)));
         assertThat(model.session().build().prop("mask").orElseThrow().scale()).isEqualTo(1.12);
@@ -251,7 +257,7 @@ class FrameTest extends WindowTest {
         robot.interact(() -> model.apply(Edit.scale("mask", 1.14)));
         Files.write(file, Files.readAllBytes(file), java.nio.file.StandardOpenOption.APPEND);
         var foreign = Files.readAllBytes(file);
-        robot.interact(() -> model.save(file));
+        robot.interact(() -> model.sessions().save(file));
         until("told", () -> told().contains("changed by another program"));
         assertThat(Files.readAllBytes(file)).as("not overwritten").isEqualTo(foreign);
     }
@@ -260,30 +266,28 @@ class FrameTest extends WindowTest {
     @Order(11)
     void aSecondWindowOnTheSameBuildIsACopy(FxRobot robot) throws Exception {
         var file = dir.resolve("two.bracket");
-        robot.interact(() -> model.save(file));
+        robot.interact(() -> model.sessions().save(file));
         until("saved", () -> model.session().file().equals(Optional.of(file)));
         robot.interact(() -> model.apply(Edit.scale("mask", 1.15)));
         var demo = lightDemo();
         var second = new AppModel[1];
-        robot.interact(() -> second[0] = new AppModel(demo.build(), demo.meshes(), Optional.of(file), new SimulatedWeather(11),
-                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+        robot.interact(() -> second[0] = another(demo, Optional.of(file), dir.resolve("unsaved.bracket")));
         assertThat(second[0].session().file()).as("no file of its own").isEmpty();
         assertThat(second[0].session().build()).as("the first one's journal is left alone").isEqualTo(demo.build());
         robot.interact(() -> assertThat(second[0].messageProperty().get().words()).contains("open in another window", "another name"));
-        robot.interact(() -> second[0].save(file));
+        robot.interact(() -> second[0].sessions().save(file));
         until("refused", () -> second[0].messageProperty().get().words().contains("save under another name"));
         robot.interact(() -> second[0].apply(Edit.scale("mask", 1.3)));
         robot.interact(second[0]::close);
         robot.interact(() -> model.apply(Edit.scale("mask", 1.16)));
         until("the first goes on",
                 () -> Journal.beside(file).left() instanceof Journal.Left.Found f && f.build().prop("mask").orElseThrow().scale() == 1.16);
-        robot.interact(() -> second[0] = new AppModel(demo.build(), demo.meshes(), Optional.empty(), new SimulatedWeather(11),
-                Clock.systemUTC(), dir.resolve("unsaved.bracket"), dir.resolve("shop.json")));
+        robot.interact(() -> second[0] = another(demo, Optional.empty(), dir.resolve("unsaved.bracket")));
         assertThat(second[0].session().build().prop("mask").orElseThrow().scale()).as("the copy's edits came back").isEqualTo(1.3);
         robot.interact(second[0]::close);
-        robot.interact(() -> model.save(file));
+        robot.interact(() -> model.sessions().save(file));
         until("saved", () -> !model.session().dirty());
-        robot.interact(() -> model.replace(demo.build(), demo.meshes()));
+        robot.interact(() -> model.sessions().replace(demo.build(), demo.meshes()));
         robot.interact(() -> model.apply(Edit.scale("mask", 1.4)));
         until("journalled beside what was left, not over it", () -> Files.exists(dir.resolve("2-unsaved.bracket.journal/build.json")));
         assertThat(Journal.beside(dir.resolve("unsaved.bracket")).left()).isInstanceOfSatisfying(Journal.Left.Found.class,

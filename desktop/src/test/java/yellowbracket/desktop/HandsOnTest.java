@@ -136,7 +136,7 @@ class HandsOnTest extends WindowTest {
         assertThat(ShopFile.read(dir.resolve("shop.json")).wearers()).singleElement()
                 .satisfies(w -> assertThat(w.name()).isEqualTo("Maren"));
         derived();
-        robot.interact(() -> model.save(dir.resolve("mine.bracket")));
+        robot.interact(() -> model.sessions().save(dir.resolve("mine.bracket")));
         until("what this build taught, and its printers and spools", () -> {
             try {
                 var shop = ShopFile.read(dir.resolve("shop.json"));
@@ -152,7 +152,7 @@ class HandsOnTest extends WindowTest {
     void theDemoLeavesTheShopAlone(FxRobot robot) throws Exception {
         derived();
         robot.interact(() -> model.keepWearer(model.session().build().wearers().getFirst()));
-        robot.interact(() -> model.save(dir.resolve("demo.bracket")));
+        robot.interact(() -> model.sessions().save(dir.resolve("demo.bracket")));
         await().during(Duration.ofMillis(300)).atMost(Duration.ofSeconds(10)).until(() -> Files.notExists(dir.resolve("shop.json")));
     }
 

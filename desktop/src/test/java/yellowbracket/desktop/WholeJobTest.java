@@ -65,7 +65,7 @@ class WholeJobTest extends WindowTest {
 
         var file = dir.resolve("mine.bracket");
         robot.interact(() -> model.apply(Edit.scale("helm", 1.06)));
-        robot.interact(() -> model.save(file));
+        robot.interact(() -> model.sessions().save(file));
         until("saved", () -> !model.session().dirty());
         assertThat(((BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE)).build()).isEqualTo(model.session().build());
         assertThat(model.session().dirty()).isFalse();
@@ -79,7 +79,7 @@ class WholeJobTest extends WindowTest {
                 .isGreaterThan(1000);
 
         robot.interact(() -> model.apply(Edit.scale("helm", 1.3)));
-        robot.interact(() -> model.open(file));
+        robot.interact(() -> model.sessions().open(file));
         until("as it was saved", () -> model.shownProperty().get().prop("helm").orElseThrow().scale() == 1.06);
         assertThat(model.session().dirty()).isFalse();
         robot.interact(model::undo);

@@ -37,6 +37,7 @@ import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Beginning;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.shell.Frame;
@@ -104,12 +105,12 @@ abstract class WindowTest {
     void open(Stage stage) {
         Theme.loadFonts();
         var first = first();
-        model = new AppModel(first.build(), first.meshes(), Optional.empty(), new SimulatedWeather(11), clock(),
-                dir.resolve("unsaved.bracket"), dir.resolve("shop.json"), known());
+        model = new AppModel(Beginning.of(first.build(), first.meshes(), Optional.empty(), dir.resolve("unsaved.bracket")),
+                new SimulatedWeather(11), clock(), dir.resolve("shop.json"), known());
         timers = new Timers(clock());
         frame = new Frame(model, timers, () -> {
             var d = fullDemo();
-            model.replace(d.build(), d.meshes());
+            model.sessions().replace(d.build(), d.meshes());
         });
         stage.setScene(new Scene(frame, 1280, 800));
         stage.setX(0);

@@ -33,10 +33,7 @@ import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
-import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
-import yellowbracket.document.Journal;
-import yellowbracket.document.Meshes;
 import yellowbracket.document.Opening;
 import yellowbracket.document.Photo;
 import yellowbracket.document.Prop;
@@ -45,11 +42,9 @@ import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.intake.Stance;
 import yellowbracket.log.Entry;
-import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.program.ProgramLog;
@@ -74,7 +69,7 @@ public final class AppModel implements AutoCloseable {
     private final Clock clock;
     private final Workings workings;
     private final Path shopFile;
-    private final Keeping keeping;
+    private final Sessions sessions;
     private AskFile ask = AskFile.dialogs();
     private int round;
     private final Background background = new Background(words -> tell(Tone.STOP, words));
@@ -84,7 +79,6 @@ public final class AppModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Build> shown = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Derived> derived = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<String> busy = new ReadOnlyObjectWrapper<>("");
-    private final ReadOnlyObjectWrapper<Optional<Leaving>> leaving = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<LocalDateTime>> ghost = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Page> page = new SimpleObjectProperty<>(Page.SIZE);
@@ -102,36 +96,32 @@ public final class AppModel implements AutoCloseable {
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
     private final ReadOnlyObjectWrapper<Optional<Path>> file = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private Session session;
-    private boolean discarded;
 
-    /**
-     * @param unsaved the name under which a build without a file is journalled; what a crash left there or beside the file is taken up
-     * @param shopFile where wearers and learned rates are kept across builds
-     */
-    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile) {
-        this(build, meshes, file, weather, clock, unsaved, shopFile, new Memo());
+    /** @param shopFile where wearers and learned rates are kept across builds */
+    public AppModel(Beginning begun, WeatherFeed weather, Clock clock, Path shopFile) {
+        this(begun, weather, clock, shopFile, new Memo());
     }
 
     /** @param memo results known already */
-    public AppModel(Build build, Meshes meshes, Optional<Path> file, WeatherFeed weather, Clock clock, Path unsaved, Path shopFile,
-            Memo memo) {
+    public AppModel(Beginning begun, WeatherFeed weather, Clock clock, Path shopFile, Memo memo) {
         this.weather = weather;
         this.clock = clock;
-        keeping = new Keeping(unsaved, words -> tell(Tone.STOP, words));
         this.shopFile = shopFile;
+        sessions = new Sessions(this, begun.keeping);
         workings = Everything.workings(shop, weather, clock, memo, this::arrived);
-        var held = keeping.take(file.map(AppModel::plain), file.isEmpty());
-        start(new Session(build, meshes, held));
-        keeping.left().ifPresent(this::recover);
-        if (file.isPresent() && held.isEmpty()) tell(Tone.STOP, openElsewhere(file.get()));
+        sessions.begin(begun);
         background.busyProperty().subscribe(x -> busy());
-        keeping.busyProperty().subscribe(x -> busy());
+        sessions.busyProperty().subscribe(x -> busy());
     }
 
     /** The file the open build was opened from or saved to. */
     public ReadOnlyObjectProperty<Optional<Path>> fileProperty() {
         return file.getReadOnlyProperty();
+    }
+
+    /** Opening, saving, leaving. */
+    public Sessions sessions() {
+        return sessions;
     }
 
     public AskFile ask() {
@@ -143,28 +133,15 @@ public final class AppModel implements AutoCloseable {
         ask = way;
     }
 
-    private static String openElsewhere(Path file) {
-        return file.getFileName() + " is open in another window: this is a copy, to be saved under another name";
-    }
-
     private void busy() {
-        busy.set(background.busyProperty().get().isEmpty() ? keeping.busyProperty().get() : background.busyProperty().get());
+        busy.set(background.busyProperty().get().isEmpty() ? sessions.busyProperty().get() : background.busyProperty().get());
     }
 
-    /** The journalled state becomes one edit, so that undo goes back to the file as it was saved. */
-    private void recover(Journal.Left.Found left) {
-        if (left.build().equals(session.build())) return;
-        left.build().props().forEach(p -> left.meshes().get(p.mesh()).ifPresent(session::addMesh));
-        apply(new Edit("recovered after a crash", b -> left.build()));
-        tell(Tone.NOTE, "recovered the edits of the last session; undo goes back to what was saved");
-    }
-
-    private void start(Session s) {
-        session = s;
+    /** Another session is open. */
+    void began() {
+        var s = session();
         links.values().forEach(SimulatedPrinter::close);
         links.clear();
-        discarded = false;
-        keeping.prepare(s);
         prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
         refresh();
     }
@@ -187,25 +164,25 @@ public final class AppModel implements AutoCloseable {
     }
 
     private void refresh() {
-        file.set(session.file());
-        shown.set(session.shown());
-        if (!prop.get().isEmpty() && session.shown().prop(prop.get()).isEmpty()) prop.set("");
-        if (prop.get().isEmpty() && !session.shown().props().isEmpty()) prop.set(session.shown().props().getFirst().id());
+        file.set(session().file());
+        shown.set(session().shown());
+        if (!prop.get().isEmpty() && session().shown().prop(prop.get()).isEmpty()) prop.set("");
+        if (prop.get().isEmpty() && !session().shown().props().isEmpty()) prop.set(session().shown().props().getFirst().id());
         ghost.set(Optional.empty());
         round++;
-        workings.show(session.shown(), session.meshes(), prop.get());
+        workings.show(session().shown(), session().meshes(), prop.get());
     }
 
     public void apply(Edit edit) {
-        session.apply(edit);
+        session().apply(edit);
         refresh();
-        keepJournal();
+        sessions.edited();
     }
 
     /** Writes a line in the log, with what the plan knows of it. Returns the entry, none for a blank line. */
     public Optional<Entry> note(String line) {
-        LogEdit.of(now(), line, session.build(), derived()).ifPresent(this::apply);
-        return Entry.parse(now(), line, session.build());
+        LogEdit.of(now(), line, session().build(), derived()).ifPresent(this::apply);
+        return Entry.parse(now(), line, session().build());
     }
 
     /** Puts a picture beside an entry of the log. */
@@ -214,7 +191,7 @@ public final class AppModel implements AutoCloseable {
             switch (outcome) {
                 case Photo.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
                 case Photo.Outcome.Read r -> {
-                    session.addPhoto(r.photo());
+                    session().addPhoto(r.photo());
                     apply(Edit.photo(entry, r.photo().name()));
                 }
             }
@@ -222,101 +199,32 @@ public final class AppModel implements AutoCloseable {
     }
 
     public void preview(Edit edit) {
-        session.preview(edit);
+        session().preview(edit);
         refresh();
     }
 
     public void endPreview() {
-        session.endPreview();
+        session().endPreview();
         refresh();
     }
 
     public void undo() {
-        session.undo();
+        session().undo();
         refresh();
-        keepJournal();
+        sessions.edited();
     }
 
     public void redo() {
-        session.redo();
+        session().redo();
         refresh();
-        keepJournal();
-    }
-
-    private void keepJournal() {
-        discarded = false; // what is edited after that is not meant
-        keeping.edited(session);
-    }
-
-    /** Opens a build or a mesh, told apart by name; on failure the session stays as it is. */
-    public void open(Path named) {
-        var path = plain(named);
-        if (!BuildFile.isName(path)) openMesh(path);
-        else if (session.file().equals(Optional.of(path))) openBuild(path); // back to what was saved: an edit, to be undone
-        else leave("open " + path.getFileName(), () -> openBuild(path));
-    }
-
-    private void openBuild(Path path) {
-        background("opening " + path.getFileName(), p -> Opening.of(path, p), outcome -> {
-            switch (outcome) {
-                case Opening.Refused r -> tell(Tone.STOP, r.problem().sentence());
-                case Opening.Opened o when session.file().equals(Optional.of(path)) -> {
-                    apply(new Edit("go back to what was saved", b -> o.build()));
-                    tell(Tone.GOOD, "back to what was saved in " + path.getFileName() + "; undo brings the edits again");
-                }
-                case Opening.Opened o -> giveUp(path, () -> take(path, o));
-                case Opening.Rescued o -> giveUp(path, () -> {
-                    replace(o.build(), o.meshes());
-                    keepUnsaved();
-                    tell(Tone.STOP, o.note());
-                });
-            }
-        });
-    }
-
-    /** Edits made while the other file was read are asked about too. */
-    private void giveUp(Path forThis, Runnable then) {
-        if (discarded) then.run();
-        else leave("open " + forThis.getFileName(), then);
-    }
-
-    private void take(Path path, Opening.Opened o) {
-        keeping.forget();
-        var held = keeping.take(Optional.of(path), false);
-        start(new Session(o.build(), o.meshes(), held));
-        if (held.isEmpty()) {
-            tell(Tone.STOP, openElsewhere(path));
-            return;
-        }
-        tell(o.notes().isEmpty() ? Tone.GOOD : Tone.STOP, "opened " + path.getFileName() + told(o.notes()));
-        keeping.left(o.left()).ifPresent(this::recover);
-    }
-
-    private static String told(List<String> notes) {
-        return notes.isEmpty() ? "" : "; " + String.join(" ", notes);
-    }
-
-    private record Found(MeshFile file, Optional<Stance> stance, int bodies) {}
-
-    private void openMesh(Path path) {
-        background("reading " + path.getFileName(), p -> {
-            var file = MeshFile.read(path, p);
-            return new Found(file, file instanceof MeshFile.Read r ? Optional.of(Stance.of(r.mesh(), r.unitDeclared())) : Optional.empty(),
-                    file instanceof MeshFile.Read r ? Bodies.of(r.mesh()).count() : 1);
-        }, found -> {
-            switch (found.file) {
-                case MeshFile.Refused r -> tell(Tone.STOP, r.problem().sentence());
-                case MeshFile.Read r ->
-                        add(r.mesh(), found.bodies, MeshFile.title(path), found.stance.orElseThrow(), String.join(", ", r.notices()));
-            }
-        });
+        sessions.edited();
     }
 
     /** The guess of unit and way up comes in with the mesh and stays a finding until somebody settles it. */
-    private void add(Mesh mesh, int bodies, String name, Stance stance, String notices) {
-        var build = session.build();
+    void add(Mesh mesh, int bodies, String name, Stance stance, String notices) {
+        var build = session().build();
         String id = "p" + (build.props().size() + 1) + "-" + mesh.contentHash().substring(0, 6);
-        session.addMesh(mesh);
+        session().addMesh(mesh);
         var intake = Intake.guessed(stance);
         var taken = stance.differs(Intake.AS_IT_IS) || !stance.sure() ? intake : intake.accepted();
         var found = Prop.fromFile(id, name, mesh.contentHash(), Letters.from(build.freeLetter(), bodies), taken, shop.profile("usual"));
@@ -333,67 +241,18 @@ public final class AppModel implements AutoCloseable {
                         + (notices.isEmpty() ? "" : "; " + notices));
     }
 
-    /** On a thread of its own: what is changed meanwhile is still to be saved. */
-    public void save(Path to) {
-        save(to, () -> {});
-    }
-
-    /** One name for one file, however it was typed. */
-    private static Path plain(Path file) {
-        return file.toAbsolutePath().normalize();
-    }
-
-    private void save(Path to, Runnable then) {
-        keeping.save(session, plain(to), () -> {
-            file.set(session.file());
-            shown.set(null); // the dirty mark follows the build
-            shown.set(session.shown());
-            keepLessons();
-            tell(Tone.GOOD, "saved " + to.getFileName());
-            then.run();
-        });
-    }
-
-    /** What is in no file yet stays to be saved, and is in the journal. */
-    public void keepUnsaved() {
-        session.unsaved();
-        keepJournal();
-    }
-
-    /** Somebody wants to leave a build with edits that are in no file: {@code what} is to be done then. */
-    public record Leaving(String what, Runnable then) {}
-
-    /** Does what gives up the open build: at once when it is saved, else when the maker has said what becomes of the edits. */
-    public void leave(String what, Runnable then) {
-        if (session.dirty()) leaving.set(Optional.of(new Leaving(what, then)));
-        else then.run();
-    }
-
-    public ReadOnlyObjectProperty<Optional<Leaving>> leavingProperty() {
-        return leaving.getReadOnlyProperty();
-    }
-
-    public void stay() {
-        leaving.set(Optional.empty());
-    }
-
-    public void saveAndLeave(Path to) {
-        var then = leaving.get();
-        stay();
-        save(to, () -> then.ifPresent(l -> l.then().run()));
-    }
-
-    public void discardAndLeave() {
-        var then = leaving.get();
-        stay();
-        discarded = true;
-        then.ifPresent(l -> l.then().run());
+    /** The open session is in its file. */
+    void saved() {
+        file.set(session().file());
+        shown.set(null); // the dirty mark follows the build
+        shown.set(session().shown());
+        keepLessons();
     }
 
     /** Printers, spools and what this build has taught go to the shop, for the builds to come. */
     private void keepLessons() {
         var d = derived.get();
-        var build = session.build(); // here: the session may be another by the time the file is written
+        var build = session().build(); // here: the session may be another by the time the file is written
         String key = build.key();
         changeShop(s -> s.after(build));
         if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
@@ -414,7 +273,7 @@ public final class AppModel implements AutoCloseable {
 
     /** Reads, changes and writes the shop file on the file thread; the demo's made-up people and rates stay out of it. */
     private void changeShop(java.util.function.UnaryOperator<ShopFile> change) {
-        if (session.build().demo()) return;
+        if (session().build().demo()) return;
         background.execute(() -> {
             try {
                 change.apply(ShopFile.read(shopFile)).write(shopFile);
@@ -446,7 +305,7 @@ public final class AppModel implements AutoCloseable {
     /** The link to a printer of the shop: a simulated one, for want of another. It lives as long as the window. */
     public SimulatedPrinter link(Printer p) {
         return links.computeIfAbsent(p.name(), name -> {
-            var link = new SimulatedPrinter(name, session.build().seed() * 31 + name.hashCode(), LINK_FAULTS * p.failuresPerHour());
+            var link = new SimulatedPrinter(name, session().build().seed() * 31 + name.hashCode(), LINK_FAULTS * p.failuresPerHour());
             link.run(LINK_PACE);
             return link;
         });
@@ -454,8 +313,8 @@ public final class AppModel implements AutoCloseable {
 
     /** From any thread. */
     public void tell(Tone tone, String words) {
-        if (tone == Tone.STOP)
-            ProgramLog.refusal(words, session == null ? List.of() : session.build().wearers().stream().map(w -> w.name()).toList());
+        if (tone == Tone.STOP) ProgramLog.refusal(words,
+                sessions == null || session() == null ? List.of() : session().build().wearers().stream().map(w -> w.name()).toList());
         if (Platform.isFxApplicationThread()) message.set(new Message(tone, words));
         else Platform.runLater(() -> message.set(new Message(tone, words)));
     }
@@ -469,7 +328,7 @@ public final class AppModel implements AutoCloseable {
         var later = new PauseTransition(PAINT_FIRST); // the page that asks is shown before its what-ifs take the processor
         later.setOnFinished(e -> {
             if (round != asked) return; // the build has changed meanwhile, or the page
-            workings.whatIf(edit.change().apply(session.build()), session.meshes(), (b, d) -> Platform.runLater(() -> {
+            workings.whatIf(edit.change().apply(session().build()), session().meshes(), (b, d) -> Platform.runLater(() -> {
                 if (round == asked) then.accept(d); // it may have changed since it was answered, too
             }));
         });
@@ -490,13 +349,6 @@ public final class AppModel implements AutoCloseable {
     /** Draws a ghost bracket where an alternative would end; empty takes it away. */
     public void ghost(Optional<LocalDateTime> finish) {
         ghost.set(finish);
-    }
-
-    /** In place of the open build, which is given up: {@link #leave} asks first. */
-    public void replace(Build build, Meshes meshes) {
-        keeping.forget();
-        keeping.take(Optional.empty(), false);
-        start(new Session(build, meshes, Optional.empty()));
     }
 
     public Optional<Prop> currentProp() {
@@ -568,7 +420,7 @@ public final class AppModel implements AutoCloseable {
     }
 
     public Session session() {
-        return session;
+        return sessions.current();
     }
 
     public ReadOnlyObjectProperty<Build> shownProperty() {
@@ -627,8 +479,7 @@ public final class AppModel implements AutoCloseable {
     /** What is neither saved nor discarded comes back at the next start. */
     @Override
     public void close() {
-        if (discarded || !session.dirty()) keeping.forget();
-        keeping.close();
+        sessions.close();
         links.values().forEach(SimulatedPrinter::close);
         background.close();
         planning.close();

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -45,21 +46,26 @@ final class Keeping implements AutoCloseable {
     }
 
     private final Path unsaved;
-    private final Consumer<String> refuse;
+    private volatile Consumer<String> refuse = words -> {};
     private final Background saving;
     private final Background journalling;
     private final AtomicReference<Runnable> due = new AtomicReference<>();
+    private final AtomicInteger writes = new AtomicInteger();
     private Optional<Path> file = Optional.empty();
     private Optional<Stamp> stamp = Optional.empty();
     private Optional<BuildLock> lock = Optional.empty();
     private Journal journal;
 
-    /** @param unsaved the name of a build without a file; further windows take numbers behind it @param refuse on any thread */
-    Keeping(Path unsaved, Consumer<String> refuse) {
+    /** @param unsaved the name of a build without a file; further windows take numbers behind it */
+    Keeping(Path unsaved) {
         this.unsaved = unsaved;
-        this.refuse = refuse;
-        saving = new Background(refuse);
-        journalling = new Background(refuse);
+        saving = new Background(words -> refuse.accept(words));
+        journalling = new Background(words -> refuse.accept(words));
+    }
+
+    /** @param hears on any thread, what could not be written or read */
+    void refuseTo(Consumer<String> hears) {
+        refuse = hears;
     }
 
     /**
@@ -100,11 +106,12 @@ final class Keeping implements AutoCloseable {
         return Optional.empty();
     }
 
-    /** What an earlier session left under this name. Something that cannot be read is put aside and told. */
-    Optional<Journal.Left.Found> left() {
-        return left(journal.left());
+    /** Reads what an earlier session left under this name: for a thread that may wait. */
+    Journal.Left read() {
+        return journal.left();
     }
 
+    /** What was left and can be taken up. Something that cannot be read is put aside and told. */
     Optional<Journal.Left.Found> left(Journal.Left left) {
         return switch (left) {
             case Journal.Left.Nothing _ -> Optional.empty();
@@ -136,6 +143,11 @@ final class Keeping implements AutoCloseable {
         later(j -> j.record(build, meshes));
     }
 
+    /** Whether nothing waits to be written in the journal. */
+    boolean journalled() {
+        return writes.get() == 0;
+    }
+
     private interface Write {
         void to(Journal j) throws IOException;
     }
@@ -150,7 +162,12 @@ final class Keeping implements AutoCloseable {
                         + "): save the build to a folder that can be written");
             }
         };
-        if (due.getAndSet(work) == null) journalling.execute(() -> Optional.ofNullable(due.getAndSet(null)).ifPresent(Runnable::run));
+        if (due.getAndSet(work) != null) return;
+        writes.incrementAndGet();
+        journalling.execute(() -> {
+            Optional.ofNullable(due.getAndSet(null)).ifPresent(Runnable::run);
+            writes.decrementAndGet();
+        });
     }
 
     /** The journal goes: what it held is saved, or is not wanted. Behind a write that has begun, so that none comes after it. */

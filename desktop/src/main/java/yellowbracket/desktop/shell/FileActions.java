@@ -23,20 +23,20 @@ final class FileActions {
     }
 
     void open() {
-        model.ask().toOpen("open a build or a mesh", OPENED).ifPresent(model::open);
+        model.ask().toOpen("open a build or a mesh", OPENED).ifPresent(model.sessions()::open);
     }
 
     void save() {
-        model.session().file().ifPresentOrElse(model::save, this::saveAs);
+        model.session().file().ifPresentOrElse(model.sessions()::save, this::saveAs);
     }
 
     void saveAs() {
-        askWhere().ifPresent(model::save);
+        askWhere().ifPresent(model.sessions()::save);
     }
 
     /** Nothing is left when no name is given. */
     void saveAndLeave() {
-        model.session().file().or(this::askWhere).ifPresent(model::saveAndLeave);
+        model.session().file().or(this::askWhere).ifPresent(model.sessions()::saveAndLeave);
     }
 
     private Optional<Path> askWhere() {

@@ -37,6 +37,7 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.benchmode.BenchMode;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Sessions;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Watch;
@@ -241,7 +242,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         }));
         bench.onSeeThrough(on -> redraw());
         keep(Subscription.combine(bench.widthProperty().subscribe(w -> fill()), bench.heightProperty().subscribe(h -> fill())));
-        keep(model.leavingProperty().subscribe(this::leaving));
+        keep(model.sessions().leavingProperty().subscribe(this::leaving));
         keep(model.messageProperty().subscribe(m -> {
             if (m != null) tell(m);
         }));
@@ -289,7 +290,7 @@ public final class Frame extends StackPane implements AutoCloseable {
     }
 
     private void dropped(DragEvent e) {
-        e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> model.open(f.toPath()));
+        e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> model.sessions().open(f.toPath()));
         e.setDropCompleted(true);
         e.consume();
     }
@@ -378,7 +379,7 @@ public final class Frame extends StackPane implements AutoCloseable {
 
     private void key(KeyEvent e) {
         swallow = false;
-        if (benchMode.isPresent() || model.leavingProperty().get().isPresent()) return; // they have keys of their own
+        if (benchMode.isPresent() || model.sessions().leavingProperty().get().isPresent()) return; // they have keys of their own
         boolean typing = e.getTarget() instanceof TextInputControl;
         if (e.getCode() == KeyCode.ESCAPE) {
             if (!model.busyProperty().get().isEmpty()) model.cancelBackground();
@@ -455,11 +456,12 @@ public final class Frame extends StackPane implements AutoCloseable {
         bench.requestFocus();
     }
 
-    private void leaving(Optional<AppModel.Leaving> now) {
+    private void leaving(Optional<Sessions.Leaving> now) {
         getChildren().removeIf(LeavePane.class::isInstance);
         frame.setDisable(now.isPresent());
         now.ifPresentOrElse(l -> {
-            var pane = new LeavePane(l, model.session().build().name(), files::saveAndLeave, model::discardAndLeave, model::stay);
+            var pane = new LeavePane(l, model.session().build().name(), files::saveAndLeave, model.sessions()::discardAndLeave,
+                    model.sessions()::stay);
             getChildren().add(pane);
             pane.requestFocus();
         }, bench::requestFocus);

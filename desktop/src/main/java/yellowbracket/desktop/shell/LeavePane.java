@@ -8,13 +8,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Sessions;
 
 /** Asks what becomes of edits that are in no file: S saves, D discards, Esc stays. Nothing else answers while it is shown. */
 final class LeavePane extends StackPane {
     private final Button save;
 
-    LeavePane(AppModel.Leaving leaving, String build, Runnable onSave, Runnable onDiscard, Runnable onStay) {
+    LeavePane(Sessions.Leaving leaving, String build, Runnable onSave, Runnable onDiscard, Runnable onStay) {
         getStyleClass().add("leave");
         var heading = new Label("\"" + build + "\" has edits that are not saved");
         heading.getStyleClass().add("heading");
