@@ -34,7 +34,6 @@ import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
-import yellowbracket.document.Opening;
 import yellowbracket.document.Photo;
 import yellowbracket.document.Prop;
 import yellowbracket.document.Session;
