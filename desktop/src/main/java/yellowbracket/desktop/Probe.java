@@ -13,6 +13,8 @@ import java.util.Locale;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -34,12 +36,16 @@ final class Probe {
     private static final long LOOK_NS = 800_000_000L;
     /** What-ifs of the first page run on for a while; the view is measured when they are done. */
     private static final long SETTLE_NS = 8_000_000_000L;
+    /** Memory goes back to the system when nothing was done for a while. */
+    private static final long REST_NS = 30_000_000_000L;
     private static final Page[] PAGES = Page.values();
 
     private final AppModel model;
     private final Bench bench;
     private final Runnable end;
     private final Deque<Step> steps = new ArrayDeque<>();
+    /** Painted at each frame, so that each waits until the one before is shown. */
+    private final Rectangle spot = new Rectangle(1, 1);
 
     /** Called at every frame until it is over. */
     private interface Step {
@@ -51,6 +57,8 @@ final class Probe {
         this.end = end;
         this.model = model;
         bench = (Bench) frame.lookup(".bench");
+        spot.setManaged(false);
+        frame.getChildren().add(spot);
     }
 
     void run() {
@@ -69,11 +77,12 @@ final class Probe {
         steps.add(until(this::derived, () -> {}));
         steps.add(pause());
         steps.add(rate());
-        steps.add(pause());
+        steps.add(pause(REST_NS));
         steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
         new AnimationTimer() {
             @Override
             public void handle(long now) {
+                spot.setFill(spot.getFill() == Color.BLACK ? Color.WHITE : Color.BLACK);
                 if (steps.isEmpty()) {
                     stop();
                     end.run();
@@ -105,16 +114,20 @@ final class Probe {
     }
 
     private static Step pause() {
+        return pause(SETTLE_NS);
+    }
+
+    private static Step pause(long ns) {
         long[] from = {0};
         return now -> {
             if (from[0] == 0) from[0] = now;
-            return now - from[0] < SETTLE_NS;
+            return now - from[0] < ns;
         };
     }
 
     /**
-     * From the command to the frame that shows the page: the frame's pulse writes and draws it, and the next one begins when that is handed
-     * over.
+     * From the command to the frame that shows the page: the frame's pulse writes and draws it, the next one waits until it is shown, and
+     * the one after tells the time.
      */
     private Step turns(String what) {
         return new Step() {

@@ -20,6 +20,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.model.Background;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Ramp;
@@ -30,6 +31,7 @@ import yellowbracket.desktop.widget.Keys;
 import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
+import yellowbracket.mesh.Shapes;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** The parts cards are made of, each by itself in a small window. */
@@ -116,6 +118,30 @@ class WidgetsTest {
         assertThat(rows.get(1).getAccessibleText()).isEqualTo("0.1");
         assertThat(rows.get(1).getAccessibleHelp()).isEqualTo("25, 13 Apr");
         assertThat(rows.get(0).isSelected()).isTrue();
+    }
+
+    @Test
+    void whatLooksTheSameIsGivenToTheRendererOnce(FxRobot robot) {
+        robot.interact(() -> {
+            var drawn = new Drawn();
+            var ball = Shapes.sphere(20, 16);
+            var ramp = Ramp.wall();
+            var first = drawn.byFacet(ball, ramp, Color.GRAY, f -> f % 5);
+            var again = drawn.byFacet(ball, Ramp.wall(), Color.GRAY, f -> f % 5);
+            assertThat(again.getMesh()).isSameAs(first.getMesh());
+            assertThat(again.getMaterial()).isSameAs(first.getMaterial());
+            assertThat(drawn.byFacet(ball, ramp, Color.GRAY, f -> f % 4).getMesh()).as("other values").isNotSameAs(first.getMesh());
+            assertThat(drawn.byFacet(ball, ramp, Color.BLUE, f -> f % 5).getMaterial()).as("another neutral")
+                    .isNotSameAs(first.getMaterial());
+            assertThat(drawn.glass(ball, Color.RED, 0.4).getMaterial()).as("glass does not shine")
+                    .isNotSameAs(drawn.plain(ball, Color.RED).getMaterial());
+            var line = new double[] {0, 0, 0, 10, 0, 0};
+            assertThat(drawn.lines(line, Color.RED, 1).getMesh()).isSameAs(drawn.lines(line.clone(), Color.BLUE, 1).getMesh())
+                    .isNotSameAs(drawn.lines(line, Color.RED, 2).getMesh());
+            for (int i = 0; i < 40; i++) drawn.plain(Shapes.sphere(20 + i, 60), Color.RED);
+            assertThat(drawn.byFacet(ball, ramp, Color.GRAY, f -> f % 5).getMesh()).as("what was not shown for long is given up")
+                    .isNotSameAs(first.getMesh());
+        });
     }
 
     private static Card answers(String... names) {

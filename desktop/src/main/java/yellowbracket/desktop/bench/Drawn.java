@@ -1,11 +1,15 @@
 package yellowbracket.desktop.bench;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.IntBinaryOperator;
+import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
+import java.util.function.Supplier;
+import javafx.scene.image.Image;
+import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.CullFace;
@@ -26,23 +30,27 @@ public final class Drawn {
 
     /** Meshes whose normals are kept: all sections of a prop, its proxy and a head or two. */
     private static final int KEPT = 40;
+    /** Shapes of so many triangles are kept as they were handed to the renderer: what the pages show, for turning back to them. */
+    private static final int SHAPES = 150_000;
+    private static final int MATERIALS = 60;
+    /** Sides of a line, of a rod. */
+    private static final int LINE = 3, ROD = 5;
 
-    private final LinkedHashMap<MeshKey, Normals> normals = new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1;
+    private final Map<MeshKey, Normals> normals = newest(KEPT);
+    private final Map<Shape, TriangleMesh> shapes = new LinkedHashMap<>(16, 0.75f, true);
+    private int kept;
+    private final Map<List<Object>, PhongMaterial> materials = newest(MATERIALS);
 
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<MeshKey, Normals> eldest) {
-            return size() > KEPT;
-        }
-    };
-    private final LinkedHashMap<MeshKey, TriangleMesh> plain = new LinkedHashMap<>(8, 0.75f, true) {
-        private static final long serialVersionUID = 1;
+    private static <K, V> Map<K, V> newest(int most) {
+        return new LinkedHashMap<>(16, 0.75f, true) {
+            private static final long serialVersionUID = 1;
 
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<MeshKey, TriangleMesh> eldest) {
-            return size() > 4;
-        }
-    };
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {
+                return size() > most;
+            }
+        };
+    }
 
     /** A mesh by identity: the same object, the same drawing. */
     private record MeshKey(Mesh mesh) {
@@ -57,19 +65,35 @@ public final class Drawn {
         }
     }
 
+    /**
+     * What a shape is drawn from: the renderer keeps what it made of it as long as the shape is the same object.
+     *
+     * @param of       a mesh, or segments
+     * @param numbers  texture coordinates of a mesh, or the segments' ends and thickness
+     * @param corners  of a mesh, the texture coordinate of each corner, or how many sides segments have
+     */
+    private record Shape(Optional<MeshKey> of, float[] numbers, int[] corners) {
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof Shape s && of.equals(s.of) && Arrays.equals(numbers, s.numbers) && Arrays.equals(corners, s.corners);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * (31 * of.hashCode() + Arrays.hashCode(numbers)) + Arrays.hashCode(corners);
+        }
+    }
+
     public MeshView plain(Mesh m, Color colour) {
-        var view = view(plain.computeIfAbsent(new MeshKey(m), k -> triangles(m, new float[] {0.5f, 0.5f}, (f, c) -> 0)));
-        view.setMaterial(material(colour));
-        return view;
+        return view(triangles(m, new float[] {0.5f, 0.5f}, new int[3 * m.triangleCount()]), material(colour));
     }
 
     /** See-through: drawn last by the caller, back faces left out. */
     public MeshView glass(Mesh m, Color colour, double opacity) {
-        // the renderer adds light without weighing it by opacity: weigh the colour instead
-        var view = plain(m, Color.color(colour.getRed() * opacity, colour.getGreen() * opacity, colour.getBlue() * opacity, opacity));
+        // the renderer adds light without weighing it by opacity: weigh the colour instead, without a highlight, which would wash it out
+        var weighed = Color.color(colour.getRed() * opacity, colour.getGreen() * opacity, colour.getBlue() * opacity, opacity);
+        var view = view(triangles(m, new float[] {0.5f, 0.5f}, new int[3 * m.triangleCount()]), dull(weighed));
         view.setCullFace(CullFace.BACK);
-        // a highlight would be added at full strength and wash the colour out
-        ((PhongMaterial) view.getMaterial()).setSpecularColor(Color.TRANSPARENT);
         return view;
     }
 
@@ -103,33 +127,30 @@ public final class Drawn {
                 coords[6 * f + 2 * k + 1] = (float) height.applyAsDouble(m.vertex(f, k));
             }
         }
-        var view = view(triangles(m, coords, (f, k) -> 3 * f + k));
-        var material = new PhongMaterial(Color.WHITE);
-        material.setDiffuseMap(ramp.striped(neutral));
-        material.setSpecularColor(Color.gray(0.06));
-        view.setMaterial(material);
-        return view;
+        var corners = new int[3 * m.triangleCount()];
+        Arrays.setAll(corners, i -> i);
+        return view(triangles(m, coords, corners), painted(List.of(ramp.looks(), neutral, "striped"), 0.06, () -> ramp.striped(neutral)));
     }
 
     /** Colour by number: each facet takes one of a few flat colours. */
     public MeshView byPalette(Mesh m, List<Color> palette, IntToDoubleFunction number) {
         int n = palette.size();
-        var image = new javafx.scene.image.WritableImage(Math.max(1, 8 * n), 8);
-        for (int i = 0; i < n; i++)
-            for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
         var coords = new float[2 * n];
         for (int i = 0; i < n; i++) {
             coords[2 * i] = (i + 0.5f) / n;
             coords[2 * i + 1] = 0.5f;
         }
-        var index = new int[m.triangleCount()];
-        for (int f = 0; f < index.length; f++) index[f] = (int) number.applyAsDouble(f);
-        var view = view(triangles(m, coords, (f, k) -> index[f]));
-        var material = new PhongMaterial(Color.WHITE);
-        material.setDiffuseMap(image);
-        material.setSpecularColor(Color.gray(0.1));
-        view.setMaterial(material);
-        return view;
+        var corners = new int[3 * m.triangleCount()];
+        for (int f = 0; f < m.triangleCount(); f++) Arrays.fill(corners, 3 * f, 3 * f + 3, (int) number.applyAsDouble(f));
+        return view(triangles(m, coords, corners), painted(List.copyOf(palette), 0.1, () -> flat(palette)));
+    }
+
+    private static Image flat(List<Color> palette) {
+        int n = palette.size();
+        var image = new WritableImage(Math.max(1, 8 * n), 8);
+        for (int i = 0; i < n; i++)
+            for (int x = 0; x < 8; x++) for (int y = 0; y < 8; y++) image.getPixelWriter().setColor(8 * i + x, y, palette.get(i));
+        return image;
     }
 
     /** A flat square about a point at right angles to {@code normal}, {@code side} mm wide. */
@@ -146,15 +167,22 @@ public final class Drawn {
 
     /** Segments (six numbers each) as thin three-sided prisms, lit from within so that they show in every light. */
     public MeshView lines(double[] segments, Color colour, double thick) {
-        return prisms(segments, colour, thick, 3);
+        return view(prisms(segments, thick, LINE), dull(colour));
     }
 
     /** The same as rods, all of them one mesh. */
     public MeshView rods(double[] segments, Color colour, double thick) {
-        return prisms(segments, colour, thick, 5);
+        return view(prisms(segments, thick, ROD), dull(colour));
     }
 
-    private static MeshView prisms(double[] segments, Color colour, double thick, int sides) {
+    private TriangleMesh prisms(double[] segments, double thick, int sides) {
+        var numbers = new float[segments.length + 1];
+        for (int i = 0; i < segments.length; i++) numbers[i] = (float) segments[i];
+        numbers[segments.length] = (float) thick;
+        return kept(new Shape(Optional.empty(), numbers, new int[] {sides}), () -> makePrisms(segments, thick, sides));
+    }
+
+    private static TriangleMesh makePrisms(double[] segments, double thick, int sides) {
         var out = new TriangleMesh();
         out.getTexCoords().addAll(0, 0);
         for (int i = 0; i < segments.length; i += 6) {
@@ -174,11 +202,7 @@ public final class Drawn {
                 out.getFaces().addAll(p, 0, q, 0, q + sides, 0, p, 0, q + sides, 0, p + sides, 0);
             }
         }
-        var view = view(out);
-        var m = new PhongMaterial(colour);
-        m.setSpecularColor(Color.TRANSPARENT);
-        view.setMaterial(m);
-        return view;
+        return out;
     }
 
     /**
@@ -190,35 +214,73 @@ public final class Drawn {
 
     /** @param a opacity, 0 to 1 */
     public PhongMaterial paneOfGlass(double a) {
-        var m = new PhongMaterial(Color.color(0.95 * a, 0.72 * a, 0.02 * a, a));
-        m.setSpecularColor(Color.TRANSPARENT);
-        return m;
+        return dull(Color.color(0.95 * a, 0.72 * a, 0.02 * a, a));
     }
 
     private MeshView textured(Mesh m, Ramp ramp, Color neutral, float[] coords, boolean byFacet) {
-        var view = view(triangles(m, coords, byFacet ? (f, k) -> f : m::vertex));
-        var material = new PhongMaterial(Color.WHITE);
-        material.setDiffuseMap(ramp.texture(neutral, !byFacet)); // a facet of one value must not be painted as a line
-        material.setSpecularColor(Color.gray(0.06));
-        view.setMaterial(material);
-        return view;
+        var corners = new int[3 * m.triangleCount()];
+        for (int f = 0; f < m.triangleCount(); f++) for (int k = 0; k < 3; k++) corners[3 * f + k] = byFacet ? f : m.vertex(f, k);
+        boolean lines = !byFacet; // a facet of one value must not be painted as a line
+        return view(triangles(m, coords, corners),
+                painted(List.of(ramp.looks(), neutral, lines), 0.06, () -> ramp.texture(neutral, lines)));
     }
 
-    static PhongMaterial material(Color c) {
-        var m = new PhongMaterial(c);
-        m.setSpecularColor(Color.gray(0.14, c.getOpacity()));
-        m.setSpecularPower(18);
-        return m;
+    PhongMaterial material(Color c) {
+        return materials.computeIfAbsent(List.of(c, "shining"), k -> {
+            var m = new PhongMaterial(c);
+            m.setSpecularColor(Color.gray(0.14, c.getOpacity()));
+            m.setSpecularPower(18);
+            return m;
+        });
     }
 
-    private static MeshView view(TriangleMesh t) {
+    private PhongMaterial dull(Color c) {
+        return materials.computeIfAbsent(List.of(c, "dull"), k -> {
+            var m = new PhongMaterial(c);
+            m.setSpecularColor(Color.TRANSPARENT);
+            return m;
+        });
+    }
+
+    private PhongMaterial painted(List<? extends Object> looks, double highlight, Supplier<Image> image) {
+        return materials.computeIfAbsent(List.of(looks, highlight), k -> {
+            var m = new PhongMaterial(Color.WHITE);
+            m.setDiffuseMap(image.get());
+            m.setSpecularColor(Color.gray(highlight));
+            return m;
+        });
+    }
+
+    private static MeshView view(TriangleMesh t, PhongMaterial material) {
         var v = new MeshView(t);
         v.setCullFace(CullFace.NONE);
+        v.setMaterial(material);
         return v;
     }
 
-    /** @param corner texture coordinate of a facet's corner */
-    private TriangleMesh triangles(Mesh m, float[] coords, IntBinaryOperator corner) {
+    private TriangleMesh kept(Shape shape, Supplier<TriangleMesh> make) {
+        var there = shapes.get(shape);
+        if (there != null) return there;
+        var made = make.get();
+        shapes.put(shape, made);
+        kept += triangles(made);
+        for (var eldest = shapes.entrySet().iterator(); kept > SHAPES && eldest.hasNext();) {
+            kept -= triangles(eldest.next().getValue());
+            eldest.remove();
+        }
+        return made;
+    }
+
+    private static int triangles(TriangleMesh t) {
+        return t.getFaces().size() / t.getFaceElementSize();
+    }
+
+    /** @param coords two a texture coordinate @param painted texture coordinate of each facet's corners */
+    private TriangleMesh triangles(Mesh m, float[] coords, int[] painted) {
+        return kept(new Shape(Optional.of(new MeshKey(m)), coords, painted), () -> makeTriangles(m, coords, painted));
+    }
+
+    private TriangleMesh makeTriangles(Mesh m, float[] coords, int[] painted) {
         var out = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         var points = new float[3 * m.vertexCount()];
         for (int v = 0; v < m.vertexCount(); v++) {
@@ -235,7 +297,7 @@ public final class Drawn {
             int v = m.vertex(f, k), at = 9 * f + 3 * k;
             faces[at] = v;
             faces[at + 1] = corners.index(f, k);
-            faces[at + 2] = corner.applyAsInt(f, k);
+            faces[at + 2] = painted[3 * f + k];
         }
         out.getFaces().setAll(faces);
         return out;

@@ -64,6 +64,7 @@ public final class RunStrip extends Pane implements AutoCloseable {
     private final Label slackSure = new Label();
     private final HBox slack = new HBox(new VBox(-2, slackDays, slackSure));
     private final Pane hatch = new Pane();
+    private List<Object> hatched = List.of();
     private final Polyline ghost = new Polyline();
     private final Line now = new Line();
     private final Label nowWord = new Label("now");
@@ -91,6 +92,7 @@ public final class RunStrip extends Pane implements AutoCloseable {
         slackSure.getStyleClass().addAll("band-state", "small", "slack-plate");
         hatch.setMouseTransparent(true);
         hatch.setManaged(false);
+        hatch.setCache(true); // many slanting lines: drawn once
         for (int i = 0; i <= TICKS; i++) {
             var l = new Label();
             l.getStyleClass().add("run-date");
@@ -222,15 +224,29 @@ public final class RunStrip extends Pane implements AutoCloseable {
     private void slack(boolean known, double from, double dueX, double slackH, double width) {
         boolean late = known && slackH < 0;
         double x0 = late ? dueX : from, x1 = late ? from : width - RIGHT;
-        hatch.getChildren().clear();
         slack.setVisible(known);
         slackDays.setText(!known ? "" : late ? Words.days(-slackH) + " over" : Words.days(slackH) + " spare");
-        slackDays.getStyleClass().setAll("label", "slack-days", "slack-plate", late ? "stop" : slackH < 48 ? "care" : "good");
+        var looks = List.of("label", "slack-days", "slack-plate", late ? "stop" : slackH < 48 ? "care" : "good");
+        if (!slackDays.getStyleClass().equals(looks)) slackDays.getStyleClass().setAll(looks);
         var chance = model.derivedProperty().get() == null ? Optional.<PlanFigures.Chance>empty()
                 : model.derivedProperty().get().get(PlanFigures.CHANCE);
         slackSure.setText(chance.map(c -> Words.chance(c.share(), c.runs()) + " sure").orElse("working out the chance"));
+        hatch.setVisible(known);
         if (!known) return;
+        hatched(x0, x1, late);
+        double room = Math.max(x1 - x0, 0);
+        slack.resizeRelocate(late ? Math.max(LEFT, dueX - 132) : x0, TOP + 6, late ? 128 : Math.max(room, 20), BAND);
+        slack.setVisible(late || room > 70);
+        close.setTranslateX(late ? dueX - (width - RIGHT) : 0);
+    }
+
+    /** Only where it differs from what is drawn: new lines would have the strip laid out and painted again. */
+    private void hatched(double x0, double x1, boolean late) {
         var colour = (late ? Role.STOP : Role.GOOD).colour(model.nightProperty().get());
+        var wanted = List.<Object>of(x0, x1, late, colour);
+        if (wanted.equals(hatched)) return;
+        hatched = wanted;
+        hatch.getChildren().clear();
         double h = late ? 8 : BAND, y = late ? TOP + BAND + 6 : TOP + 6;
         for (double x = x0 - h; x < x1; x += 8) {
             var l = new Line(Math.max(x, x0), x < x0 ? y + h - (x0 - x) : y + h, Math.min(x + h, x1), x + h > x1 ? y + (x + h - x1) : y);
@@ -238,10 +254,6 @@ public final class RunStrip extends Pane implements AutoCloseable {
             l.setStrokeWidth(late ? 2 : 1.2);
             hatch.getChildren().add(l);
         }
-        double room = Math.max(x1 - x0, 0);
-        slack.resizeRelocate(late ? Math.max(LEFT, dueX - 132) : x0, TOP + 6, late ? 128 : Math.max(room, 20), BAND);
-        slack.setVisible(late || room > 70);
-        close.setTranslateX(late ? dueX - (width - RIGHT) : 0);
     }
 
     private void markNow() {

@@ -1,6 +1,7 @@
 package yellowbracket.desktop.theme;
 
 import java.util.List;
+import java.util.stream.DoubleStream;
 import javafx.scene.image.Image;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
@@ -37,6 +38,11 @@ public record Ramp(String title, double low, double high, double[] ticks, List<C
     /** Foam, mm. */
     public static Ramp foam() {
         return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40}, Role.series("foam"));
+    }
+
+    /** What makes two scales look alike. */
+    public List<Object> looks() {
+        return List.of(title, low, high, DoubleStream.of(ticks).boxed().toList(), stops);
     }
 
     public Color at(double value) {

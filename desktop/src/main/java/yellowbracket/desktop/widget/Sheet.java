@@ -43,13 +43,20 @@ public final class Sheet<T> extends TableView<T> {
 
     private record Shape<T>(TableColumn<T, ?> column, Kind kind, Function<T, String> shown) {}
 
+    /** Of the table laid out last: on a card they are all as wide, and columns that are right at once are laid out once. */
+    private static double usual = 432;
+
     private final List<Shape<T>> shapes = new ArrayList<>();
+    private double fitted;
     private int most = 1;
 
     public Sheet(String name, String empty) {
         setAccessibleText(name);
         setPlaceholder(new Label(empty));
-        widthProperty().subscribe(w -> fit());
+        widthProperty().subscribe(w -> {
+            if (getWidth() > 0) usual = getWidth();
+            if (getWidth() != fitted) fit();
+        });
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         setOnKeyPressed(e -> {
             if (e.isShortcutDown() && e.getCode() == KeyCode.C) {
@@ -194,8 +201,9 @@ public final class Sheet<T> extends TableView<T> {
 
     /** Gives each column its width; what is over goes to the last words. */
     private void fit() {
-        if (getWidth() <= 0 || getItems() == null || shapes.isEmpty()) return;
-        double room = getWidth() - 4 - (getItems().size() > most ? SCROLL_BAR : 0);
+        if (getItems() == null || shapes.isEmpty()) return;
+        fitted = getWidth() > 0 ? getWidth() : usual;
+        double room = fitted - 4 - (getItems().size() > most ? SCROLL_BAR : 0);
         var wants = shapes.stream().map(this::wants).toList();
         double over = room - sum(wants, cap(wants, room));
         int grows = 0;
