@@ -172,7 +172,7 @@ final class Shots {
                 && d.fresh(ModelFigures.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
                 && model.planning().busyProperty().get().isEmpty();
         return derived
-                && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleText() != null && !n.getAccessibleText().contains(": "));
+                && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleHelp() == null);
     }
 
     private void write(String name) {

@@ -138,7 +138,7 @@ class WidgetsTest {
             var line = new double[] {0, 0, 0, 10, 0, 0};
             assertThat(drawn.lines(line, Color.RED, 1).getMesh()).isSameAs(drawn.lines(line.clone(), Color.BLUE, 1).getMesh())
                     .isNotSameAs(drawn.lines(line, Color.RED, 2).getMesh());
-            for (int i = 0; i < 40; i++) drawn.plain(Shapes.sphere(20 + i, 60), Color.RED);
+            for (int i = 0; i < 100; i++) drawn.plain(Shapes.sphere(20 + i, 60), Color.RED);
             assertThat(drawn.byFacet(ball, ramp, Color.GRAY, f -> f % 5).getMesh()).as("what was not shown for long is given up")
                     .isNotSameAs(first.getMesh());
         });
