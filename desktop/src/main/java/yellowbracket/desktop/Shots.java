@@ -171,8 +171,7 @@ final class Shots {
         boolean derived = d != null && d.fresh(PlanFigures.CHANCE, Figure.BUILD) && d.fresh(CutFigures.DRAWING, model.propProperty().get())
                 && d.fresh(ModelFigures.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
                 && model.planning().busyProperty().get().isEmpty();
-        return derived
-                && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleHelp() == null);
+        return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleHelp() == null);
     }
 
     private void write(String name) {

@@ -141,8 +141,11 @@ class FirstHourTest extends WindowTest {
         until("the form", () -> focused(robot, "measure-circumference"));
         robot.write("575").type(KeyCode.TAB).write("195").type(KeyCode.TAB).write("153").type(KeyCode.ENTER);
         sized();
-        robot.interact(bench()::requestFocus);
-        robot.type(KeyCode.DIGIT2);
+        primary(robot, "and cut");
+        until("the next step has the focus", () -> focusedText(robot).contains("and cut"));
+        robot.type(KeyCode.SPACE);
+        until("the keys go along to the next page", () -> model.pageProperty().get() == Page.CUT
+                && focus(robot).filter(n -> n == bench() || n.getStyleClass().contains("primary")).isPresent());
         until("plans", () -> model.pageProperty().get() == Page.CUT && robot.lookup(".alt").queryAll().size() > 1);
         tabTo(robot, ".alt");
         robot.type(KeyCode.SPACE);

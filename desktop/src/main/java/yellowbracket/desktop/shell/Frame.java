@@ -350,9 +350,10 @@ public final class Frame extends StackPane implements AutoCloseable {
             cardScroll.applyCss();
             cardScroll.layout();
             cardScroll.setVvalue(at);
-            // by keys one goes on where one was, else from what came in its place: the page's next step
-            keys.flatMap(k -> k.in(card).or(() -> Optional.ofNullable(card.lookup(".primary")))).ifPresent(Node::requestFocus);
         }
+        // by keys one goes on where one was, else from what came in its place: the page's next step
+        keys.map(k -> (samePage ? k.in(card) : Optional.<Node>empty()).or(() -> Optional.ofNullable(card.lookup(".primary"))).orElse(bench))
+                .ifPresent(Node::requestFocus);
     }
 
     /** A flat picture fills the bench. */

@@ -40,11 +40,10 @@ public final class LogView extends StationView {
         var tasks = model.derived().get(PlanFigures.TASKS);
         if (tasks.isPresent()) {
             var lessons = tasks.get().lessons();
-            long done = tasks.get().list().stream().filter(t -> lessons.done().containsKey(t.id())).count();
             double hours = lessons.done().values().stream().mapToDouble(a -> a.hours()).sum();
-            card.row("done", done + " of " + tasks.get().list().size(), Words.text("tasks; %s noted in the log", Words.hours(hours)));
+            card.row("done", done(tasks.get()), Words.text("tasks; %s noted in the log", Words.hours(hours)));
             card.row("spent", Words.money(lessons.spent()), "as entered");
-            int failed = lessons.failures().values().stream().mapToInt(Integer::intValue).sum();
+            int failed = failed(tasks.get());
             card.row("failed prints", String.valueOf(failed),
                     failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(LogView::failed).toList()));
             card.title("your rates against the catalogue");
@@ -109,7 +108,11 @@ public final class LogView extends StationView {
 
     @Override
     public void draw() {
-        if (model.currentProp().isPresent()) backdrop.draw();
+        if (model.currentProp().isPresent()) {
+            backdrop.draw();
+            bench.legend().none(); // what it told was of colour
+            bench.gauges(model.derived().get(PlanFigures.TASKS).map(LogView::gauges).orElse(List.of()));
+        }
         looked().flatMap(e -> e.photos().stream().reduce((a, b) -> b)).flatMap(model.session().meshes()::photo).ifPresent(p -> {
             var image = new ImageView(new Image(new ByteArrayInputStream(p.bytes()), 1400, 1400, true, true));
             image.setPreserveRatio(true);
@@ -118,6 +121,19 @@ public final class LogView extends StationView {
             image.setMouseTransparent(true);
             bench.picture(Optional.of(image));
         });
+    }
+
+    private static List<Bench.Gauge> gauges(PlanFigures.Tasks t) {
+        return List.of(new Bench.Gauge("done", done(t), "tasks", ""), new Bench.Gauge("spent", Words.money(t.lessons().spent()), "", ""),
+                new Bench.Gauge("failed prints", String.valueOf(failed(t)), "", failed(t) == 0 ? "" : "care"));
+    }
+
+    private static String done(PlanFigures.Tasks t) {
+        return t.list().stream().filter(q -> t.lessons().done().containsKey(q.id())).count() + " of " + t.list().size();
+    }
+
+    private static int failed(PlanFigures.Tasks t) {
+        return t.lessons().failures().values().stream().mapToInt(Integer::intValue).sum();
     }
 
     private static String failed(TaskId task) {

@@ -148,6 +148,17 @@ public final class PlanView extends StationView {
 
     @Override
     public void draw() {
-        if (model.currentProp().isPresent()) backdrop.draw();
+        if (model.currentProp().isEmpty()) return;
+        backdrop.draw();
+        bench.legend().none(); // what it told was of colour
+        bench.gauges(model.schedule().map(this::gauges).orElse(List.of()));
+    }
+
+    private List<Bench.Gauge> gauges(Schedule s) {
+        boolean late = s.slackH() < 0;
+        double byHand = s.placed().stream().filter(p -> !p.done()).mapToDouble(p -> p.task().activeH()).sum();
+        return List.of(new Bench.Gauge("ready", Words.dayTime(s.finish()), "", late ? "stop" : "good"),
+                new Bench.Gauge(late ? "too late" : "spare", Words.days(Math.abs(s.slackH())), "", late ? "stop" : "good"),
+                new Bench.Gauge("left by hand", Words.about(byHand), "", ""));
     }
 }

@@ -3,6 +3,7 @@ package yellowbracket.desktop.station.plan;
 import java.util.ArrayList;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.function.UnaryOperator;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
@@ -57,15 +58,18 @@ final class ShelfPart extends PagePart {
         lines.stream().map(Needs.Line::name).filter(n -> !have.contains(n)).forEach(needed::add);
         if (needed.isEmpty()) return;
         if (!needed.contains(adding)) adding = needed.first();
-        String unit = lines.stream().filter(l -> l.name().equals(adding)).findFirst().map(Needs.Line::unit).orElse("g");
-        var amount = field("stock-amount", "how much there is", unit + " between 0 and 1000000, such as 250", 0, MOST).with("");
+        UnaryOperator<String> unit = n -> lines.stream().filter(l -> l.name().equals(n)).findFirst().map(Needs.Line::unit).orElse("g");
+        var amount = field("stock-amount", "how much there is", unit.apply(adding) + " between 0 and 1000000, such as 250", 0, MOST)
+                .with("");
+        amount.setPromptText(unit.apply(adding));
         card.title("put on the shelf");
-        card.row("add", new Choice<>("stock-add", "what to put on the shelf", new ArrayList<>(needed), adding, n -> n, n -> adding = n),
-                amount, Card.action("put there", () -> amount.read().ifPresent(v -> model.apply(new Edit(adding + " on the shelf", b -> {
-                    var all = new ArrayList<>(b.stock());
-                    all.add(new StockItem(adding, v,
-                            lines.stream().filter(l -> l.name().equals(adding)).findFirst().map(Needs.Line::unit).orElse("g")));
-                    return b.withStock(all);
-                })))));
+        card.row("add", new Choice<>("stock-add", "what to put on the shelf", new ArrayList<>(needed), adding, n -> n, n -> {
+            adding = n;
+            amount.setPromptText(unit.apply(n));
+        }), amount, Card.action("put there", () -> amount.read().ifPresent(v -> model.apply(new Edit(adding + " on the shelf", b -> {
+            var all = new ArrayList<>(b.stock());
+            all.add(new StockItem(adding, v, unit.apply(adding)));
+            return b.withStock(all);
+        })))));
     }
 }
