@@ -3,7 +3,6 @@ package yellowbracket.desktop.station.plan;
 import java.util.ArrayList;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import java.util.function.UnaryOperator;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;

@@ -59,10 +59,13 @@ final class UseQuestion {
             card.text("by its shape it is " + g.use().words() + ": " + g.because());
             card.primary(g.use().words(), () -> used(p, g.use()));
         }, () -> view.waiting(card, SizeFigures.USE));
+        // they move when the guess comes in a second later: none of them under a pointer that is about to press
+        boolean moving = guess.isEmpty() && model.derived().reason(SizeFigures.USE, p.id()).isEmpty();
         var others = new ArrayList<Button>();
         for (var u : Use.values()) if (guess.map(UseGuess::use).filter(u::equals).isEmpty()) {
             var b = Card.action(u.words(), () -> used(p, u));
             b.setId("use-" + u.name().toLowerCase(java.util.Locale.ROOT));
+            b.setDisable(moving);
             others.add(b);
         }
         card.add(flow(others));
