@@ -17,6 +17,7 @@ import yellowbracket.mesh.index.DistanceGrid;
 import yellowbracket.mesh.index.WindingNumber;
 import yellowbracket.mesh.measure.WallThickness;
 import yellowbracket.mesh.repair.Mend;
+import yellowbracket.mesh.repair.HealthFindings;
 import yellowbracket.mesh.repair.Overlaps;
 
 /** What the index answers, against a search through every triangle or a closed form. */
@@ -197,6 +198,8 @@ class QueriesTest {
             var few = Overlaps.of(m, edges, Bodies.of(m, edges), Bvh.of(m), all.edges() / 10, Progress.NONE);
             assertThat(few.tested()).isLessThanOrEqualTo(all.edges() / 10);
             assertThat(few.foundFrom()).as("of 0.9 to the power of it a twentieth is left").isBetween(29, 32);
+            assertThat(HealthFindings.tried(all)).isEqualTo("every edge was tried");
+            assertThat(HealthFindings.tried(few)).contains("one edge in 10", few.foundFrom() + " edges or more", "19 of 20");
             if (all.crossings() < few.foundFrom()) continue;
             asked++;
             if (few.crossings() == 0) missed++;

@@ -165,8 +165,11 @@ final class Keeping implements AutoCloseable {
         if (due.getAndSet(work) != null) return;
         writes.incrementAndGet();
         journalling.execute(() -> {
-            Optional.ofNullable(due.getAndSet(null)).ifPresent(Runnable::run);
-            writes.decrementAndGet();
+            try {
+                Optional.ofNullable(due.getAndSet(null)).ifPresent(Runnable::run);
+            } finally {
+                writes.decrementAndGet();
+            }
         });
     }
 

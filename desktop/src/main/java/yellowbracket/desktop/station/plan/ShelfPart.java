@@ -58,8 +58,7 @@ final class ShelfPart extends PagePart {
         if (needed.isEmpty()) return;
         if (!needed.contains(adding)) adding = needed.first();
         UnaryOperator<String> unit = n -> lines.stream().filter(l -> l.name().equals(n)).findFirst().map(Needs.Line::unit).orElse("g");
-        var amount = field("stock-amount", "how much there is", unit.apply(adding) + " between 0 and 1000000, such as 250", 0, MOST)
-                .with("");
+        var amount = field("stock-amount", "how much there is", "a number between 0 and 1000000, such as 250", 0, MOST).with("");
         amount.setPromptText(unit.apply(adding));
         card.title("put on the shelf");
         card.row("add", new Choice<>("stock-add", "what to put on the shelf", new ArrayList<>(needed), adding, n -> n, n -> {
