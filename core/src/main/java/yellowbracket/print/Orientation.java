@@ -92,14 +92,8 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, steepness50, steepness95, size, footMm2, tipDeg);
     }
 
-    /**
-     * Hours in a common currency: printing support, removing it, hiding its scars and the steps it leaves, height for the layer changes,
-     * and what falling over would cost.
-     */
     double cost() {
-        double printing = supportMm3 * 0.15 / 9000, removing = contactMm2 / 12000, scars = showContactMm2 / 3000;
-        double shaky = Math.max(0, 14 - tipDeg) / 7 + 0.5 * Math.clamp(lever() - 6, 0, 20);
-        return printing + removing + scars + 2.5 * steepness95 + 1.2 * steepness50 + size.z() / 150 + shaky;
+        return WayCost.USUAL.of(this);
     }
 
     /** Height over the square root of what stands on the bed: the more, the easier it is knocked off. */

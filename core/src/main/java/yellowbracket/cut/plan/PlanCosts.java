@@ -19,22 +19,8 @@ import yellowbracket.mesh.Vec3;
  * what is seen of the seams, support; an {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
  */
 final class PlanCosts {
-    /**
-     * Share of the space under an overhang that is printed, and of the drop that goes down to the bed and not to the piece itself; both on
-     * prints of the demo.
-     */
-    private static final double SUPPORT_FILL = 0.15;
-    private static final double REACHES_BED = 0.7;
-    /** What is left of it when a piece that still has to be cut has been cut well. */
-    private static final double OPEN_SUPPORT = 0.35;
-    /** Taking away one mm2 of support: more than snapping and trimming it, less than sanding all of its scars too; a starting value. */
-    private static final double REMOVE_H_MM2 = 1.0 / 12_000;
-    /** A side shorter than this share of the whole is a nibble. */
-    private static final double NIBBLE = 0.3;
     /** Both sides must be this much smaller than the whole, or the search does not end. */
     private static final double SHRINK = 0.95;
-    /** A part shorter than this share of the largest one beside it is a crumb. */
-    private static final double CRUMB = 0.3;
     /** Numbers kept for each facet. */
     private static final int FACET = 7;
     /** Steeper overhangs print without support on a usual printer. */
@@ -43,6 +29,7 @@ final class PlanCosts {
     private final List<Bed> beds;
     private final PlanWishes.Rates rates;
     private final PlanWishes.Labour labour;
+    private final PlanTuning tuning;
     private final Map<Mesh, Double> printed = new IdentityHashMap<>();
     private final Map<Mesh, Double> held = new IdentityHashMap<>();
     private final Map<Mesh, double[]> facets = new IdentityHashMap<>();
@@ -53,6 +40,7 @@ final class PlanCosts {
         this.beds = beds;
         this.rates = rates;
         labour = rates.labour();
+        tuning = rates.tuning();
     }
 
     double seamHours(CutChoice c, Aim aim) {
@@ -99,7 +87,7 @@ final class PlanCosts {
         double whole = piece.bounds().diagonal();
         var fair = all.stream()
                 .filter(c -> beds > 1 ? Math.max(leastParts(c.above()), leastParts(c.below())) < beds
-                        : Math.min(c.above().norm(), c.below().norm()) > NIBBLE * whole
+                        : Math.min(c.above().norm(), c.below().norm()) > tuning.nibble() * whole
                                 && Math.max(c.above().norm(), c.below().norm()) < SHRINK * whole)
                 .toList();
         if (fair.isEmpty()) return all;
@@ -120,7 +108,7 @@ final class PlanCosts {
         }
         double parts = p.fits() ? solids(p.mesh()) * labour.partH() * aim.parts + crumbs(p.mesh()) * labour.sliverH()
                 : toCome.applyAsDouble(p);
-        double support = p.fits() ? supportHours(p.mesh()) : OPEN_SUPPORT * anyWayUp(p.mesh());
+        double support = p.fits() ? supportHours(p.mesh()) : tuning.openSupport() * anyWayUp(p.mesh());
         return p.count() * (parts + printHours(p.mesh()) + aim.support * support);
     }
 
@@ -136,7 +124,7 @@ final class PlanCosts {
     private long crumbs(Mesh m) {
         var all = parts(m);
         double largest = all.stream().mapToDouble(s -> s.bounds().diagonal()).max().orElse(0);
-        return all.stream().filter(s -> s.bounds().diagonal() < CRUMB * largest).count();
+        return all.stream().filter(s -> s.bounds().diagonal() < tuning.crumb() * largest).count();
     }
 
     double printHours(Mesh m) {
@@ -196,7 +184,7 @@ final class PlanCosts {
             double down = -(facets[i] * up.x() + facets[i + 1] * up.y() + facets[i + 2] * up.z());
             if (down <= LEAN * facets[i + 3]) continue;
             double drop = facets[i + 4] * up.x() + facets[i + 5] * up.y() + facets[i + 6] * up.z() - floor;
-            if (drop > 1) hours += down * (drop * REACHES_BED * SUPPORT_FILL / rates.mm3PerHour() + REMOVE_H_MM2);
+            if (drop > 1) hours += down * (drop * tuning.reachesBed() * tuning.supportFill() / rates.mm3PerHour() + tuning.removeHMm2());
         }
         return hours;
     }

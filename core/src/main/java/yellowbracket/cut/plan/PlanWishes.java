@@ -25,13 +25,16 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
      * Rough figures for comparing plans: flow, chance of failing an hour, material behind each surface (mm), infill share, work by hand.
      * The stations after this one compute the exact ones for the plan that is taken.
      */
-    public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour) {
-        /** Share of the nominal flow that is left after slow outer walls, layer changes and travel; 0.4 to 0.55 on prints of the demo. */
+    public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour, PlanTuning tuning) {
+        /**
+         * Share of the nominal flow left after slow outer walls, layer changes and travel: 0.4 to 0.55 on prints of the demo. It moves what
+         * {@code mm3PerHour} moves.
+         */
         private static final double FLOW_LEFT = 0.49;
 
-        /** A usual printer and profile. */
+        /** A usual printer and profile: starting values; {@code docs/sensitivity.md} says what they move. */
         public static Rates usual(Labour labour) {
-            return new Rates(17_000, 0.0025, 1.3, 0.15, labour);
+            return new Rates(17_000, 0.0025, 1.3, 0.15, labour, PlanTuning.USUAL);
         }
 
         public static Rates of(Profile profile, List<Printer> printers, Labour labour) {
@@ -42,7 +45,7 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
                     .average()
                     .orElseThrow();
             double failures = printers.stream().mapToDouble(Printer::failuresPerHour).average().orElseThrow();
-            return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), labour);
+            return new Rates(FLOW_LEFT * 3600 * speed * line, failures, profile.wallMm(), profile.infill(), labour, PlanTuning.USUAL);
         }
 
         /** Expected hours of one print of that volume and surface, begun again when it fails: (e^(rate t) - 1) / rate. */

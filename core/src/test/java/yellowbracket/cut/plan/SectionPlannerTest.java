@@ -175,8 +175,8 @@ class SectionPlannerTest {
     @Test
     void moreFailuresMakeLongPrintsDearer() {
         var labour = PlanWishes.Labour.of(Catalogue.builtIn());
-        var safe = new PlanWishes.Rates(17_000, 0, 1.3, 0.15, labour);
-        var risky = new PlanWishes.Rates(17_000, 0.02, 1.3, 0.15, labour);
+        var safe = new PlanWishes.Rates(17_000, 0, 1.3, 0.15, labour, PlanTuning.USUAL);
+        var risky = new PlanWishes.Rates(17_000, 0.02, 1.3, 0.15, labour, PlanTuning.USUAL);
         assertThat(safe.hours(2 * 170_000, 1e9) - 2 * safe.hours(170_000, 1e9)).isCloseTo(0, within(1e-9));
         assertThat(risky.hours(2 * 170_000, 1e9)).isGreaterThan(2.1 * risky.hours(170_000, 1e9));
         assertThat(risky.hours(170_000, 1e9)).as("(e^(0.02 * 10) - 1) / 0.02").isCloseTo(11.07, within(0.01));
