@@ -137,7 +137,7 @@ final class CutCommand extends Output {
         return map("sections", list, "seams", seams, "hardware", hardware, "plan",
                 map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score",
                         plan.hours(), "aim", plan.name(), "planes", plan.tree().planes().stream().map(p -> p.words()).toList(), "why",
-                        plan.reasons()),
+                        plan.reasons().stream().map(SectionPlan.Reason::words).toList()),
                 "plans", planned.plans().stream().map(CutCommand::figures).toList(), "files",
                 files.all().stream().map(Path::toString).toList(), "findings", findings);
     }

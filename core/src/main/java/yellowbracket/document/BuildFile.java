@@ -108,8 +108,7 @@ public final class BuildFile {
             return refuse(name, "", "the file cannot be read (" + e.getMessage() + ")",
                     "check it and its permissions, or try the copy that ends in ~");
         } catch (BuildJson.Unreadable e) {
-            String[] parts = e.getMessage().split("; ", 2);
-            return refuse(name, "", parts[0], parts.length > 1 ? parts[1] : "try another file");
+            return refuse(name, "", e.what(), e.toDo());
         }
     }
 

@@ -32,6 +32,8 @@ import yellowbracket.work.SectionId;
 public final class BuildJson {
     public static final int SCHEMA = 7;
     private static final String FORMAT = "yellow-bracket-build";
+    private static final String OLDER = "try the copy that ends in ~";
+    private static final String UPDATE = "update the program, nothing was changed";
     /** Planes of a cut tree lie one within another; no build comes near. */
     private static final int DEEPEST = 200;
     private static final ObjectMapper MAPPER = new ObjectMapper(
@@ -50,8 +52,21 @@ public final class BuildJson {
     public static final class Unreadable extends Exception {
         private static final long serialVersionUID = 1;
 
-        Unreadable(String what) {
-            super(what);
+        private final String what;
+        private final String toDo;
+
+        Unreadable(String what, String toDo) {
+            super(what + "; " + toDo);
+            this.what = what;
+            this.toDo = toDo;
+        }
+
+        public String what() {
+            return what;
+        }
+
+        public String toDo() {
+            return toDo;
         }
     }
 
@@ -78,11 +93,12 @@ public final class BuildJson {
         try {
             JsonNode root = MAPPER.readTree(json);
             if (root == null || !FORMAT.equals(root.path("format").asText()))
-                throw new Unreadable("build.json is not a Yellow Bracket build; choose a .bracket file");
+                throw new Unreadable("build.json is not a Yellow Bracket build", "choose a .bracket file");
             int schema = root.path("schema").asInt(-1);
-            if (schema > SCHEMA) throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to "
-                    + SCHEMA + "); update the program, nothing was changed");
-            if (schema < 1) throw new Unreadable("build.json has no schema number; the file is damaged, try the copy that ends in ~");
+            if (schema > SCHEMA)
+                throw new Unreadable("the build was saved by a newer version (schema " + schema + ", this one reads up to " + SCHEMA + ")",
+                        UPDATE);
+            if (schema < 1) throw new Unreadable("build.json has no schema number: the file is damaged", OLDER);
             if (schema == 1) fromFirst(root.path("build"));
             if (schema <= 2) fromSecond(root.path("build"));
             if (schema <= 3) fromThird(root.path("build"));
@@ -91,26 +107,23 @@ public final class BuildJson {
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
-            throw new Unreadable("build.json holds \"" + e.getPropertyName()
-                    + "\", which this version does not know; update the program, nothing was changed");
+            throw new Unreadable("build.json holds \"" + e.getPropertyName() + "\", which this version does not know", UPDATE);
         } catch (ValueInstantiationException e) {
             throw new Unreadable("build.json holds an impossible value at " + where(e)
                     + (e.getCause() instanceof IllegalArgumentException words && words.getMessage() != null ? ": " + words.getMessage()
-                            : "")
-                    + "; try the copy that ends in ~");
+                            : ""),
+                    OLDER);
         } catch (StreamConstraintsException e) {
-            throw new Unreadable("build.json is nested deeper, or holds a longer value, than any build; try the copy that ends in ~");
+            throw new Unreadable("build.json is nested deeper, or holds a longer value, than any build", OLDER);
         } catch (JsonMappingException e) {
-            throw new Unreadable("build.json is damaged at " + where(e) + "; try the copy that ends in ~");
+            throw new Unreadable("build.json is damaged at " + where(e), OLDER);
         } catch (JsonProcessingException e) {
             var at = e.getLocation();
-            throw new Unreadable(
-                    "build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()) + "; try the copy that ends in ~");
+            throw new Unreadable("build.json is damaged" + (at == null ? "" : " at line " + at.getLineNr()), OLDER);
         } catch (IllegalArgumentException | NullPointerException | IndexOutOfBoundsException | ArithmeticException e) {
             // here: values that are possible one by one and not together
             throw new Unreadable("build.json holds values that do not go together"
-                    + (e instanceof IllegalArgumentException && e.getMessage() != null ? ": " + e.getMessage() : "")
-                    + "; try the copy that ends in ~");
+                    + (e instanceof IllegalArgumentException && e.getMessage() != null ? ": " + e.getMessage() : ""), OLDER);
         }
     }
 

@@ -1,7 +1,6 @@
 package yellowbracket.print;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -235,7 +234,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         }
     }
 
-    /** Which side of the model comes up; between two sides both are named, the nearer first. */
+    /** Which side of the model comes up; between two sides both are named, the nearer first; "tilted" where it is nearly one side. */
     public static String label(Turn t) {
         if (t.equals(Turn.NONE)) return "as worn";
         var up = t.row2();
@@ -243,7 +242,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
         sides.removeIf(s -> s.norm() < 0.34);
         sides.sort(Comparator.comparingDouble(s -> -s.norm()));
         return String.join("-", sides.stream().map(s -> side(s.unit())).toList()) + " up"
-                + (Arrays.stream(new double[] {up.x(), up.y(), up.z()}).anyMatch(c -> Math.abs(c) > UPRIGHT) ? "" : ", tilted");
+                + (sides.size() == 1 && Math.abs(up.dot(sides.getFirst().unit())) < UPRIGHT ? ", tilted" : "");
     }
 
     private static String side(Vec3 d) {

@@ -143,7 +143,7 @@ class PrintStationTest {
                 .print("B")
                 .orientation();
         assertThat(turned.turn()).isEqualTo(byHand);
-        assertThat(turned.label()).contains("tilted");
+        assertThat(turned.label()).isEqualTo("top-front up");
     }
 
     @Test

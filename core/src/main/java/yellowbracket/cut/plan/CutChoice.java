@@ -34,9 +34,10 @@ record CutChoice(CutPlane plane, boolean mirror, double lineMm, double showMm, d
     }
 
     /**
-     * Why one would take it. @param model the plane in the model's own coordinates; @param eyes whether the prop has eyes to look out with
+     * Why one would take it.
+     * @param eyes whether the prop has eyes to look out with
      */
-    String why(CutPlane model, boolean eyes) {
+    String why(boolean eyes) {
         var parts = new ArrayList<String>();
         if (mirror) parts.add("the mirror plane: both halves alike");
         if (showMm > 1 && creaseMm > WORTH_TELLING * showMm) parts.add(percent(creaseMm / showMm) + " of what is seen lies on creases");
@@ -46,7 +47,7 @@ record CutChoice(CutPlane plane, boolean mirror, double lineMm, double showMm, d
         if (parts.isEmpty()) parts.add("the least to hide of the places where both sides get small enough");
         if (eyes && rimMm < 1) parts.add("clear of the eye opening");
         if (rimMm >= 1) parts.add(String.format(Locale.ROOT, "crosses the rim of the eye opening for %.0f mm", rimMm));
-        return model.words() + ": " + String.join("; ", parts);
+        return String.join("; ", parts);
     }
 
     private static String percent(double share) {

@@ -3,16 +3,17 @@ package yellowbracket.cut.plan;
 import java.util.ArrayList;
 import java.util.List;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.solid.CutPlane;
 
 /**
  * Cuts someone might want, with what they cost: {@code seamMm} of line on the surface, {@code showMm} of it seen; hours are estimates on a
  * simplified model:
  * {@code printH} with support and the prints that fail, {@code joinH} gluing, {@code smoothH} making the seams vanish; {@code supportH} the
  * part of it for printing and removing support.
- * {@code reasons}: one line a plane, in number order; {@code aims}: what it is best at.
+ * {@code reasons}: one a plane, in number order; {@code aims}: what it is best at.
  */
 public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double seamMm, double showMm, double cutAreaMm2, double printH,
-        double joinH, double smoothH, double supportH, List<String> reasons) {
+        double joinH, double smoothH, double supportH, List<Reason> reasons) {
     /** What a plan is made for. */
     public enum Aim {
         WHOLE("in one piece", 1, 1, 1), FEWEST("fewest parts", 10, 1, 1), HIDDEN("best hidden seams", 1, 7, 1),
@@ -34,6 +35,13 @@ public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double sea
 
         public String words() {
             return words;
+        }
+    }
+
+    /** Why a plane is where it is. {@code plane} in the model's own coordinates; {@code mirrored}: the same cut in the other half. */
+    public record Reason(CutPlane plane, boolean locked, boolean mirrored, String why) {
+        public String words() {
+            return plane.words() + (locked ? ", locked: " : ": ") + why + (mirrored ? " (mirrored)" : "");
         }
     }
 

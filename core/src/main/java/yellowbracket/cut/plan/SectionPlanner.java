@@ -345,7 +345,7 @@ public final class SectionPlanner {
     private SectionPlan finished(Aim aim, PlanPiece root) {
         var sum = new Tally();
         sum.add(root);
-        var reasons = new ArrayList<String>();
+        var reasons = new ArrayList<SectionPlan.Reason>();
         reasons(root, false, reasons);
         return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support, sum.join,
                 sum.smooth, sum.support, reasons);
@@ -392,10 +392,10 @@ public final class SectionPlanner {
         return new CutPlane(p.normal(), Math.rint(p.offsetMm() / scale * 1e6) / 1e6);
     }
 
-    private void reasons(PlanPiece p, boolean mirrored, List<String> out) {
+    private void reasons(PlanPiece p, boolean mirrored, List<SectionPlan.Reason> out) {
         if (p.cut().isEmpty()) return;
         var c = p.cut().get();
-        out.add((c.locked() ? "locked; " : "") + c.choice().why(inModel(c.choice().plane()), eyes) + (mirrored ? " (mirrored)" : ""));
+        out.add(new SectionPlan.Reason(inModel(c.choice().plane()), c.locked(), mirrored, c.choice().why(eyes)));
         reasons(c.above(), mirrored, out);
         reasons(c.below().orElse(c.above()), mirrored || c.below().isEmpty(), out);
     }

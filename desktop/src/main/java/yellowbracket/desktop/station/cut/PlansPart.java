@@ -136,8 +136,11 @@ final class PlansPart extends CutPart {
             return;
         }
         card.title("why these planes: " + plan.name());
-        for (int i = 0; i < plan.reasons().size(); i++)
-            card.step(String.valueOf(i + 1), plan.reasons().get(i).split(": ", 2)[0], plan.reasons().get(i).split(": ", 2)[1]);
+        for (int i = 0; i < plan.reasons().size(); i++) {
+            var r = plan.reasons().get(i);
+            card.step(String.valueOf(i + 1), (r.locked() ? "locked; " : "") + r.plane().words(),
+                    r.why() + (r.mirrored() ? " (mirrored)" : ""));
+        }
     }
 
     private void stop(Search s) {

@@ -105,7 +105,7 @@ final class StandPart extends PrintPart {
             var o = w.print().orientation();
             String[] known = {Words.text("%.0f", w.print().cusp95Um()), Words.text("%.1f", o.showContactMm2() / 100),
                     Words.text("~%.1f", w.print().hours())};
-            var row = view.row(table, o.label().contains("-") ? o.label().replace(", tilted", "") : o.label(), current, turn(p, w.turn()),
+            var row = view.row(table, o.label(), current, turn(p, w.turn()),
                     (r, d) -> r.figures(PrintView.readyAt(d), known[0], known[1], known[2], PrintView.readyOf(d)));
             row.estimates(known);
             row.more((w.aims().isEmpty() ? "" : w.aims().stream().map(Orientation.Aim::words).collect(Collectors.joining(", ")) + "\n")
