@@ -2,6 +2,7 @@ package yellowbracket.derive;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -19,6 +20,8 @@ public final class Memo {
     private static final int OF_HEAP = 4;
     /** Traces of one figure; more are hardly ever asked for again, and each must be looked through. */
     private static final int KEPT = 24;
+    /** Of the budget, while nobody works: enough for the last edits and what-ifs, most of which weigh little beside the build shown. */
+    private static final int AT_REST = 8;
 
     private final long budget;
     private final Map<Figure.Key, ArrayDeque<Trace>> traces = new HashMap<>();
@@ -47,7 +50,7 @@ public final class Memo {
         for (var p : trace.parts()) if (counts.merge(p, 1, Integer::sum) == 1) bytes += Weights.bytes(p);
         if (figure.superseded()) while (list.size() > 1) drop(list.removeLast());
         while (list.size() > KEPT) drop(list.removeLast());
-        if (bytes > budget) shrink();
+        if (bytes > budget) shrink(budget);
     }
 
     /** @param shown for the build on screen */
@@ -59,13 +62,20 @@ public final class Memo {
         if (shown) for (var t : list) t.show(t == trace);
     }
 
-    private void shrink() {
+    /** Nothing was asked for in a while: beside the build that is shown, only a part of the budget stays in use. */
+    synchronized void rest() {
+        Set<Object> needed = Collections.newSetFromMap(new IdentityHashMap<>());
+        traces.values().stream().flatMap(ArrayDeque::stream).filter(Trace::shown).forEach(t -> needed.addAll(t.parts()));
+        shrink(needed.stream().mapToLong(Weights::bytes).sum() + budget / AT_REST);
+    }
+
+    private void shrink(long to) {
         record Place(ArrayDeque<Trace> list, Trace trace) {}
         var old = new ArrayList<Place>();
         traces.values().forEach(l -> l.stream().filter(t -> !t.shown() && !t.parts().isEmpty()).forEach(t -> old.add(new Place(l, t))));
         old.sort(Comparator.comparingLong(p -> p.trace.used()));
         for (var p : old) {
-            if (bytes <= budget) return;
+            if (bytes <= to) return;
             p.list.remove(p.trace);
             drop(p.trace);
         }

@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -34,13 +36,17 @@ public final class Workings implements AutoCloseable {
         List<Want> figures(Build build);
     }
 
+    /** With nothing to do for so long, what is kept for undo and for what-ifs is cut down. */
+    private static final int REST_S = 10;
+
     private final Memo memo;
     private final Catalogue shop;
     private final WeatherFeed weather;
     private final Clock clock;
     private final Wants wants;
     private final Consumer<Derived> listener;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(daemon("workings"));
+    private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(daemon("workings"));
+    private final AtomicInteger jobs = new AtomicInteger();
     private final ForkJoinPool pool = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
     private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
@@ -125,10 +131,18 @@ public final class Workings implements AutoCloseable {
     /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */
     private void submit(Runnable work) {
         try {
-            worker.execute(() -> inPool(work));
+            int job = jobs.incrementAndGet();
+            worker.execute(() -> {
+                inPool(work);
+                if (jobs.get() == job) worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
+            });
         } catch (RejectedExecutionException e) {
             if (!worker.isShutdown()) throw e;
         }
+    }
+
+    private void rest(int job) {
+        if (jobs.get() == job) memo.rest();
     }
 
     /** Parallel streams run on the pool they are started in. */

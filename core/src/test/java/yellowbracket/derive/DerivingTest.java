@@ -251,6 +251,22 @@ class DerivingTest {
         assertThat(second.require(ModelFigures.MODEL, "helm").mesh().isEmpty()).isFalse();
     }
 
+    @Test
+    void atRestTheBuildShownStaysKnownAndLittleElse() {
+        var memo = new Memo(16L << 20);
+        for (int i = 0; i < 4; i++) pass(wide(1.02 + 0.01 * i), memo).run(Everything.wants(wide(1.02 + 0.01 * i), "helm"));
+        var shown = wide(1.05);
+        var before = pass(shown, memo).run(Everything.wants(shown, "helm"));
+        long bytes = memo.bytes();
+        memo.rest();
+        assertThat(memo.bytes()).isLessThan(bytes);
+        var after = pass(shown, memo).run(Everything.wants(shown, "helm"));
+        assertThat(after.entries()).allSatisfy((key, e) -> assertThat(e.value()).isSameAs(before.entries().get(key).value()));
+        long rest = memo.bytes();
+        memo.rest();
+        assertThat(memo.bytes()).as("nothing more to drop").isEqualTo(rest);
+    }
+
     private static Build wide(double factor) {
         return Edit.reshape("width", "helm", r -> r.along(factor, 1, 1)).change().apply(both());
     }

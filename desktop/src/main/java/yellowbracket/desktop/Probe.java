@@ -16,7 +16,6 @@ import javafx.animation.AnimationTimer;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
@@ -64,17 +63,17 @@ final class Probe {
     void run() {
         steps.add(
                 until(() -> model.result(ModelFigures.PROXY).isPresent(), () -> System.out.printf("start to drawn: %.1f s%n", running())));
-        steps.add(until(this::derived, () -> System.out.printf("start to everything derived: %.1f s%n", running())));
+        steps.add(until(model::allDerived, () -> System.out.printf("start to everything derived: %.1f s%n", running())));
         steps.add(pause());
         steps.add(turns("turning pages"));
         steps.add(turnsWhile("turning pages while results are worked out"));
         steps.add(onDisk());
-        steps.add(until(this::derived, () -> model.pageProperty().set(Page.SIZE)));
+        steps.add(until(model::allDerived, () -> model.pageProperty().set(Page.SIZE)));
         steps.add(pause());
         steps.add(gaps("dragging the scale", i -> model.preview(scale(1.04 + 0.0005 * (i % 60)))));
         steps.add(until(() -> true, () -> model.apply(scale(1.05))));
         steps.add(gaps("orbiting while results are worked out", i -> bench.orbit(3, 0)));
-        steps.add(until(this::derived, () -> {}));
+        steps.add(until(model::allDerived, () -> {}));
         steps.add(pause());
         steps.add(rate());
         steps.add(pause(REST_NS));
@@ -94,11 +93,6 @@ final class Probe {
     private static double running() {
         return (System.currentTimeMillis()
                 - ProcessHandle.current().info().startInstant().map(Instant::toEpochMilli).orElse(System.currentTimeMillis())) / 1000.0;
-    }
-
-    private boolean derived() {
-        var d = model.derivedProperty().get();
-        return d != null && d.build().equals(java.util.Optional.of(model.shownProperty().get())) && d.fresh(PlanFigures.CHANCE);
     }
 
     private Edit scale(double s) {
@@ -144,6 +138,7 @@ final class Probe {
                 }
                 if (++frame < 3) return true;
                 ms.add((System.nanoTime() - from) / 1e6);
+                System.out.printf("TURN %s %.0f%n", PAGES[turn % PAGES.length], ms.getLast());
                 before = now;
                 frame = 0;
                 if (++turn < TURNS) return true;

@@ -85,6 +85,7 @@ public final class Bench extends StackPane {
     private Runnable looked = () -> {};
     private Optional<Grip> grabbed = Optional.empty();
     private String frameKey = "";
+    private boolean ahead;
     private final Label hint = new Label();
     private Runnable delete = () -> {};
 
@@ -216,9 +217,10 @@ public final class Bench extends StackPane {
      * something new.
      */
     public void show(List<? extends Node> things, Bounds3 bounds, String key) {
-        content.getChildren().setAll(things);
         picture(Optional.empty());
         section.setVisible(false);
+        if (ahead) return;
+        content.getChildren().setAll(things);
         if (!key.equals(frameKey)) {
             frameKey = key;
             framed = bounds;
@@ -227,6 +229,17 @@ public final class Bench extends StackPane {
         framed = bounds;
         moved(); // at once with plain edges; smooth ones take several times as long
         if (!THREE_D) empty(NO_3D);
+    }
+
+    /**
+     * Draws a page that is not on screen, for what is kept of its shapes, then the page on screen again: nothing of it is seen.
+     * @param redraw draws the page on screen
+     */
+    public void ahead(Runnable draw, Runnable redraw) {
+        ahead = true;
+        draw.run();
+        redraw.run();
+        ahead = false;
     }
 
     /** Shows a flat picture in place of the model; empty shows the model again. */

@@ -354,6 +354,12 @@ public final class AppModel implements AutoCloseable {
         return shown.get() == null ? Optional.empty() : shown.get().prop(prop.get());
     }
 
+    /** Whether everything is worked out for the build that is shown. */
+    public boolean allDerived() {
+        var d = derived.get();
+        return d != null && d.build().equals(Optional.ofNullable(shown.get())) && d.fresh(PlanFigures.CHANCE);
+    }
+
     /** The results so far; what is asked of them while a card is written counts as shown on it. */
     public Derived derived() {
         var d = derived.get() == null ? Derived.NOTHING : derived.get();

@@ -39,11 +39,8 @@ public final class Watch {
                 .anyMatch(e -> e.state() == Derived.State.WORKING && e.value() != null);
     }
 
-    /** Both together. */
-    public Watch with(Watch other) {
-        var out = new Watch(other.decisions);
-        out.told.putAll(told);
-        out.told.putAll(other.told);
-        return out;
+    /** Whether nothing it was told was still being worked out. */
+    public boolean settled() {
+        return told.values().stream().noneMatch(e -> e.state() == Derived.State.WORKING);
     }
 }

@@ -1,29 +1,25 @@
 package yellowbracket.desktop.shell;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
-import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
-import javafx.event.Event;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.DragEvent;
+import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -44,18 +40,16 @@ import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Theme;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.Keys;
 
 /** The window's content: top bar, the Run, bench and job card, log line; keys, drops, messages. */
 public final class Frame extends StackPane implements AutoCloseable {
-    private static final double CARD_WIDTH = 480;
-    private static final javafx.css.PseudoClass STALE = javafx.css.PseudoClass.getPseudoClass("stale");
 
     private final AppModel model;
     private final Timers timers;
     private final Bench bench = new Bench();
     private final Pages pages;
-    private final ScrollPane cardScroll = new ScrollPane();
+    private final CardPane cards;
+    private final Ahead ahead;
     private final BorderPane frame = new BorderPane();
     private final RunStrip strip;
     private final LogLine logLine;
@@ -70,9 +64,8 @@ public final class Frame extends StackPane implements AutoCloseable {
     private final ReadOnlyBooleanWrapper inBenchMode = new ReadOnlyBooleanWrapper();
     private Subscription ends = Subscription.EMPTY;
     private boolean swallow;
-    private Optional<ButtonBase> pressed = Optional.empty();
-    private Optional<Watch> told = Optional.empty();
-    private Page cardPage;
+    private Optional<Watch> drawn = Optional.empty();
+    private Page drawnPage;
 
     /** @param openDemo replaces the session by the demo build */
     public Frame(AppModel model, Timers timers, Runnable openDemo) {
@@ -82,15 +75,12 @@ public final class Frame extends StackPane implements AutoCloseable {
         files = new FileActions(model);
         strip = new RunStrip(model);
         logLine = new LogLine(model, timers);
+        cards = new CardPane(model, bench);
+        cards.onLetGo(this::update);
         pages = new Pages(new Pages.Parts(model, bench, timers, files, this::benchMode));
+        ahead = new Ahead(() -> model.allDerived() && model.currentProp().isPresent() && model.busyProperty().get().isEmpty());
         pages.forEach(this::hear);
         commands();
-        cardScroll.getStyleClass().add("card-scroll");
-        cardScroll.setFitToWidth(true);
-        cardScroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        cardScroll.setPrefWidth(CARD_WIDTH);
-        cardScroll.setMinWidth(400);
-        cardScroll.setFocusTraversable(false);
         working.getStyleClass().add("working");
         working.setVisible(false);
         var benchArea = new StackPane(bench, working);
@@ -98,7 +88,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         StackPane.setMargin(working, new javafx.geometry.Insets(10));
         frame.setTop(new VBox(topBar(), strip));
         frame.setCenter(benchArea);
-        frame.setRight(cardScroll);
+        frame.setRight(cards);
         frame.setBottom(logLine);
         message.getStyleClass().add("message");
         message.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
@@ -120,6 +110,7 @@ public final class Frame extends StackPane implements AutoCloseable {
     /** Only while the page is on screen: what comes in for another is there when it is turned to. */
     private void hear(Page page, StationView view) {
         view.onRewrite(() -> {
+            cards.forget(page);
             if (model.pageProperty().get() == page && model.currentProp().isPresent()) rewrite();
         });
     }
@@ -227,17 +218,26 @@ public final class Frame extends StackPane implements AutoCloseable {
     private void listen() {
         keep(model.pageProperty().subscribe(p -> {
             model.dropWhatIfs();
-            rewrite();
+            ahead.touched();
+            update();
         }));
         keep(model.tabProperty().subscribe(tab -> {
             if (!tab.isEmpty()) pages.of(model.pageProperty().get()).show(tab);
             model.tabProperty().set("");
         }));
-        keep(model.derivedProperty().subscribe(d -> update()));
-        keep(model.shownProperty().subscribe(d -> update()));
+        keep(model.derivedProperty().subscribe(d -> {
+            update();
+            ahead.todo(pagesAhead());
+        }));
+        keep(model.shownProperty().subscribe(d -> {
+            cards.forgetOthers();
+            update();
+        }));
         keep(model.inchesProperty().subscribe(d -> update()));
         keep(model.nightProperty().subscribe(night -> {
             Theme.apply(this, night);
+            cards.forget();
+            ahead.todo(pagesAhead());
             rewrite();
         }));
         bench.onSeeThrough(on -> redraw());
@@ -250,11 +250,9 @@ public final class Frame extends StackPane implements AutoCloseable {
             working.setVisible(!b.isEmpty());
             working.setText(b + (model.canStop() ? " ...   Esc stops it" : " ..."));
             if (b.isEmpty()) update();
+            ahead.touched();
         }));
-        cardScroll.addEventFilter(MouseEvent.MOUSE_PRESSED, this::press);
-        cardScroll.addEventFilter(KeyEvent.KEY_PRESSED, this::press);
-        cardScroll.addEventFilter(MouseEvent.MOUSE_RELEASED, e -> letGo());
-        cardScroll.addEventFilter(KeyEvent.KEY_RELEASED, e -> letGo());
+        addEventFilter(InputEvent.ANY, e -> ahead.touched());
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         addEventFilter(KeyEvent.KEY_TYPED, e -> {
             if (swallow) e.consume();
@@ -277,83 +275,66 @@ public final class Frame extends StackPane implements AutoCloseable {
                 }));
     }
 
-    /** A card written anew would take the button away from under the finger before it is let go. */
-    private void press(Event e) {
-        var node = e.getTarget() instanceof Node n ? n : null;
-        while (node != null && !(node instanceof ButtonBase)) node = node.getParent();
-        pressed = node instanceof ButtonBase b ? Optional.of(b) : Optional.empty();
-    }
-
-    private void letGo() {
-        if (pressed.isPresent()) Platform.runLater(this::update); // what was put off, after what the button does
-        pressed = Optional.empty();
-    }
-
     private void dropped(DragEvent e) {
         e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> model.sessions().open(f.toPath()));
         e.setDropCompleted(true);
         e.consume();
     }
 
-    /** Writes the card anew and draws when something the page shows has changed. */
+    /** Draws, and writes the card anew, when something that they show has changed. */
     private void update() {
-        if (model.shownProperty().get() == null || pressed.filter(ButtonBase::isArmed).isPresent()) return;
-        var view = pages.of(model.pageProperty().get());
-        markStale(told.filter(model::stale).isPresent());
-        if (told.filter(model::holds).isPresent() && cardPage == model.pageProperty().get()) return;
-        boolean samePage = cardPage == model.pageProperty().get();
-        cardPage = model.pageProperty().get();
-        var before = told;
-        var now = model.watching(() -> write(view));
-        // a card that was left alone under somebody's hand still shows what it was told before
-        told = Optional.of(samePage && view.busyWithInput() ? before.map(b -> b.with(now)).orElse(now) : now);
+        if (model.shownProperty().get() == null || cards.held()) return;
+        markStale();
+        if (model.currentProp().isEmpty()) begin();
+        else {
+            var page = model.pageProperty().get();
+            if (drawnPage != page || drawn.filter(model::holds).isEmpty()) {
+                drawnPage = page;
+                drawn = Optional.of(model.watching(this::redraw));
+            }
+            cards.show(page, pages.of(page));
+        }
     }
 
-    /** Figures that no longer match the decision are dimmed and said to be so; controls stay as they are. */
-    private void markStale(boolean stale) {
-        boolean busy = !model.busyProperty().get().isEmpty();
-        if (!busy) {
+    /** Pages not looked at yet, made ready: the first visit is then about as quick as the next one. */
+    private List<Runnable> pagesAhead() {
+        return Arrays.stream(Page.values()).flatMap(p -> Stream.<Runnable>of(() -> {
+            if (unready(p) && !bench.showsPicture()) bench.ahead(pages.of(p)::draw, this::redraw);
+        }, () -> {
+            if (unready(p) && pages.of(p).ready()) cards.prepare(p, pages.of(p));
+        })).toList();
+    }
+
+    private boolean unready(Page page) {
+        return page != model.pageProperty().get() && !cards.has(page);
+    }
+
+    /** Figures that no longer match the decision are dimmed and said to be so. */
+    private void markStale() {
+        boolean stale = drawn.filter(model::stale).isPresent() || cards.stale();
+        if (model.busyProperty().get().isEmpty()) {
             working.setText("working ...");
             working.setVisible(stale);
         }
-        if (cardScroll.getContent() != null) cardScroll.getContent().pseudoClassStateChanged(STALE, stale);
+        cards.stale(stale);
     }
 
     private void rewrite() {
-        told = Optional.empty();
+        drawn = Optional.empty();
+        cards.forget(model.pageProperty().get());
         update();
     }
 
-    private void write(StationView view) {
-        boolean has = model.currentProp().isPresent();
-        bench.empty(has ? "" : "drop a mesh here: STL, OBJ, PLY or 3MF");
-        if (!has) {
-            bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
-            bench.callouts(List.of());
-            bench.gauges(List.of());
-            bench.legend().none();
-            cardScroll.setContent(beginnings());
-            return;
-        }
-        redraw();
-        if (view.busyWithInput()) return;
-        double at = cardScroll.getVvalue();
-        var keys = getScene() == null || !(cardScroll.getContent() instanceof Parent before) ? Optional.<Keys>empty()
-                : Keys.on(before, getScene().getFocusOwner());
-        boolean samePage = cardScroll.getContent() != null && cardPage == cardScroll.getContent().getUserData();
-        var card = view.card();
-        card.setUserData(cardPage);
-        card.pseudoClassStateChanged(STALE, told.filter(model::stale).isPresent());
-        cardScroll.setContent(card);
-        if (!samePage) cardScroll.setVvalue(0);
-        else {
-            cardScroll.applyCss();
-            cardScroll.layout();
-            cardScroll.setVvalue(at);
-        }
-        // by keys one goes on where one was, else from what came in its place: the page's next step
-        keys.map(k -> (samePage ? k.in(card) : Optional.<Node>empty()).or(() -> Optional.ofNullable(card.lookup(".primary"))).orElse(bench))
-                .ifPresent(Node::requestFocus);
+    /** Nothing to work on yet. */
+    private void begin() {
+        drawn = Optional.empty();
+        bench.picture(Optional.empty());
+        bench.empty("drop a mesh here: STL, OBJ, PLY or 3MF");
+        bench.show(List.of(), yellowbracket.mesh.Bounds3.of(-100, -100, -100, 100, 100, 100), "none");
+        bench.callouts(List.of());
+        bench.gauges(List.of());
+        bench.legend().none();
+        cards.show(beginnings());
     }
 
     /** A flat picture fills the bench. */
@@ -363,6 +344,7 @@ public final class Frame extends StackPane implements AutoCloseable {
 
     private void redraw() {
         bench.picture(Optional.empty());
+        bench.empty("");
         if (model.currentProp().isPresent()) pages.of(model.pageProperty().get()).draw();
     }
 
@@ -481,6 +463,7 @@ public final class Frame extends StackPane implements AutoCloseable {
     public void close() {
         leaveBenchMode();
         ends.unsubscribe();
+        ahead.close();
         pages.close();
         strip.close();
         logLine.close();

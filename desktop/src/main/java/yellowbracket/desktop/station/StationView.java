@@ -3,6 +3,7 @@ package yellowbracket.desktop.station;
 import java.time.LocalDateTime;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,15 +41,18 @@ public abstract class StationView implements AutoCloseable {
     protected final AppModel model;
     protected final Bench bench;
     private final Map<String, Derived> whatIfs = new HashMap<>();
-    /** Alternatives asked for, with the newest row that wants the answer: a card may be written anew meanwhile. */
-    private final Map<String, Runnable> waiting = new HashMap<>();
+    /** Alternatives asked for, each with the newest row that wants the answer: a card may be written anew meanwhile. */
+    private final Map<String, Waiting> waiting = new LinkedHashMap<>();
     private Build whatIfsOf;
     private int round;
+    private boolean ahead;
 
     private final List<String> tabs;
     private String tab;
     private Runnable rewrite = () -> {};
     private Subscription ends = Subscription.EMPTY;
+
+    private record Waiting(Edit edit, Runnable show) {}
 
     protected StationView(AppModel model, Bench bench) {
         this(model, bench, List.of());
@@ -86,6 +90,7 @@ public abstract class StationView implements AutoCloseable {
         if (!tabs.contains(name)) throw new IllegalArgumentException("no tab " + name + " among " + tabs);
         leave(tab);
         model.dropWhatIfs();
+        waiting.clear();
         tab = name;
         enter(name);
         rewrite.run();
@@ -116,6 +121,21 @@ public abstract class StationView implements AutoCloseable {
     /** The job card for the results as they are. */
     public abstract Card card();
 
+    /** Whether writing the card would start no work that nobody has asked for yet. */
+    public boolean ready() {
+        return true;
+    }
+
+    /** The card before its page is shown: its alternatives are asked for when it is, see {@link #resume}. */
+    public final Card cardAhead() {
+        ahead = true;
+        try {
+            return card();
+        } finally {
+            ahead = false;
+        }
+    }
+
     /** What the bench shows for this page. */
     public abstract void draw();
 
@@ -144,21 +164,37 @@ public abstract class StationView implements AutoCloseable {
     /** A row of alternatives whose figures are worked out aside; {@code show} fills them in when they arrive. */
     public Alternatives.Row alternative(Alternatives table, String name, boolean current, Edit edit,
             BiConsumer<Alternatives.Row, Derived> show) {
-        if (whatIfsOf != model.shownProperty().get()) {
-            whatIfs.clear();
-            whatIfsOf = model.shownProperty().get();
-        }
+        ofShown();
         if (round != model.round()) waiting.clear();
         round = model.round();
         var row = table.add(name, current, () -> model.apply(edit));
         String key = prop().id() + "/" + edit.name();
         var known = current ? model.derived() : whatIfs.get(key);
         if (known != null && known.get(PlanFigures.SCHEDULE).isPresent()) show.accept(row, known);
-        else if (!current && waiting.put(key, () -> show.accept(row, whatIfs.get(key))) == null) model.whatIf(edit, d -> {
-            whatIfs.put(key, d);
-            Optional.ofNullable(waiting.remove(key)).ifPresent(Runnable::run);
-        });
+        else if (!current && waiting.put(key, new Waiting(edit, () -> show.accept(row, whatIfs.get(key)))) == null && !ahead)
+            ask(key, edit);
         return row;
+    }
+
+    /** What-ifs of another build say nothing. */
+    private void ofShown() {
+        if (whatIfsOf == model.shownProperty().get()) return;
+        whatIfs.clear();
+        whatIfsOf = model.shownProperty().get();
+    }
+
+    private void ask(String key, Edit edit) {
+        model.whatIf(edit, d -> {
+            whatIfs.put(key, d);
+            Optional.ofNullable(waiting.remove(key)).ifPresent(a -> a.show.run());
+        });
+    }
+
+    /** The card written last is shown again: what its alternatives still wait for is asked anew. */
+    public final void resume() {
+        ofShown();
+        round = model.round();
+        waiting.forEach((key, a) -> ask(key, a.edit));
     }
 
     /** What can hurt in this prop's work at a station and what is worn against it, from its tasks, products and tools. */

@@ -86,6 +86,11 @@ public final class CutView extends StationView {
         return model;
     }
 
+    @Override
+    public boolean ready() {
+        return !tab().equals("plans") || plans.sought();
+    }
+
     /** Plans have arrived: only their own page is written anew, nothing is taken from under the pointer on another. */
     void plansArrived() {
         if (tab().equals("plans")) again();

@@ -53,6 +53,11 @@ final class PlansPart extends CutPart {
         return List.of(prop().mesh(), prop().intake(), prop().size().reshape(), prop().scale(), beds(), prop().cut().tree().onlyLocked());
     }
 
+    /** Whether plans for this model, scale and beds are there or being looked for. */
+    boolean sought() {
+        return searches.containsKey(key());
+    }
+
     private List<Bed> beds() {
         return model.shownProperty().get().printers().stream().map(Bed::of).distinct().toList();
     }
