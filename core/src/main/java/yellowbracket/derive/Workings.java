@@ -13,7 +13,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
@@ -38,6 +40,7 @@ public final class Workings implements AutoCloseable {
 
     /** With nothing to do for so long, what is kept for undo and for what-ifs is cut down. */
     private static final int REST_S = 10;
+    private static final long STAND_STILL_NS = 20_000_000;
 
     private final Memo memo;
     private final Catalogue shop;
@@ -48,6 +51,8 @@ public final class Workings implements AutoCloseable {
     private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(daemon("workings"));
     private final AtomicInteger jobs = new AtomicInteger();
     private final ForkJoinPool pool = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
+    private final ForkJoinPool patient = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
+    private final AtomicInteger unfinished = new AtomicInteger();
     private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
@@ -128,12 +133,36 @@ public final class Workings implements AutoCloseable {
         asideRound.set(new Object());
     }
 
+    /**
+     * Does long work that nobody waits for as much as for results, on the caller's thread: it stands still while any result or what-if is
+     * being worked out, so that a core stays free for the window.
+     */
+    public <T> T patiently(Progress progress, Function<Progress, T> work) {
+        return patient.submit(() -> work.apply(new Progress() {
+            @Override
+            public void report(long done, long total) {
+                progress.report(done, total);
+            }
+
+            @Override
+            public boolean stopRequested() {
+                while (unfinished.get() > 0 && !worker.isShutdown() && !progress.stopRequested()) LockSupport.parkNanos(STAND_STILL_NS);
+                return progress.stopRequested();
+            }
+        })).join();
+    }
+
     /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */
     private void submit(Runnable work) {
         try {
             int job = jobs.incrementAndGet();
+            unfinished.incrementAndGet();
             worker.execute(() -> {
-                inPool(work);
+                try {
+                    inPool(work);
+                } finally {
+                    unfinished.decrementAndGet();
+                }
                 if (jobs.get() == job) worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
             });
         } catch (RejectedExecutionException e) {
@@ -176,5 +205,6 @@ public final class Workings implements AutoCloseable {
         dropWhatIfs();
         worker.shutdownNow();
         pool.shutdown();
+        patient.shutdown();
     }
 }

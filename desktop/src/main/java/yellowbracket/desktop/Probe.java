@@ -10,9 +10,11 @@ import java.util.Collections;
 import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
+import javafx.scene.control.Slider;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import yellowbracket.derive.model.ModelFigures;
@@ -41,6 +43,7 @@ final class Probe {
 
     private final AppModel model;
     private final Bench bench;
+    private final Frame frame;
     private final Runnable end;
     private final Deque<Step> steps = new ArrayDeque<>();
     /** Painted at each frame, so that each waits until the one before is shown. */
@@ -55,6 +58,7 @@ final class Probe {
     Probe(AppModel model, Frame frame, Runnable end) {
         this.end = end;
         this.model = model;
+        this.frame = frame;
         bench = (Bench) frame.lookup(".bench");
         spot.setManaged(false);
         frame.getChildren().add(spot);
@@ -70,8 +74,9 @@ final class Probe {
         steps.add(onDisk());
         steps.add(until(model::allDerived, () -> model.pageProperty().set(Page.SIZE)));
         steps.add(pause());
-        steps.add(gaps("dragging the scale", i -> model.preview(scale(1.04 + 0.0005 * (i % 60)))));
-        steps.add(until(() -> true, () -> model.apply(scale(1.05))));
+        steps.add(until(() -> slider().isPresent(), () -> slider().orElseThrow().setValueChanging(true)));
+        steps.add(gaps("dragging the scale", i -> slider().orElseThrow().setValue(104 + 0.05 * (i % 60))));
+        steps.add(until(() -> true, () -> slider().orElseThrow().setValueChanging(false)));
         steps.add(gaps("orbiting while results are worked out", i -> bench.orbit(3, 0)));
         steps.add(until(model::allDerived, () -> {}));
         steps.add(pause());
@@ -93,6 +98,10 @@ final class Probe {
     private static double running() {
         return (System.currentTimeMillis()
                 - ProcessHandle.current().info().startInstant().map(Instant::toEpochMilli).orElse(System.currentTimeMillis())) / 1000.0;
+    }
+
+    private Optional<Slider> slider() {
+        return Optional.ofNullable((Slider) frame.lookup("#scale"));
     }
 
     private Edit scale(double s) {

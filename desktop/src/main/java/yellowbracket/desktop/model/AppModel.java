@@ -90,7 +90,7 @@ public final class AppModel implements AutoCloseable {
     /** Hours they print in a second. */
     private static final double LINK_PACE = 0.5;
     private final Map<String, SimulatedPrinter> links = new HashMap<>();
-    private static final long TAKE_MS = 90;
+    private static final long TAKE_MS = 180;
     private static final Duration PAINT_FIRST = Duration.millis(180);
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
@@ -149,7 +149,7 @@ public final class AppModel implements AutoCloseable {
         if (pending.getAndSet(d) == null) Platform.runLater(this::take);
     }
 
-    /** At most some ten times a second: each change may write a card and draw. */
+    /** At most some five times a second: each change may write a card and draw. */
     private void take() {
         long wait = TAKE_MS - (System.nanoTime() - taken) / 1_000_000;
         if (wait > 0) {
@@ -332,6 +332,11 @@ public final class AppModel implements AutoCloseable {
             }));
         });
         later.play();
+    }
+
+    /** Long work that stands still while results are worked out; on the caller's thread. */
+    public <T> T patiently(Progress progress, Function<Progress, T> work) {
+        return workings.patiently(progress, work);
     }
 
     /** What-ifs asked for so far are wanted no more: the page that asked is left. */

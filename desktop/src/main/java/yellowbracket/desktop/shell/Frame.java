@@ -1,6 +1,7 @@
 package yellowbracket.desktop.shell;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -296,13 +297,16 @@ public final class Frame extends StackPane implements AutoCloseable {
         }
     }
 
-    /** Pages not looked at yet, made ready: the first visit is then about as quick as the next one. */
+    /** Pages not looked at yet, made ready: the first visit is then about as quick as the next one. Last those that start long work. */
     private List<Runnable> pagesAhead() {
-        return Arrays.stream(Page.values()).flatMap(p -> Stream.<Runnable>of(() -> {
-            if (unready(p) && !bench.showsPicture()) bench.ahead(pages.of(p)::draw, this::redraw);
-        }, () -> {
-            if (unready(p) && pages.of(p).ready()) cards.prepare(p, pages.of(p));
-        })).toList();
+        return Arrays.stream(Page.values())
+                .sorted(Comparator.comparing(p -> pages.of(p).startsWork()))
+                .flatMap(p -> Stream.<Runnable>of(() -> {
+                    if (unready(p) && !bench.showsPicture()) bench.ahead(pages.of(p)::draw, this::redraw);
+                }, () -> {
+                    if (unready(p)) cards.prepare(p, pages.of(p));
+                }))
+                .toList();
     }
 
     private boolean unready(Page page) {

@@ -121,9 +121,9 @@ public abstract class StationView implements AutoCloseable {
     /** The job card for the results as they are. */
     public abstract Card card();
 
-    /** Whether writing the card would start no work that nobody has asked for yet. */
-    public boolean ready() {
-        return true;
+    /** Whether writing the card starts work that takes seconds. */
+    public boolean startsWork() {
+        return false;
     }
 
     /** The card before its page is shown: its alternatives are asked for when it is, see {@link #resume}. */

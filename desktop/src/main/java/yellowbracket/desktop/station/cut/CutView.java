@@ -87,8 +87,8 @@ public final class CutView extends StationView {
     }
 
     @Override
-    public boolean ready() {
-        return !tab().equals("plans") || plans.sought();
+    public boolean startsWork() {
+        return tab().equals("plans");
     }
 
     /** Plans have arrived: only their own page is written anew, nothing is taken from under the pointer on another. */

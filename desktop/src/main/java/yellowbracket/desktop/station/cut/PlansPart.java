@@ -42,6 +42,15 @@ final class PlansPart extends CutPart {
 
     PlansPart(CutView view) {
         super(view);
+        view.keep(model.shownProperty().subscribe(b -> leaveOff()));
+    }
+
+    /** A search for what has been decided otherwise helps nobody, and takes a core from what was decided. */
+    private void leaveOff() {
+        var running = searches.entrySet().stream().filter(e -> !e.getValue().over).findFirst();
+        if (running.isEmpty() || model.currentProp().isPresent() && running.get().getKey().equals(key())) return;
+        searches.remove(running.get().getKey());
+        model.planning().cancel();
     }
 
     @Override
@@ -51,11 +60,6 @@ final class PlansPart extends CutPart {
 
     private List<Object> key() {
         return List.of(prop().mesh(), prop().intake(), prop().size().reshape(), prop().scale(), beds(), prop().cut().tree().onlyLocked());
-    }
-
-    /** Whether plans for this model, scale and beds are there or being looked for. */
-    boolean sought() {
-        return searches.containsKey(key());
     }
 
     private List<Bed> beds() {
@@ -177,11 +181,11 @@ final class PlansPart extends CutPart {
     /** On the planning thread; a search that breaks off says so instead of looking on for ever. */
     private SectionPlanner.Outcome planned(Mesh mesh, double scale, PlanWishes wishes, Progress progress, Search search) {
         try {
-            return SectionPlanner.plan(mesh, scale, wishes, progress, found -> Platform.runLater(() -> {
+            return model.patiently(progress, p -> SectionPlanner.plan(mesh, scale, wishes, p, found -> Platform.runLater(() -> {
                 if (search.over) return;
                 search.plans = found;
                 view.plansArrived();
-            }));
+            })));
         } catch (Progress.Stopped e) {
             throw e;
         } catch (RuntimeException e) {
