@@ -14,9 +14,13 @@ public final class Cusp {
 
     private Cusp() {}
 
-    /** Micrometres. @param upShare |n . build direction|, 0 on an upright wall, 1 on a level face */
+    /** As a share of the layer height. @param upShare |n . build direction|, 0 on an upright wall, 1 on a level face */
+    public static double share(double upShare) {
+        return upShare > LEVEL ? BEAD : Math.sqrt(upShare * upShare + BEAD * BEAD * (1 - upShare * upShare));
+    }
+
+    /** Micrometres. @param upShare |n . build direction| */
     public static double um(double layerMm, double upShare) {
-        double step = upShare > LEVEL ? BEAD : upShare;
-        return 1000 * layerMm * Math.sqrt(step * step + BEAD * BEAD * (1 - upShare * upShare));
+        return 1000 * layerMm * share(upShare);
     }
 }

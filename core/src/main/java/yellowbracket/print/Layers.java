@@ -5,10 +5,10 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 
 /**
- * Area and outline length of each layer, straight from the triangles: every triangle adds its segment to the layers it spans, area by the
- * shoelace sum of the directed segments, so no contour is ever chained. Layers are taken at their middle heights. O(triangles x layers
- * spanned),
- * on as many threads as there are processors for large meshes.
+ * Area and outline length of each layer, and what lies open above and below it, straight from the triangles: every triangle adds its
+ * segment to the layers it spans, area by the shoelace sum of the directed segments, so no contour is ever chained; seen from above or
+ * below, it adds its area to what is open there. Layers are taken at their middle heights. O(triangles x layers spanned), on as many
+ * threads as there are processors for large meshes.
  */
 public final class Layers {
     private static final int CHUNK = 60_000;
@@ -16,16 +16,63 @@ public final class Layers {
     private final double layerMm;
     private final double[] areaMm2;
     private final double[] outlineMm;
+    private final Open above;
+    private final Open below;
 
-    private Layers(double layerMm, double[] areaMm2, double[] outlineMm) {
+    private Layers(double layerMm, double[] areaMm2, double[] outlineMm, Open above, Open below) {
         this.layerMm = layerMm;
         this.areaMm2 = areaMm2;
         this.outlineMm = outlineMm;
+        this.above = above;
+        this.below = below;
+    }
+
+    /**
+     * Area seen from above, or from below, between the middles of one layer and the next, by how level it is: {@code mm2[s][j]} between
+     * layers j - 1 and j, of faces that run {@link #LEVEL}[s] mm or more to the side for each mm up.
+     */
+    private record Open(double[][] mm2) {
+        /** Faces steeper than the first lie under the walls of any print. */
+        static final double[] LEVEL = {0.5, 0.7, 1, 1.4, 2, 2.8, 4, 5.6, 8, 16, 64};
+        private static final double MIDDLE = Math.sqrt(1.4);
+
+        static Open of(int layers) {
+            return new Open(new double[LEVEL.length][layers + 1]);
+        }
+
+        /** @param level mm to the side for each mm up */
+        static int kind(double level) {
+            int s = -1;
+            while (s + 1 < LEVEL.length && level >= LEVEL[s + 1]) s++;
+            return s;
+        }
+
+        void add(Open other) {
+            for (int s = 0; s < mm2.length; s++) for (int j = 0; j < mm2[s].length; j++) mm2[s][j] += other.mm2[s][j];
+        }
+
+        /** What of it, from one gap between layers through another, reaches further in than the walls. */
+        double beyond(int from, int to, double skinMm, double wallsMm) {
+            double sum = 0;
+            for (int s = 0; s < LEVEL.length; s++) {
+                double share = 1 - wallsMm / (skinMm * LEVEL[s] * (s + 1 == LEVEL.length ? 2 : MIDDLE));
+                if (share > 0) for (int j = Math.max(0, from); j <= Math.min(to, mm2[s].length - 1); j++) sum += share * mm2[s][j];
+            }
+            return sum;
+        }
+
+        Open resampled(int layers) {
+            var out = of(layers);
+            int n = mm2[0].length - 1;
+            for (int s = 0; s < mm2.length; s++)
+                for (int j = 0; j <= n; j++) out.mm2[s][n == 0 ? 0 : (int) Math.round((double) j * layers / n)] += mm2[s][j];
+            return out;
+        }
     }
 
     public static Layers of(Mesh mesh, Turn turn, double layerMm) {
         if (!(layerMm > 0)) throw new IllegalArgumentException("layer height must be above 0, was " + layerMm);
-        if (mesh.isEmpty()) return new Layers(layerMm, new double[0], new double[0]);
+        if (mesh.isEmpty()) return new Layers(layerMm, new double[0], new double[0], Open.of(0), Open.of(0));
         var xyz = Turned.points(mesh, turn);
         int triangles = mesh.triangleCount(), chunks = Math.clamp(triangles / CHUNK, 1, Runtime.getRuntime().availableProcessors());
         double lo = Turned.lowest(xyz);
@@ -45,7 +92,13 @@ public final class Layers {
             }
             area[i] = Math.abs(area[i]) / 2;
         }
-        return new Layers(layerMm, area, outline);
+        var above = Open.of(count);
+        var below = Open.of(count);
+        for (var p : parts) {
+            above.add(p.above);
+            below.add(p.below);
+        }
+        return new Layers(layerMm, area, outline, above, below);
     }
 
     /** What some of the triangles add. Heights count in layers from the middle of the first. */
@@ -57,6 +110,8 @@ public final class Layers {
         private final double layerMm;
         private final double[] area2;
         private final double[] outline;
+        private final Open above;
+        private final Open below;
 
         Sum(Mesh mesh, double[] xyz, double lo, double layerMm, int count) {
             this.mesh = mesh;
@@ -66,13 +121,17 @@ public final class Layers {
             perLayer = 1 / layerMm;
             area2 = new double[count];
             outline = new double[count];
+            above = Open.of(count);
+            below = Open.of(count);
         }
 
         void add(int f) {
             int a = 3 * mesh.vertex(f, 0), b = 3 * mesh.vertex(f, 1), c = 3 * mesh.vertex(f, 2);
             double za = xyz[a + 2], zb = xyz[b + 2], zc = xyz[c + 2];
-            int from = Math.max(0, (int) Math.ceil((Math.min(za, Math.min(zb, zc)) - base) * perLayer));
-            int to = Math.min(area2.length - 1, (int) Math.floor((Math.max(za, Math.max(zb, zc)) - base) * perLayer));
+            double lo = (Math.min(za, Math.min(zb, zc)) - base) * perLayer, hi = (Math.max(za, Math.max(zb, zc)) - base) * perLayer;
+            open(a, b, c, lo, hi);
+            int from = Math.max(0, (int) Math.ceil(lo));
+            int to = Math.min(area2.length - 1, (int) Math.floor(hi));
             for (int i = from; i <= to; i++) {
                 double h = base + i * layerMm;
                 boolean sa = za >= h, sb = zb >= h, sc = zc >= h;
@@ -82,6 +141,19 @@ public final class Layers {
                 else if (sa == sc) segment(i, h, b, c, a, sb);
                 else segment(i, h, c, a, b, sc);
             }
+        }
+
+        /** Spread evenly over its height. */
+        private void open(int a, int b, int c, double lo, double hi) {
+            double ux = xyz[b] - xyz[a], uy = xyz[b + 1] - xyz[a + 1], uz = xyz[b + 2] - xyz[a + 2];
+            double vx = xyz[c] - xyz[a], vy = xyz[c + 1] - xyz[a + 1], vz = xyz[c + 2] - xyz[a + 2];
+            double nz = ux * vy - uy * vx, side = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz);
+            int kind = Open.kind(Math.abs(nz) / Math.max(1e-12, side));
+            if (kind < 0) return;
+            var to = (nz > 0 ? above : below).mm2[kind];
+            int first = Math.clamp((int) Math.ceil(lo), 0, to.length - 1), last = Math.clamp((int) Math.ceil(hi), 0, to.length - 1);
+            double area = Math.abs(nz) / 2;
+            for (int j = first; j <= last; j++) to[j] += first == last ? area : area * (Math.min(hi, j) - Math.max(lo, j - 1)) / (hi - lo);
         }
 
         private void segment(int i, double h, int p, int q, int r, boolean above) {
@@ -110,6 +182,15 @@ public final class Layers {
         return outlineMm[layer];
     }
 
+    /**
+     * Area of a layer, in from its walls, that has to be solid because within the skin above or below it there is nothing.
+     * @param skin layers @param wallsMm how wide the walls are together
+     */
+    public double skinMm2(int layer, int skin, double wallsMm) {
+        return above.beyond(layer + 1, layer + skin, skin * layerMm, wallsMm)
+                + below.beyond(layer - skin + 1, layer, skin * layerMm, wallsMm);
+    }
+
     public double volumeMm3() {
         double sum = 0;
         for (double a : areaMm2) sum += a * layerMm;
@@ -128,6 +209,6 @@ public final class Layers {
             area[i] = areaMm2[k] + (at - k) * (areaMm2[next] - areaMm2[k]);
             outline[i] = outlineMm[k] + (at - k) * (outlineMm[next] - outlineMm[k]);
         }
-        return new Layers(otherMm, area, outline);
+        return new Layers(otherMm, area, outline, above.resampled(n), below.resampled(n));
     }
 }

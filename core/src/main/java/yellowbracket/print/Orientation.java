@@ -17,15 +17,12 @@ import yellowbracket.shop.Profile;
 
 /**
  * One way up for a section and what it means. {@code supportMm3}: space below overhangs down to what lies under them; {@code contactMm2}
- * where support
- * touches, {@code showContactMm2} the part on the show side; {@code steepness}: |n . up| over the show side at the 50th and 95th
- * percentile,
- * which times the layer height gives the cusp; {@code size} on the bed; {@code footMm2}: what of the section itself lies on the bed; {@code
- * tipDeg}: how far it may
- * lean, support and all, before it tips over.
+ * where support touches, {@code showContactMm2} the part on the show side; {@code cusp}: depth of the valleys between layer lines over the
+ * show side, as a share of the layer height, at the 50th and 95th percentile; {@code size} on the bed; {@code footMm2}: what of the
+ * section itself lies on the bed; {@code tipDeg}: how far it may lean, support and all, before it tips over.
  */
-public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double steepness50,
-        double steepness95, Vec3 size, double footMm2, double tipDeg) {
+public record Orientation(String label, Turn turn, double supportMm3, double contactMm2, double showContactMm2, double cusp50,
+        double cusp95, Vec3 size, double footMm2, double tipDeg) {
     /** Cells across a section while ways are compared, and for the one taken. */
     private static final int COARSE = 84;
     /** Cells across for the way up that is taken. */
@@ -34,7 +31,6 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
     private static final double UPRIGHT = Math.cos(Math.toRadians(3));
     /** Directions nearer than this to one tried already are not tried. */
     private static final double APART = Math.cos(Math.toRadians(8));
-    private static final double LEVEL = 0.9994;
 
     /** As it is worn, on each side, on edges and corners of its box, and on every face it comes to rest on; best first for this profile. */
     public static List<Orientation> choices(Mesh section, SurfaceSamples samples, Profile profile) {
@@ -77,18 +73,18 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
 
     /** Turned about the upright by a quarter. */
     public Orientation quarter() {
-        return new Orientation(label, turn.then(Turn.quarter(2)).tidy(), supportMm3, contactMm2, showContactMm2, steepness50, steepness95,
+        return new Orientation(label, turn.then(Turn.quarter(2)).tidy(), supportMm3, contactMm2, showContactMm2, cusp50, cusp95,
                 new Vec3(size.y(), size.x(), size.z()), footMm2, tipDeg);
     }
 
     /** The same in an enlarged section. */
     public Orientation scaled(double k) {
-        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, steepness50, steepness95,
+        return new Orientation(label, turn, supportMm3 * k * k * k, contactMm2 * k * k, showContactMm2 * k * k, cusp50, cusp95,
                 size.times(k), footMm2 * k * k, tipDeg);
     }
 
     public Orientation named(String other) {
-        return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, steepness50, steepness95, size, footMm2, tipDeg);
+        return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, cusp50, cusp95, size, footMm2, tipDeg);
     }
 
     double cost() {
@@ -112,7 +108,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
     }
 
     private double[] aims() {
-        return new double[] {showContactMm2, steepness95 + 0.5 * steepness50, supportMm3, size.z(), -tipDeg};
+        return new double[] {showContactMm2, cusp95 + 0.5 * cusp50, supportMm3, size.z(), -tipDeg};
     }
 
     /** What speaks for a way up. */
@@ -134,7 +130,7 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
             return switch (this) {
                 case BALANCE -> o.cost();
                 case CLEAN -> o.showContactMm2 + 1e-3 * o.cost();
-                case FINE -> o.steepness95 + 0.5 * o.steepness50 + 1e-3 * o.cost();
+                case FINE -> o.cusp95 + 0.5 * o.cusp50 + 1e-3 * o.cost();
                 case QUICK -> o.supportMm3 + 1e-3 * o.cost();
                 case LOW -> o.size.z() + 1e-3 * o.cost();
             };
@@ -216,15 +212,14 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
             var size = new Vec3(extent(xyz, 0), extent(xyz, 1), extent(xyz, 2));
             var columns = Columns.of(section, seen, turn, Math.max(0.05, Math.sqrt(size.x() * size.y()) / cells));
             var need = columns.need(supportAngleDeg, turn.apply(centre));
-            var steps = samples.samples()
+            var shares = samples.samples()
                     .stream()
                     .filter(SurfaceSamples.Sample::seen)
-                    .mapToDouble(s -> Math.abs(turn.row2().dot(s.normal())))
-                    .map(up -> up > LEVEL ? Cusp.BEAD : up)
+                    .mapToDouble(s -> Cusp.share(Math.abs(turn.row2().dot(s.normal()))))
                     .sorted()
                     .toArray();
-            double p50 = steps.length == 0 ? Cusp.BEAD : steps[steps.length / 2],
-                    p95 = steps.length == 0 ? Cusp.BEAD : steps[(int) (0.95 * (steps.length - 1))];
+            double p50 = shares.length == 0 ? Cusp.BEAD : shares[shares.length / 2],
+                    p95 = shares.length == 0 ? Cusp.BEAD : shares[(int) (0.95 * (shares.length - 1))];
             return new Orientation(label(turn), turn, need.volumeMm3(), need.contactMm2(), need.seenMm2(), p50, p95, size,
                     need.ownFootMm2(), need.tipDeg());
         }

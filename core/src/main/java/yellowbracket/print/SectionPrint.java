@@ -33,10 +33,10 @@ public record SectionPrint(SectionId id, Orientation orientation, Profile profil
     }
 
     public double cusp50Um() {
-        return Cusp.um(profile.layerMm(), orientation.steepness50());
+        return 1000 * profile.layerMm() * orientation.cusp50();
     }
 
     public double cusp95Um() {
-        return Cusp.um(profile.layerMm(), orientation.steepness95());
+        return 1000 * profile.layerMm() * orientation.cusp95();
     }
 }

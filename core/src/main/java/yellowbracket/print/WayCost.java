@@ -22,8 +22,8 @@ public record WayCost(double supportHMm3, double removeHMm2, double scarHMm2, do
     private static final double STOUT = 6, MOST_SLENDER = 20;
 
     public double of(Orientation o) {
-        return o.supportMm3() * supportHMm3 + o.contactMm2() * removeHMm2 + o.showContactMm2() * scarHMm2 + steep95H * o.steepness95()
-                + steep50H * o.steepness50() + o.size().z() * heightHMm + Math.max(0, FIRM_DEG - o.tipDeg()) * shakyHDeg
+        return o.supportMm3() * supportHMm3 + o.contactMm2() * removeHMm2 + o.showContactMm2() * scarHMm2 + steep95H * o.cusp95()
+                + steep50H * o.cusp50() + o.size().z() * heightHMm + Math.max(0, FIRM_DEG - o.tipDeg()) * shakyHDeg
                 + slenderH * Math.clamp(o.lever() - STOUT, 0, MOST_SLENDER);
     }
 }

@@ -7,8 +7,10 @@ import java.util.Comparator;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.mesh.Mesh;
@@ -40,6 +42,30 @@ class EstimateTest {
 
     private static Profile at(Speeds speeds) {
         return USUAL.withSpeeds(speeds);
+    }
+
+    static Stream<Arguments> solids() {
+        double[][] cone = {{0, 0}, {22, 0}, {4, 26}, {0, 26}}, bell = {{0, 0}, {9, 0}, {22, 8}, {19, 20}, {6, 28}, {0, 28}};
+        return Stream.of(Arguments.of("box", Shapes.box(Vec3.ZERO, new Vec3(30, 22, 18))), Arguments.of("ball", Shapes.sphere(16, 64)),
+                Arguments.of("egg", Shapes.ellipsoid(20, 14, 10, 64, 48)), Arguments.of("ring", Shapes.torus(18, 7, 64, 32)),
+                Arguments.of("cone", Shapes.lathe(cone, false, 96)), Arguments.of("bell", Shapes.lathe(bell, false, 96)),
+                Arguments.of("leaning", leaning(Shapes.tube(15, 6, 0, 28, 64), 0.6)),
+                Arguments.of("cup", Shapes.cappedShell(20, 3, 70, 48, 32)), Arguments.of("lump", Shapes.bumpySphere(15, 4000)));
+    }
+
+    private static Mesh leaning(Mesh m, double share) {
+        return m.mapped(p -> new Vec3(p.x() + share * p.z(), p.y(), p.z()));
+    }
+
+    /** Against walls, skin and infill counted cell by cell. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("solids")
+    void theWeightIsThatOfItsLayers(String name, Mesh m) {
+        var hard = SHOP.profile("solid to sand hard"); // six walls: how they turn round a hole is not known
+        double usual = LayerRaster.plasticMm3(m, USUAL), walls = LayerRaster.plasticMm3(m, hard);
+        double density = SHOP.material(USUAL.material()).densityGcm3() / 1000;
+        assertThat(of(m, USUAL, MID).grams() / density / usual).isCloseTo(1, within(0.02));
+        assertThat(of(m, hard, MID).grams() / density / walls).isCloseTo(1, within(0.025));
     }
 
     @Test

@@ -135,8 +135,8 @@ class PrintRulesTest {
         assertThat(held.steps()).extracting(CleanUp.Step::work)
                 .containsExactly(CleanUp.Work.TAKE_OFF, CleanUp.Work.BRIM, CleanUp.Work.SNAP, CleanUp.Work.TRIM, CleanUp.Work.SAND);
         var way = print(USUAL, COMPACT, 3000, 40).orientation();
-        var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(),
-                way.steepness50(), way.steepness95(), way.size(), way.footMm2(), way.tipDeg());
+        var twice = new Orientation(way.label(), way.turn(), way.supportMm3(), 2 * way.contactMm2(), 2 * way.showContactMm2(), way.cusp50(),
+                way.cusp95(), way.size(), way.footMm2(), way.tipDeg());
         double once = CleanUp.of(print(USUAL, COMPACT, 3000, 40), SHOP).hours(),
                 more = CleanUp.of(new SectionPrint(Known.p("A"), twice, USUAL, MID, print(USUAL, COMPACT, 1, 1).estimate(), true), SHOP)
                         .hours();

@@ -87,14 +87,19 @@ class BenchAndStripTest extends WindowTest {
 
     @Test
     void calloutsNeverCoverEachOther(FxRobot robot) {
-        examined(); // here: a result that comes in later draws the page's own callouts again
+        examined();
         var many = new ArrayList<Bench.Callout>();
         for (int i = 0; i < 14; i++)
             many.add(new Bench.Callout(new Vec3(i % 2 == 0 ? 60 : -60, 0, 3 * i), "place " + i, i % 3 == 0 ? "care" : ""));
-        robot.interact(() -> bench().callouts(many));
+        var labels = new ArrayList<Label>();
         for (double turn = 0; turn < 360; turn += 45) {
-            robot.interact(() -> bench().orbit(45, 0));
-            var labels = bench().lookupAll(".callout").stream().map(Label.class::cast).toList();
+            double yaw = turn;
+            robot.interact(() -> {
+                bench().callouts(many); // whenever the page is drawn again, it has its own
+                bench().orbit(yaw, 0);
+                labels.clear();
+                bench().lookupAll(".callout").forEach(n -> labels.add((Label) n));
+            });
             assertThat(labels).hasSize(14);
             for (var a : labels) for (var b : labels) if (a != b)
                 assertThat(a.getBoundsInParent().intersects(b.getBoundsInParent())).as(a.getText() + " and " + b.getText()).isFalse();

@@ -9,7 +9,6 @@ import javafx.css.PseudoClass;
 import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyEvent;
@@ -19,7 +18,6 @@ import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
-import yellowbracket.desktop.theme.Theme;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Keys;
 
@@ -39,6 +37,7 @@ final class CardPane extends ScrollPane {
 
     private final AppModel model;
     private final Node elsewhere;
+    private final StackPane aside = new StackPane();
     private final Map<Page, Written> written = new EnumMap<>(Page.class);
     private Optional<Page> shown = Optional.empty();
     private Optional<ButtonBase> pressed = Optional.empty();
@@ -48,6 +47,8 @@ final class CardPane extends ScrollPane {
     CardPane(AppModel model, Node elsewhere) {
         this.model = model;
         this.elsewhere = elsewhere;
+        aside.setManaged(false);
+        aside.setMouseTransparent(true);
         getStyleClass().add("card-scroll");
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
@@ -112,14 +113,18 @@ final class CardPane extends ScrollPane {
         return Optional.ofNullable(written.get(page)).filter(w -> model.holds(w.told)).isPresent();
     }
 
-    /** Writes the card of a page that is not on screen, and lays it out there where nobody sees it. */
+    /** Where cards are laid out that are not shown yet: part of the scene for its styles, and empty whenever a frame is drawn. */
+    Node aside() {
+        return aside;
+    }
+
+    /** Writes the card of a page that is not on screen, and lays it out aside. */
     void prepare(Page page, StationView view) {
         var card = write(page, view, view::cardAhead).card;
-        var aside = new StackPane(card);
-        new Scene(aside);
-        Theme.apply(aside, model.nightProperty().get());
+        double width = getViewportBounds().getWidth();
+        aside.getChildren().setAll(card);
         aside.applyCss();
-        aside.resize(getViewportBounds().getWidth(), card.prefHeight(getViewportBounds().getWidth()));
+        aside.resize(width, card.prefHeight(width));
         aside.layout();
         aside.getChildren().clear();
     }

@@ -96,7 +96,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         message.setVisible(false);
         StackPane.setAlignment(message, Pos.BOTTOM_LEFT);
         StackPane.setMargin(message, new javafx.geometry.Insets(0, 16, 116, 16));
-        getChildren().setAll(frame, message);
+        getChildren().setAll(cards.aside(), frame, message);
         messageEnd.setOnFinished(e -> message.setVisible(false));
         listen();
         bench.look("three-quarter");
