@@ -1,14 +1,15 @@
 package yellowbracket.size;
 
 import java.util.OptionalDouble;
+import java.util.function.DoublePredicate;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 
 /**
  * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor
- * is
- * the longest run of heights on which nothing lies ahead, closed above and below.
+ * is the longest run of heights on which nothing lies ahead, closed above and below: of the middle, or, where that is closed, of two
+ * openings as far to the left as to the right.
  */
 public final class Cavity {
     /** How finely the hollow is felt, mm. */
@@ -17,6 +18,8 @@ public final class Cavity {
     private static final double ASIDE_MM = 0.4;
     /** A ray beside the first that must agree, so that a rivet is not taken for the wall, mm. */
     private static final double BESIDE_MM = 3.3;
+    /** Where two eye openings are looked for, as shares of half the hollow's width: pupils lie at about a third to two fifths. */
+    private static final double[] EYES_AT = {0.2, 0.25, 0.3, 0.35, 0.4, 0.45};
 
     private final Mesh mesh;
     private final Bvh index;
@@ -65,12 +68,31 @@ public final class Cavity {
     }
 
     private static double[] visor(Bvh index, double rim, double roof, double y) {
+        double[] slit = run(z -> open(index, new Vec3(ASIDE_MM, y, z)), rim, roof);
+        if (!Double.isNaN(slit[0])) return slit;
+        var middle = new Vec3(ASIDE_MM, y, rim + 0.5 * (roof - rim));
+        double half = (distance(index, middle, Vec3.X) + distance(index, middle, Vec3.X.times(-1))) / 2;
+        if (!Double.isFinite(half)) return slit;
+        for (double share : EYES_AT) {
+            double x = share * half;
+            var holes = run(z -> open(index, new Vec3(x, y, z)) && open(index, new Vec3(-x, y, z)), rim, roof);
+            if (!(slit[1] - slit[0] >= holes[1] - holes[0]) && !Double.isNaN(holes[0])) slit = holes;
+        }
+        return slit;
+    }
+
+    private static boolean open(Bvh index, Vec3 from) {
+        return !Double.isFinite(distance(index, from, Vec3.Y));
+    }
+
+    /** The longest run of heights that are open, with something closed below and above; NaN for none. */
+    private static double[] run(DoublePredicate open, double rim, double roof) {
         double bestLow = Double.NaN, bestHigh = Double.NaN, low = Double.NaN;
         boolean wallBelow = false;
         for (double z = rim; z < roof - 10; z += STEP_MM) {
-            boolean open = !Double.isFinite(distance(index, new Vec3(ASIDE_MM, y, z), Vec3.Y));
-            if (open && wallBelow && Double.isNaN(low)) low = z;
-            if (!open) {
+            boolean now = open.test(z);
+            if (now && wallBelow && Double.isNaN(low)) low = z;
+            if (!now) {
                 if (!Double.isNaN(low) && !(bestHigh - bestLow > z - low)) {
                     bestLow = low;
                     bestHigh = z - STEP_MM;

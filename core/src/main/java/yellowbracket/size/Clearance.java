@@ -1,11 +1,12 @@
 package yellowbracket.size;
 
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -17,6 +18,9 @@ public final class Clearance {
     private static final double REACH_MM = 160;
     /** How deep the head may stand in the wall before a hit behind it is taken for the other side of the hollow. */
     private static final double DEPTH_MM = 45;
+
+    /** So that one facet does not decide. */
+    private static final double LOW = 0.02;
 
     private final HeadForm form;
     private final double[] mm;
@@ -71,21 +75,50 @@ public final class Clearance {
         return wallBehind && !back.get().fromInside() ? -back.get().distance() : Double.NaN;
     }
 
+    /** Numbers of the form's points in each zone, by its ordinal. */
+    static int[][] byZone(HeadForm form) {
+        var samples = form.samples();
+        var out = new int[Zone.values().length][];
+        for (var z : Zone.values()) out[z.ordinal()] = IntStream.range(0, samples.size()).filter(i -> samples.get(i).zone() == z).toArray();
+        return out;
+    }
+
+    /** What is told of a zone: the 2nd percentile of its points, NaN where none of them meets a wall. */
+    static double told(int[] points, double[] mm) {
+        int met = 0;
+        for (int i : points) if (!Double.isNaN(mm[i])) met++;
+        if (met == 0) return Double.NaN;
+        var least = new double[low(met) + 1]; // few: kept in order as they come
+        Arrays.fill(least, Double.POSITIVE_INFINITY);
+        int last = least.length - 1;
+        for (int i : points) {
+            if (!(mm[i] < least[last])) continue;
+            int at = last;
+            for (; at > 0 && least[at - 1] > mm[i]; at--) least[at] = least[at - 1];
+            least[at] = mm[i];
+        }
+        return least[last];
+    }
+
+    private static int low(int points) {
+        return (int) (LOW * points);
+    }
+
     private Map<Zone, ZoneClearance> group() {
         var out = new EnumMap<Zone, ZoneClearance>(Zone.class);
+        var byZone = byZone(form);
         for (var zone : Zone.values()) {
-            var at = new ArrayList<Integer>();
-            int all = 0;
-            for (int i = 0; i < mm.length; i++) {
-                if (form.samples().get(i).zone() != zone) continue;
-                all++;
-                if (!Double.isNaN(mm[i])) at.add(i);
-            }
-            if (at.isEmpty()) continue;
-            at.sort((a, b) -> Double.compare(mm[a], mm[b]));
-            int low = at.get((int) (0.02 * at.size()));
-            out.put(zone, new ZoneClearance(zone, mm[low], mm[at.get(at.size() / 2)], form.samples().get(low).point(),
-                    1 - (double) at.size() / all));
+            var all = byZone[zone.ordinal()];
+            var at = Arrays.stream(all)
+                    .filter(i -> !Double.isNaN(mm[i]))
+                    .boxed()
+                    .sorted(Comparator.comparingDouble(i -> mm[i]))
+                    .mapToInt(i -> i)
+                    .toArray();
+            if (at.length == 0) continue;
+            int low = at[low(at.length)];
+            out.put(zone, new ZoneClearance(zone, mm[low], mm[at[at.length / 2]], form.samples().get(low).point(),
+                    1 - (double) at.length / all.length));
         }
         return out;
     }

@@ -1,8 +1,10 @@
 package yellowbracket.size;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
 import yellowbracket.search.Threshold;
 import yellowbracket.finding.Finding;
@@ -19,10 +21,10 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
 
     /**
      * Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads
-     * get impractical.
+     * get impractical. {@code fits} is false when no scale gives every zone its room: then all of them are the largest looked at.
      */
     public record Scales(double lowest, String lowestBecause, double recommended, String recommendedBecause, double highest,
-            String highestBecause) {}
+            String highestBecause, boolean fits) {}
 
     /** Pads thicker than this no longer hold a helm still, mm. */
     private static final double THICKEST_PAD_MM = 38;
@@ -49,45 +51,65 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
                         t -> Clearance.of(form, cavity, t.scale(), new PoseSearch(form, cavity, rule, t.scale()).run()).least());
     }
 
-    /** The three scales. Two rounds of bisection on the clearance, the pose solved anew between them. */
+    /** The three scales, each judged as {@link #of} judges a scale: the pose solved there, every point of the form. */
     public static Scales scales(Room room, HeadForm form, Cavity cavity, Progress progress) {
-        var solved = solve(room, form, cavity, 1, false, progress);
+        var at = new HashMap<Double, Clearance>();
+        var solved = solve(room, form, cavity, at, 1, false, progress);
         var low = room.fitsAt().isPresent() && room.fitsAt().getAsDouble() < solved.scale
-                ? new Solved(room.fitsAt().getAsDouble(), "a test piece fitted there")
+                ? new Solved(room.fitsAt().getAsDouble(), "a test piece fitted there", true)
                 : solved;
-        var target = solve(room, form, cavity, low.scale, true, progress);
+        var target = solve(room, form, cavity, at, low.scale, true, progress);
         var high = highest(form, cavity, target.scale);
         return new Scales(low.scale, low.because, Math.max(low.scale, target.scale), target.because, Math.max(high.scale, target.scale),
-                high.because);
+                high.because, low.found);
     }
 
     /** Scales looked at, and how finely. */
-    private static final double LEAST_SCALE = 0.4, MOST_SCALE = 2.6, FINE_SCALE = 1e-5;
+    private static final double LEAST_SCALE = 0.4, MOST_SCALE = 2.6, FINE_SCALE = 0.001;
+    /** By about so many mm the spare clearance grows when the scale doubles. */
+    private static final double GROWTH_MM = 100;
+    /** Scales tried at most for one answer. */
+    private static final int TRIES = 24;
 
-    private record Solved(double scale, String because) {}
+    private record Solved(double scale, String because, boolean found) {}
 
-    private static Solved solve(Room room, HeadForm form, Cavity cavity, double start, boolean padded, Progress progress) {
-        double s = start;
-        Zone limit = Zone.CROWN;
-        for (int round = 0; round < 3; round++) {
+    /** The spare clearance grows with the scale, nearly evenly: a step by that, then between what is too small and what is not. */
+    private static Solved solve(Room room, HeadForm form, Cavity cavity, Map<Double, Clearance> known, double start, boolean padded,
+            Progress progress) {
+        double low = LEAST_SCALE, lowSpare = Double.NaN, high = MOST_SCALE, highSpare = Double.NaN, s = fine(start);
+        var limit = Zone.CROWN;
+        boolean found = false;
+        for (int i = 0; i < TRIES && high - low > 1.5 * FINE_SCALE; i++) {
             progress.check();
-            var pose = new PoseSearch(form, cavity, room, s).run();
-            double base = s;
-            var tight = new AtomicReference<>(limit);
-            double found = Threshold.between(LEAST_SCALE, MOST_SCALE, FINE_SCALE, mid -> {
-                var at = pose.grown(mid / base); // here: the head stays put relative to the visor while the shell grows about it
-                var worst = worst(Clearance.of(form, cavity, mid, at, 2), room, padded);
-                if (worst.spare < 0) tight.set(worst.zone);
-                return worst.spare >= 0;
-            });
-            limit = tight.get();
-            boolean settled = Math.abs(found - s) < 0.002;
-            s = found;
-            if (settled) break;
+            var c = known.computeIfAbsent(s, k -> Clearance.of(form, cavity, k, new PoseSearch(form, cavity, room, k).run()));
+            var worst = worst(c, room, padded);
+            if (worst.spare >= 0) {
+                high = s;
+                highSpare = worst.spare;
+                found = true;
+            } else {
+                low = s;
+                lowSpare = worst.spare;
+                limit = worst.zone;
+            }
+            if (!found && s >= MOST_SCALE) break;
+            double to = Double.isNaN(lowSpare) ? high - Math.max(highSpare / GROWTH_MM, 0.005) * 1.1
+                    : Double.isNaN(highSpare) ? low + Math.max(-lowSpare / GROWTH_MM, 0.005) * 1.1
+                            : low + (high - low) * Math.clamp(-lowSpare / (highSpare - lowSpare), 0.08, 0.92);
+            if (found && high <= LEAST_SCALE) break;
+            s = fine(Math.clamp(to, LEAST_SCALE, MOST_SCALE));
+            // strictly between what is known
+            if (!Double.isNaN(lowSpare)) s = fine(Math.max(s, low + FINE_SCALE));
+            if (found) s = fine(Math.min(s, high - FINE_SCALE));
         }
-        String what = text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(),
-                padded ? room.targetMm(limit) : room.leastMm(limit));
-        return new Solved(Math.ceil(s * 500) / 500, what);
+        if (!found) return new Solved(MOST_SCALE, text("at no scale up to %.0f %% has %s its %.0f mm", 100 * MOST_SCALE, limit.label(),
+                padded ? room.targetMm(limit) : room.leastMm(limit)), false);
+        return new Solved(high, text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(),
+                padded ? room.targetMm(limit) : room.leastMm(limit)), true);
+    }
+
+    private static double fine(double scale) {
+        return Math.rint(scale / FINE_SCALE) / Math.rint(1 / FINE_SCALE);
     }
 
     record Worst(Zone zone, double spare) {}
@@ -119,12 +141,13 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             if (tooThick) limit.set(thickest.get().zone());
             return tooThick;
         });
-        return new Solved(Math.floor(high * 200) / 200, text("%s would need %.0f mm of foam", limit.get().label(), THICKEST_PAD_MM));
+        return new Solved(Math.floor(high * 200) / 200, text("%s would need %.0f mm of foam", limit.get().label(), THICKEST_PAD_MM), true);
     }
 
     private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales,
             HeadForm form) {
         var out = new ArrayList<Finding>();
+        if (!scales.fits) out.add(Finding.of(Weight.STOP, Subject.WHOLE, "this hollow is not for this head: " + scales.lowestBecause));
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;
             double least = room.leastMm(z.zone());

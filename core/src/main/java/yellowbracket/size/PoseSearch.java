@@ -1,76 +1,157 @@
 package yellowbracket.size;
 
-import org.hipparchus.analysis.MultivariateFunction;
-import org.hipparchus.optim.InitialGuess;
-import org.hipparchus.optim.MaxEval;
-import org.hipparchus.optim.SimpleValueChecker;
-import org.hipparchus.optim.nonlinear.scalar.GoalType;
-import org.hipparchus.optim.nonlinear.scalar.ObjectiveFunction;
-import org.hipparchus.optim.nonlinear.scalar.noderiv.NelderMeadSimplex;
-import org.hipparchus.optim.nonlinear.scalar.noderiv.SimplexOptimizer;
-
 /**
- * Where the head sits best: forward, up and pitch that make the least spare clearance (over what each zone needs) largest, the eyes on the
- * visor's middle. Nelder-Mead on a soft minimum, every third point of the form, a fixed budget.
+ * Where the head sits best: the pose that makes the spare clearance of the worst zone (over what it needs) largest, with the eyes near the
+ * visor's middle and the head nearly upright, for beyond that less is seen. A zone counts by what is told of it, however few points it
+ * has. Looks over a grid with some of the form's points, then goes uphill: how each point's clearance changes with the pose is measured,
+ * the best pose near by is found as if that were true further on, and tried; the less it was true, the nearer by the next time.
  */
 final class PoseSearch {
-    /** Of the search for how it sits. */
-    private static final int EVALUATIONS = 140;
-    /** Softness of the minimum, mm: differences below it are traded against each other. */
-    private static final double SOFT_MM = 2.5;
+    /** The eyes stay so near to the visor's middle, or, where there is none, to their place below the crown. */
+    static final double EYES_MM = 4, EYES_UNSEEN_MM = 14;
+    static final double PITCH_DEG = 2;
+    /** Of the grid: forward from the middle of the hollow, as far either way. */
+    private static final double AHEAD_MM = 24;
+    private static final int AHEAD_STEPS = 3;
+    /** Every so many points of the form, on the grid. */
+    private static final int FEW = 5;
+    /** How far from the pose its changes are believed at first, and at last, mm; degrees are a half of it. */
+    private static final double FIRST_MM = 6, LAST_MM = 0.15;
+    private static final int ROUNDS = 9;
+    /** By how much the pose is moved to measure the changes, mm. */
+    private static final double PROBE_MM = 0.4;
+    /** A clearance that changes faster has met another wall. */
+    private static final double STEEPEST = 6;
+    private static final double NOTHING_MET = -1e3;
+    /** What the other zones count, the shorter the more, and what difference in mm between them matters. */
+    private static final double OTHERS = 0.05, SOFT_MM = 3;
 
     private final HeadForm form;
     private final Cavity cavity;
     private final Room room;
     private final double scale;
+    private final double eyesZ;
+    private final double eyesMm;
+    private final int[][] byZone;
+
+    /** Forward and eyes above their mark, mm; pitch, degrees. */
+    private record Seat(double forward, double eyes, double pitch) {
+        Seat moved(double f, double e, double p) {
+            return new Seat(forward + f, eyes + e, pitch + p);
+        }
+    }
+
+    private record Scored(Seat seat, double spare) {}
 
     PoseSearch(HeadForm form, Cavity cavity, Room room, double scale) {
         this.form = form;
         this.cavity = cavity;
         this.room = room;
         this.scale = scale;
+        eyesZ = cavity.visorZ().orElse(cavity.roofZ() - (form.crownZ() + 15) / scale) * scale;
+        byZone = Clearance.byZone(form);
+        eyesMm = cavity.visorZ().isPresent() ? EYES_MM : EYES_UNSEEN_MM;
     }
 
     Pose run() {
-        double eyes = cavity.visorZ().orElse(cavity.roofZ() - (form.crownZ() + 15) / scale) * scale;
-        return run(new Pose(cavity.middleY() * scale, eyes, 0));
-    }
-
-    Pose run(Pose from) {
-        double eyes = cavity.visorZ().orElse(Double.NaN) * scale;
-        MultivariateFunction cost = v -> cost(new Pose(v[0], v[1], v[2]), eyes);
-        var best = new SimplexOptimizer(new SimpleValueChecker(1e-3, 1e-2)).optimize(new MaxEval(4 * EVALUATIONS),
-                new ObjectiveFunction(stopAt(cost)), GoalType.MINIMIZE,
-                new InitialGuess(new double[] {from.forwardMm(), from.upMm(), from.pitchDeg()}),
-                new NelderMeadSimplex(new double[] {6, 5, 4}));
-        var p = best.getPoint();
-        return new Pose(p[0], p[1], p[2]);
-    }
-
-    /** After the budget the function turns flat, which ends the search with the best found. */
-    private static MultivariateFunction stopAt(MultivariateFunction f) {
-        var calls = new int[1];
-        var worst = new double[] {Double.NEGATIVE_INFINITY};
-        return v -> {
-            if (calls[0]++ >= EVALUATIONS) return worst[0];
-            double c = f.value(v);
-            worst[0] = Math.max(worst[0], c);
-            return c;
-        };
-    }
-
-    private double cost(Pose pose, double eyesZ) {
-        var c = Clearance.of(form, cavity, scale, pose, 3);
-        double soft = 0;
-        int n = 0;
-        for (int i = 0; i < form.samples().size(); i += 3) {
-            var zone = form.samples().get(i).zone();
-            if (zone == Zone.NECK || Double.isNaN(c.mm(i))) continue;
-            soft += Math.exp(-Math.clamp((c.mm(i) - room.leastMm(zone)) / SOFT_MM, -60, 60));
-            n++;
+        Scored best = null;
+        for (int a = -AHEAD_STEPS; a <= AHEAD_STEPS; a++) for (int e = -1; e <= 1; e++) for (int p = -1; p <= 1; p++) {
+            var seat = new Seat(cavity.middleY() * scale + a * AHEAD_MM / AHEAD_STEPS, e * eyesMm, p * PITCH_DEG);
+            double spare = worst(clearances(seat, FEW));
+            if (best == null || spare > best.spare) best = new Scored(seat, spare);
         }
-        double least = n == 0 ? -1e3 : -SOFT_MM * Math.log(soft / n);
-        double eyesOff = Double.isNaN(eyesZ) ? 0 : pose.place(form.eye(1)).z() - eyesZ;
-        return -least + 0.02 * eyesOff * eyesOff + 0.02 * pose.pitchDeg() * pose.pitchDeg();
+        return pose(uphill(best.seat));
+    }
+
+    private Seat uphill(Seat from) {
+        var at = from;
+        var here = clearances(at, 1);
+        double spare = worst(here), radius = FIRST_MM;
+        for (int round = 0; round < ROUNDS && radius > LAST_MM; round++) {
+            var slopes = slopes(at, here);
+            var next = best(at, here, slopes, radius);
+            var there = clearances(next, 1);
+            double found = worst(there);
+            if (found > spare) {
+                at = next;
+                here = there;
+                spare = found;
+            }
+            radius /= found > spare - 1e-9 ? 2 : 4;
+        }
+        return at;
+    }
+
+    /** By which each point's clearance grows with each mm forward, each mm up, each degree. */
+    private double[][] slopes(Seat at, double[] here) {
+        var out = new double[3][];
+        // inwards at the bounds
+        double up = at.eyes > 0 ? -PROBE_MM : PROBE_MM, tilt = at.pitch > 0 ? -PROBE_MM / 2 : PROBE_MM / 2;
+        var by = new Seat[] {at.moved(PROBE_MM, 0, 0), at.moved(0, up, 0), at.moved(0, 0, tilt)};
+        double[] step = {PROBE_MM, up, tilt};
+        for (int k = 0; k < 3; k++) {
+            out[k] = clearances(by[k], 1);
+            for (int i = 0; i < here.length; i++) {
+                double s = (out[k][i] - here[i]) / step[k];
+                out[k][i] = Double.isNaN(s) || Math.abs(s) > STEEPEST ? 0 : s; // an edge of an opening
+            }
+        }
+        return out;
+    }
+
+    /** The best seat within a radius as if every point's clearance went on changing as it begins to. */
+    private Seat best(Seat from, double[] here, double[][] slopes, double radius) {
+        var guess = new double[here.length];
+        var at = new Scored(from, worst(here));
+        for (double step = radius / 2; step > radius / 20; step /= 2) {
+            for (boolean moved = true; moved;) {
+                moved = false;
+                for (int f = -1; f <= 1; f++) for (int e = -1; e <= 1; e++) for (int p = -1; p <= 1; p++) {
+                    var seat = within(at.seat.moved(f * step, e * step, p * step / 2), from, radius);
+                    if (seat.equals(at.seat)) continue;
+                    double df = seat.forward - from.forward, de = seat.eyes - from.eyes, dp = seat.pitch - from.pitch;
+                    for (int i = 0; i < guess.length; i++) guess[i] = here[i] + df * slopes[0][i] + de * slopes[1][i] + dp * slopes[2][i];
+                    double spare = worst(guess);
+                    if (spare > at.spare + 1e-6) {
+                        at = new Scored(seat, spare);
+                        moved = true;
+                    }
+                }
+            }
+        }
+        return at.seat;
+    }
+
+    private Seat within(Seat s, Seat middle, double radius) {
+        return new Seat(Math.clamp(s.forward, middle.forward - radius, middle.forward + radius),
+                Math.clamp(s.eyes, Math.max(-eyesMm, middle.eyes - radius), Math.min(eyesMm, middle.eyes + radius)),
+                Math.clamp(s.pitch, Math.max(-PITCH_DEG, middle.pitch - radius / 2), Math.min(PITCH_DEG, middle.pitch + radius / 2)));
+    }
+
+    private Pose pose(Seat s) {
+        var turned = new Pose(0, 0, s.pitch);
+        return new Pose(s.forward, eyesZ + s.eyes - turned.place(form.eye(1)).z(), s.pitch);
+    }
+
+    private double[] clearances(Seat seat, int step) {
+        var c = Clearance.of(form, cavity, scale, pose(seat), step);
+        var mm = new double[form.samples().size()];
+        for (int i = 0; i < mm.length; i++) mm[i] = c.mm(i);
+        return mm;
+    }
+
+    /** What the worst zone has over what it needs, and a little of what all of them have: of poses as good for it, the roomier one. */
+    private double worst(double[] mm) {
+        double least = Double.POSITIVE_INFINITY, sum = 0;
+        int met = 0;
+        for (int z = 0; z < byZone.length; z++) {
+            double told = z == Zone.NECK.ordinal() ? Double.NaN : Clearance.told(byZone[z], mm);
+            if (Double.isNaN(told)) continue;
+            double spare = told - room.leastMm(Zone.values()[z]);
+            least = Math.min(least, spare);
+            sum += Math.exp(-Math.clamp(spare / SOFT_MM, -300, 300));
+            met++;
+        }
+        return met == 0 ? NOTHING_MET : least - OTHERS * SOFT_MM * Math.log(sum / met);
     }
 }

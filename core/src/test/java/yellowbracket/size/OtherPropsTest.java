@@ -214,7 +214,7 @@ class OtherPropsTest {
         var open = Shapes.sphere(15, 32);
         var cavity = Cavity.of(open, Bvh.of(open));
         var room = Room.of(WEARER);
-        var fit = Fit.of(room, FORM, cavity, 1, new Fit.Scales(1, "", 1, "", 2, ""));
+        var fit = Fit.of(room, FORM, cavity, 1, new Fit.Scales(1, "", 1, "", 2, "", true));
         var way = Donning.of(HeadField.of(FORM, WEARER, Progress.NONE), cavity, 1, fit.pose(), Progress.NONE);
         assertThatThrownBy(() -> TestPiece.of(TestPiece.Kind.PROFILE, fit, way, cavity)).isInstanceOf(IllegalStateException.class);
     }

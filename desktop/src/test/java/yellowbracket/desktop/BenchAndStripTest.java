@@ -96,6 +96,8 @@ class BenchAndStripTest extends WindowTest {
             double yaw = turn;
             robot.interact(() -> {
                 bench().callouts(many); // whenever the page is drawn again, it has its own
+                bench().applyCss();
+                bench().layout();
                 bench().orbit(yaw, 0);
                 labels.clear();
                 bench().lookupAll(".callout").forEach(n -> labels.add((Label) n));
