@@ -81,8 +81,8 @@ final class CutCommand extends Output {
         var wanted = PlanAim.of("--aim", aim, spec);
         if (!(scale > 0.01 && scale < 50))
             throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
-        var file = mesh(model);
-        var mesh = mirror ? MirrorHalf.of(file, true) : file;
+        var file = read(model);
+        var mesh = mirror ? MirrorHalf.of(file.mesh(), true) : file.mesh();
         if (mesh.isEmpty()) throw new Refused(model + ": nothing lies on the right of the middle (x above 0); leave --mirror out.");
         var planned = switch (SectionPlanner.plan(mesh, scale, PlanWishes.of(room.toArray(Bed[]::new)), Progress.NONE, p -> {})) {
             case SectionPlanner.Outcome.Impossible i -> throw new Refused(i.why() + ".");
@@ -96,7 +96,7 @@ final class CutCommand extends Output {
         } catch (IOException e) {
             throw unwritten(out, e);
         }
-        return document(registered, files, planned, plan, room);
+        return document(registered, files, planned, plan, room, otherUnit(file, Bvh.of(file.mesh())));
     }
 
     /** The one prop there is. */
@@ -110,9 +110,9 @@ final class CutCommand extends Output {
     }
 
     private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan,
-            List<Bed> room) {
+            List<Bed> room, Optional<String> remark) {
         var sections = r.sections();
-        var findings = new ArrayList<String>();
+        var findings = new ArrayList<String>(remark.stream().toList());
         sections.findings().forEach(f -> findings.add(f.words()));
         r.findings().forEach(f -> findings.add(f.words()));
         r.refused().forEach(q -> findings.add(q.words()));

@@ -5,7 +5,12 @@ import java.util.List;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import yellowbracket.intake.Intake;
+import yellowbracket.intake.Stance;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Donning;
@@ -30,6 +35,24 @@ abstract class OnAHead extends Output {
         if (scale != null && !(scale > 0.01 && scale < 50))
             throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
         return w;
+    }
+
+    /** The model as it is worn: in mm, z up, facing forward. @param remarks what was guessed for that */
+    record Worn(Mesh mesh, Bvh index, List<String> remarks) {}
+
+    /** As it lies where a head gets in and looks out; else, or where nothing else is as likely, as its shape says. */
+    final Worn worn() {
+        var read = read(model);
+        var index = Bvh.of(read.mesh());
+        var stance = Stance.of(read.mesh(), index, read.unitDeclared());
+        var asItLies = Cavity.of(read.mesh(), index);
+        boolean plausible = asItLies.holdsAHead() && asItLies.visorZ().isPresent();
+        if (!stance.differs(Intake.AS_IT_IS) || plausible && !stance.sure()) return new Worn(read.mesh(), index, List.of());
+        var mesh = Intake.guessed(stance).placed(read.mesh());
+        return new Worn(mesh, Bvh.of(mesh),
+                List.of("care: taken to be in " + stance.unit().name()
+                        + (stance.turn().equals(Turn.NONE) ? "" : " and turned to z up, facing y") + ": " + stance.unitBecause() + "; "
+                        + stance.wayBecause()));
     }
 
     /** A helm judged at the scale asked for, or at the recommended one. */

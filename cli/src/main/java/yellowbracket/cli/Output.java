@@ -9,13 +9,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
-import yellowbracket.mesh.Mesh;
+import yellowbracket.intake.FileUnit;
+import yellowbracket.intake.Stance;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.MeshFile;
 import yellowbracket.mesh.io.WriteProblem;
 
@@ -99,7 +102,10 @@ abstract class Output implements Callable<Integer> {
         };
     }
 
-    static Mesh mesh(Path file) {
-        return read(file).mesh();
+    /** Said where lengths of a file are taken for mm and its size speaks against it. */
+    static Optional<String> otherUnit(MeshFile.Read read, Bvh index) {
+        var stance = Stance.of(read.mesh(), index, read.unitDeclared());
+        return stance.unit().equals(FileUnit.MM) ? Optional.empty()
+                : Optional.of("taken as mm, but it looks as if it were in " + stance.unit().name() + ": " + stance.unitBecause());
     }
 }

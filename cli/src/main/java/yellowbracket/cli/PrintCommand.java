@@ -74,15 +74,18 @@ final class PrintCommand extends Output {
         if (!wrong.isEmpty()) throw new Refused(wrong);
         var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12);
         var sections = new ArrayList<Section>();
+        var remarks = new ArrayList<String>();
         var choices = new HashMap<String, List<Orientation>>();
         for (var file : files()) {
-            var mesh = mesh(file);
+            var read = read(file);
+            var mesh = read.mesh();
             String name = file.getFileName()
                     .toString()
                     .replaceFirst("\\.[^.]*$", "")
                     .replaceFirst("^section-", "")
                     .replaceAll("[/+:]", "-");
             var index = Bvh.of(mesh);
+            otherUnit(read, index).ifPresent(w -> remarks.add(file.getFileName() + ": " + w));
             sections.add(new Section(new SectionId("files", name), mesh, MeshHealth.balanced(mesh)));
             var samples = SurfaceSamples.of(mesh, index, SAMPLES);
             var ways = new ArrayList<>(Orientation.choices(mesh, samples, profile));
@@ -104,7 +107,7 @@ final class PrintCommand extends Output {
                 .toList();
         return map("sections", list, "total",
                 map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings",
-                findings(plan, shop));
+                Stream.concat(remarks.stream(), findings(plan, shop).stream()).toList());
     }
 
     /** What fits no bed, then the rules that speak. */

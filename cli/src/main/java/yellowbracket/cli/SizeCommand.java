@@ -1,8 +1,10 @@
 package yellowbracket.cli;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import yellowbracket.finding.Finding;
@@ -32,14 +34,15 @@ final class SizeCommand extends OnAHead {
     @Override
     Map<String, Object> work() {
         var wearer = wearer();
-        var mesh = mesh(model);
-        var index = Bvh.of(mesh);
-        var cavity = Cavity.of(mesh, index);
-        return switch (as == null ? Kind.HELM : as) {
-            case HELM -> helm(wearer, mesh, cavity);
-            case MASK -> mask(wearer, mesh, index);
-            case PROP -> prop(wearer, mesh, index);
+        var worn = worn();
+        var told = switch (as == null ? Kind.HELM : as) {
+            case HELM -> helm(wearer, worn.mesh(), Cavity.of(worn.mesh(), worn.index()));
+            case MASK -> mask(wearer, worn.mesh(), worn.index());
+            case PROP -> prop(wearer, worn.mesh(), worn.index());
         };
+        var out = new LinkedHashMap<>(told);
+        out.put("findings", Stream.concat(worn.remarks().stream(), ((List<?>) told.get("findings")).stream()).toList());
+        return out;
     }
 
     private Map<String, Object> helm(Wearer wearer, Mesh mesh, Cavity cavity) {

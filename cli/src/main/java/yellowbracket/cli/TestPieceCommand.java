@@ -8,7 +8,6 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.print.PricedPiece;
@@ -30,8 +29,8 @@ final class TestPieceCommand extends OnAHead {
         var wearer = wearer();
         var to = MeshWriter.Kind.of(out)
                 .orElseThrow(() -> new ParameterException(spec.commandLine(), out + ": the name must end in .stl, .obj, .ply or .3mf"));
-        var mesh = mesh(model);
-        var cavity = Cavity.of(mesh, Bvh.of(mesh));
+        var worn = worn();
+        var cavity = Cavity.of(worn.mesh(), worn.index());
         var judged = judged(wearer, cavity, "");
         var fit = judged.fit();
         TestPiece piece;
@@ -51,6 +50,6 @@ final class TestPieceCommand extends OnAHead {
         }
         return map("kind", kind.label(), "file", out.toString(), "scale", fit.scale(), "proves", piece.proves().label(), "aboveRimMm",
                 piece.atZMm(), "hours", print.hours(), "lowHours", print.lowHours(), "highHours", print.highHours(), "grams", print.grams(),
-                "closed", MeshHealth.of(piece.mesh()).closed(), "size", xyz(piece.mesh().bounds().size()));
+                "closed", MeshHealth.of(piece.mesh()).closed(), "size", xyz(piece.mesh().bounds().size()), "findings", worn.remarks());
     }
 }

@@ -10,6 +10,7 @@ import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -17,6 +18,7 @@ import yellowbracket.demo.DemoMeshes;
 import yellowbracket.document.BuildFile;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.smooth.Finish;
@@ -66,6 +68,26 @@ class MainTest {
         assertThat(j.get("volumeMm3").asDouble()).isCloseTo(1.5e6, within(1e-3));
         assertThat(j.get("closed").asBoolean()).isTrue();
         assertThat(yb("check", box).out()).contains("triangles: 12");
+    }
+
+    /** Turned, lying down, in inches: what a head sees and how much room it has stays the same, and what was guessed is said. */
+    @Test
+    void sizeWearsAHelmTheRightWayRound() throws Exception {
+        String head = "circ=575,length=195,breadth=153";
+        var straight = yb("size", helm, "--head", head, "--scale", "1.04", "--json").json();
+        assertThat(straight.get("findings").toString()).doesNotContain("taken to be");
+        var ways = Map.of("back", DemoMeshes.helm().turned(Turn.quarter(2)).turned(Turn.quarter(2)), "side",
+                DemoMeshes.helm().turned(Turn.quarter(2)), "lying", DemoMeshes.helm().turned(Turn.quarter(0)), "inch",
+                DemoMeshes.helm().scaled(1 / 25.4));
+        for (var way : ways.entrySet()) {
+            var file = dir.resolve(way.getKey() + ".stl");
+            StlWriter.write(way.getValue(), "helm", file);
+            var j = yb("size", file, "--head", head, "--scale", "1.04", "--json").json();
+            assertThat(j.get("findings").toString()).as(way.getKey()).contains("taken to be in");
+            assertThat(j.get("vision").get("openShare").asDouble()).as(way.getKey())
+                    .isCloseTo(straight.get("vision").get("openShare").asDouble(), within(0.02));
+            assertThat(j.get("scale").get("lowest").asDouble()).isCloseTo(straight.get("scale").get("lowest").asDouble(), within(0.004));
+        }
     }
 
     @Test

@@ -1,8 +1,10 @@
 package yellowbracket.size;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 
@@ -55,7 +57,7 @@ public final class Cavity {
         double middle = box.min().z() + 0.5 * box.size().z(), up = distance(index, new Vec3(ASIDE_MM, y, middle), Vec3.Z);
         if (Double.isFinite(up)) roof = middle + up;
         double rim = rim(index, box.min().z(), roof, y);
-        double[] visor = visor(index, rim, roof, y);
+        double[] visor = visor(index, rim, roof, y, Turn.NONE);
         return new Cavity(mesh, index, y, rim, roof, visor[0], visor[1]);
     }
 
@@ -67,22 +69,34 @@ public final class Cavity {
         return from;
     }
 
-    private static double[] visor(Bvh index, double rim, double roof, double y) {
-        double[] slit = run(z -> open(index, new Vec3(ASIDE_MM, y, z)), rim, roof);
+    /** @param to turns straight ahead to where it is looked for */
+    private static double[] visor(Bvh index, double rim, double roof, double y, Turn to) {
+        double[] slit = run(z -> open(index, ASIDE_MM, y, z, to), rim, roof);
         if (!Double.isNaN(slit[0])) return slit;
-        var middle = new Vec3(ASIDE_MM, y, rim + 0.5 * (roof - rim));
-        double half = (distance(index, middle, Vec3.X) + distance(index, middle, Vec3.X.times(-1))) / 2;
+        var middle = new Vec3(0, y, rim + 0.5 * (roof - rim));
+        double half = (distance(index, middle, to.apply(Vec3.X)) + distance(index, middle, to.apply(Vec3.X.times(-1)))) / 2;
         if (!Double.isFinite(half)) return slit;
         for (double share : EYES_AT) {
             double x = share * half;
-            var holes = run(z -> open(index, new Vec3(x, y, z)) && open(index, new Vec3(-x, y, z)), rim, roof);
+            var holes = run(z -> open(index, x, y, z, to) && open(index, -x, y, z, to), rim, roof);
             if (!(slit[1] - slit[0] >= holes[1] - holes[0]) && !Double.isNaN(holes[0])) slit = holes;
         }
         return slit;
     }
 
-    private static boolean open(Bvh index, Vec3 from) {
-        return !Double.isFinite(distance(index, from, Vec3.Y));
+    private static boolean open(Bvh index, double x, double y, double z, Turn to) {
+        return !Double.isFinite(distance(index, to.apply(new Vec3(x, 0, 0)).plus(new Vec3(0, y, z)), to.apply(Vec3.Y)));
+    }
+
+    /** The turn about the upright that brings an opening for the eyes to the front, where there is none; empty if none of them does. */
+    public Optional<Turn> toFront() {
+        if (visorZ().isPresent()) return Optional.empty();
+        var to = Turn.NONE;
+        for (int quarters = 1; quarters < 4; quarters++) {
+            to = to.then(Turn.quarter(2)).tidy();
+            if (!Double.isNaN(visor(index, rimZ, roofZ, middleY, to)[0])) return Optional.of(to.inverse());
+        }
+        return Optional.empty();
     }
 
     /** The longest run of heights that are open, with something closed below and above; NaN for none. */
@@ -106,7 +120,7 @@ public final class Cavity {
 
     /** The middle one of three rays side by side, so that a missing facet or a rivet does not decide. */
     private static double distance(Bvh index, Vec3 from, Vec3 direction) {
-        var aside = (direction.x() == 0 ? Vec3.X : Vec3.Z).times(BESIDE_MM);
+        var aside = (Math.abs(direction.x()) < 0.5 ? Vec3.X : Vec3.Z).times(BESIDE_MM);
         double a = one(index, from, direction), b = one(index, from.plus(aside), direction), c = one(index, from.minus(aside), direction);
         return Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
     }

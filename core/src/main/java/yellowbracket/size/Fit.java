@@ -5,11 +5,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import yellowbracket.search.Threshold;
 import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.intake.Intake;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Wearer;
 
@@ -156,7 +159,8 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
                             text("%s: %.1f mm short (%.1f of %.0f)", z.zone().label(), least - z.minMm(), z.minMm(), least))
                     .fixedBy(SizeWish.scaleTo(scales.lowest)));
         }
-        if (cavity.visorZ().isEmpty()) out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "no visor found: eyes are placed by the crown"));
+        if (cavity.visorZ().isEmpty()) out.add(facing(cavity)
+                .orElseGet(() -> Finding.of(Weight.NOTE, Subject.WHOLE, "no opening for the eyes found: they are placed by the crown")));
         out.addAll(seeing(v, air));
         if (scale > scales.highest)
             out.add(Finding.of(Weight.CARE, Subject.WHOLE, text("pads of over %.0f mm will not hold it still", THICKEST_PAD_MM))
@@ -167,6 +171,17 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "assumed, not measured: " + String.join(", ", form.measures().assumed())));
         out.sort(Finding.GRAVEST_FIRST);
         return List.copyOf(out);
+    }
+
+    /** Worn as it lies, one would look at its wall. */
+    private static Optional<Finding> facing(Cavity cavity) {
+        return cavity.toFront().map(t -> {
+            String side = t.row1().y() < -0.5 ? "back" : t.row1().x() > 0.5 ? "right" : "left";
+            return Finding
+                    .of(Weight.STOP, Subject.WHOLE,
+                            "nothing is open in front of the eyes, but there is an opening at the " + side + ": it faces the wrong way")
+                    .fixedBy(new Fix.Change<>("turn it to face forward", Intake.class, i -> i.turned(t)));
+        });
     }
 
     /** Of the findings, those about view and air. */

@@ -8,8 +8,12 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Turn;
+import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -94,6 +98,24 @@ class MadeHelmsTest {
         var fit = Fit.of(RULE, FORM, cavity, scales.recommended(), scales);
         assertThat(fit.vision().openShare()).isGreaterThan(0.02);
         assertThat(fit.findings()).noneMatch(f -> f.words().contains("no visor"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"plain", "two holes"})
+    void aHelmThatFacesAnotherWayIsAStopWithTheTurnThatMendsIt(String name) {
+        var helm = helms().filter(h -> h.name().equals(name)).findFirst().orElseThrow();
+        var mesh = helm.mesh();
+        for (String side : List.of("left", "back", "right")) {
+            mesh = mesh.turned(Turn.quarter(2));
+            var cavity = Cavity.of(mesh, Bvh.of(mesh));
+            var scales = new Fit.Scales(1, "", 1.06, "", 1.1, "", true);
+            var finding = Fit.of(RULE, FORM, cavity, 1.06, scales).findings().getFirst();
+            assertThat(finding.weight()).isEqualTo(Weight.STOP);
+            assertThat(Fit.of(RULE, FORM, cavity, 1.06, scales).findings()).anyMatch(f -> f.words().contains("an opening at the " + side));
+            var mended = mesh.turned(cavity.toFront().orElseThrow());
+            assertThat(Cavity.of(mended, Bvh.of(mended)).visorZ()).isPresent();
+        }
+        assertThat(helm.cavity().toFront()).as("it faces forward").isEmpty();
     }
 
     @Test
