@@ -84,7 +84,8 @@ final class CutCommand extends Output {
         var file = read(model);
         var mesh = mirror ? MirrorHalf.of(file.mesh(), true) : file.mesh();
         if (mesh.isEmpty()) throw new Refused(model + ": nothing lies on the right of the middle (x above 0); leave --mirror out.");
-        var planned = switch (SectionPlanner.plan(mesh, scale, PlanWishes.of(room.toArray(Bed[]::new)), Progress.NONE, p -> {})) {
+        var planned = switch (SectionPlanner.plan(mesh, scale,
+                PlanWishes.of(room.stream().map(b -> b.less(faces.kind().standsOutMm())).toArray(Bed[]::new)), Progress.NONE, p -> {})) {
             case SectionPlanner.Outcome.Impossible i -> throw new Refused(i.why() + ".");
             case SectionPlanner.Outcome.Planned p -> p;
         };

@@ -26,6 +26,11 @@ public record Bed(double x, double y, double z) {
         throw new IllegalArgumentException("a bed is written 220x220x250, in mm, not \"" + text + "\"");
     }
 
+    /** The room left for what is cut, where something may stand on it afterwards. */
+    public Bed less(double mm) {
+        return mm == 0 ? this : new Bed(Math.max(1, x - mm), Math.max(1, y - mm), Math.max(1, z - mm));
+    }
+
     /** Whether a box of this size stands on the bed in some quarter turn. */
     public boolean holds(Vec3 size) {
         double[] s = {size.x(), size.y(), size.z()}, b = {x, y, z};

@@ -20,6 +20,9 @@ public enum RegistrationKind {
     /** Pins in lumps added to the inside of a thin wall. */
     BOSSES("pins in inner bosses", List.of(4.0, 3.0));
 
+    /** The highest tongue, mm. */
+    public static final double HIGHEST_TONGUE_MM = 4;
+
     private final String words;
     private final List<Double> sizes;
 
@@ -55,6 +58,11 @@ public enum RegistrationKind {
             case THROUGH_ROD -> 3 * diameter;
             default -> 0;
         };
+    }
+
+    /** By how much a section may be longer than between its cuts, mm: a tongue stands on it. */
+    public double standsOutMm() {
+        return this == TONGUE || this == FITTING ? HIGHEST_TONGUE_MM : 0;
     }
 
     /** The least depth that still aligns. */

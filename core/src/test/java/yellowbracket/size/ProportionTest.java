@@ -136,7 +136,7 @@ class ProportionTest {
         assertThat(computed).as("a wall 9 mm off the skin").isBetween(6.0, 10.0);
         assertThat(tight.leastMm(Zone.TEMPLES)).as("and 3 were missing").isCloseTo(computed + 3, within(1e-9));
         assertThat(tight.leastMm(Zone.BROW)).isEqualTo(RULE.leastMm(Zone.BROW));
-        var allRound = Fit.room(WEARER, List.of(new Trial(1, Trial.Verdict.TIGHT, Optional.empty(), 3)), FORM, cavity);
+        var allRound = Fit.room(WEARER, List.of(new Trial(before.lowest(), Trial.Verdict.TIGHT, Optional.empty(), 3)), FORM, cavity);
         assertThat(Fit.scales(allRound, FORM, cavity, Progress.NONE).lowest()).isGreaterThan(before.lowest() + 0.01);
         var fits = Fit.room(WEARER, List.of(new Trial(0.95, Trial.Verdict.FITS, Optional.empty(), 0)), FORM, cavity);
         assertThat(Fit.scales(fits, FORM, cavity, Progress.NONE).lowest()).as("it was tried on smaller than the rule allows, and it fits")

@@ -108,7 +108,8 @@ public final class Registrar {
         plain.seams().parallelStream().forEach(s -> {
             widest.computeIfAbsent(s.name(),
                     k -> wanted.kind(k) == RegistrationKind.PLAIN ? Optional.empty() : FacePlaces.widest(s.face().shape()));
-            if (mayHaveTongue(s)) tongueCuts.computeIfAbsent(s.name(), k -> TongueCut.of(s, room, wanted.clearanceMm()));
+            if (mayHaveTongue(s))
+                tongueCuts.computeIfAbsent(s.name(), k -> TongueCut.of(s, room, wanted.clearanceMm(), plane -> beside(s, plane)));
         });
         for (var seam : plain.seams()) {
             progress.check();
@@ -336,11 +337,20 @@ public final class Registrar {
         return (kind == RegistrationKind.TONGUE || kind == RegistrationKind.FITTING) && !wanted.byHand().containsKey(s.name());
     }
 
+    /** What a groove of a seam keeps from another face of its section: if that may have one too, neither comes into the other. */
+    private double beside(Seam seam, int plane) {
+        boolean grooved = plain.seams().stream().anyMatch(s -> s.plane() == plane && s.above().equals(seam.above()) && mayHaveTongue(s));
+        return TongueCut.CHEEK_MM + (grooved ? TongueCut.deepestMm() : 0);
+    }
+
     private boolean tongue(Seam seam) {
-        var cut = tongueCuts.getOrDefault(seam.name(), Optional.empty());
+        var cut = tongueCuts.getOrDefault(seam.name(), Optional.empty()).flatMap(t -> t.clearOf(seam, room, wanted.clearanceMm()));
         if (cut.isEmpty()) return false;
         var t = cut.get();
-        t.grooves().forEach(g -> work(seam.plane(), seam.above(), CapFeature.straight(g, -t.depthMm())));
+        t.grooves().forEach(g -> {
+            work(seam.plane(), seam.above(), CapFeature.straight(g, -t.depthMm()));
+            room.take(seam.above(), seam.face(), g, t.depthMm());
+        });
         t.tongues().forEach(g -> work(seam.plane(), seam.below(), CapFeature.straight(g, t.heightMm())));
         tongues.add(new Registered.Tongue(seam.name(), seam.below(), t.lengthMm(), t.heightMm()));
         return true;

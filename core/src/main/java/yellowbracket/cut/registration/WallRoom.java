@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.locationtech.jts.geom.Geometry;
+import yellowbracket.cut.MatingFace;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Vec3;
@@ -17,14 +19,34 @@ import yellowbracket.mesh.index.Bvh;
  * placed. Real mm.
  */
 final class WallRoom {
+    /** How far apart places along a hole are asked, mm. */
+    private static final double ASKED_MM = 0.5;
+
     private final Bvh index;
     private final double scale;
     private final List<CutPlane> planes;
     private final Map<String, Set<Integer>> facesOf = new HashMap<>();
     private final Map<String, List<Hole>> holes = new HashMap<>();
+    private final Map<String, List<Groove>> grooves = new HashMap<>();
 
     /** A straight round hole from a to b. */
-    private record Hole(Vec3 a, Vec3 b, double radius) {}
+    record Hole(Vec3 a, Vec3 b, double radius) {}
+
+    /** What is hollowed out straight from a face. */
+    private record Groove(MatingFace face, Geometry shape, double depth) {
+        /** Whether a hole comes nearer than {@code wall}: asked along its axis, between the places by what they are apart. */
+        boolean meets(Vec3 a, Vec3 b, double reach) {
+            int n = (int) Math.ceil(a.distance(b) / ASKED_MM) + 1;
+            for (int i = 0; i <= n; i++) {
+                var p = a.plus(b.minus(a).times((double) i / n));
+                double h = face.plane().height(p), off = Math.max(0, Math.max(-h, h - depth));
+                if (off < reach + ASKED_MM
+                        && Math.hypot(off, shape.distance(Footprints.GEOMETRY.createPoint(face.flat(p)))) < reach + ASKED_MM / 2)
+                    return true;
+            }
+            return false;
+        }
+    }
 
     /** @param index of the model; {@code scale} brings its coordinates to real mm */
     WallRoom(Bvh index, double scale, List<CutPlane> planes, Sectioning sections) {
@@ -37,9 +59,10 @@ final class WallRoom {
         }
     }
 
-    /** Distance from {@code p} to the nearest wall of the section but the face on plane {@code except}. */
+    /** Distance from {@code p} to the nearest wall of the section but the face on plane {@code except}; below 0 outside the model. */
     double around(String section, Vec3 p, int except) {
-        double least = scale * index.distance(p.times(1 / scale));
+        var q = p.times(1 / scale);
+        double least = index.inside(q) ? scale * index.distance(q) : -scale * index.distance(q);
         for (int k : facesOf.getOrDefault(section, Set.of())) if (k != except) least = Math.min(least, Math.abs(planes.get(k).height(p)));
         return least;
     }
@@ -67,9 +90,35 @@ final class WallRoom {
         holes.computeIfAbsent(section, k -> new ArrayList<>()).add(new Hole(a, b, radius));
     }
 
-    /** Whether a hole would come nearer than {@code wall} to one placed before. */
+    /** A groove placed on a face of the section. */
+    void take(String section, MatingFace face, Geometry shape, double depth) {
+        grooves.computeIfAbsent(section, k -> new ArrayList<>()).add(new Groove(face, shape, depth));
+    }
+
+    List<Hole> holes(String section) {
+        return holes.getOrDefault(section, List.of());
+    }
+
+    /** Planes of the section's other cut faces. */
+    Set<Integer> otherFaces(String section, int except) {
+        var out = new HashSet<>(facesOf.getOrDefault(section, Set.of()));
+        out.remove(except);
+        return out;
+    }
+
+    CutPlane plane(int number) {
+        return planes.get(number);
+    }
+
+    /** What of a footprint the model leaves, see {@link SolidAbove#within}. */
+    Geometry within(SolidAbove solid, Geometry footprint) {
+        return solid.within(footprint, index, scale);
+    }
+
+    /** Whether a hole would come nearer than {@code wall} to one, or to a groove, placed before. */
     boolean free(String section, Vec3 a, Vec3 b, double radius, double wall) {
-        return holes.getOrDefault(section, List.of()).stream().allMatch(h -> distance(a, b, h.a, h.b) >= radius + h.radius + wall);
+        return grooves.getOrDefault(section, List.of()).stream().noneMatch(g -> g.meets(a, b, radius + wall))
+                && holes.getOrDefault(section, List.of()).stream().allMatch(h -> distance(a, b, h.a, h.b) >= radius + h.radius + wall);
     }
 
     /** Between two segments (Ericson, "Real-Time Collision Detection", 2005, 5.1.9). */

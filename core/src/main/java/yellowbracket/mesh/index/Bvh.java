@@ -148,6 +148,23 @@ public final class Bvh {
                 && lz <= b.max().z() && hz >= b.min().z(), i -> out.accept(order[i]));
     }
 
+    /** The corners of a triangle. */
+    @FunctionalInterface
+    public interface Corners {
+        void accept(Vec3 a, Vec3 b, Vec3 c);
+    }
+
+    /** As {@link #inBox(Bounds3, IntConsumer)}, with the triangles' corners. */
+    public void inBox(Bounds3 b, Corners out) {
+        visit((lx, ly, lz, hx, hy, hz) -> lx <= b.max().x() && hx >= b.min().x() && ly <= b.max().y() && hy >= b.min().y()
+                && lz <= b.max().z() && hz >= b.min().z(), i -> out.accept(corner(i, 0), corner(i, 1), corner(i, 2)));
+    }
+
+    private Vec3 corner(int leaf, int k) {
+        int at = 9 * leaf + 3 * k;
+        return new Vec3(corners[at], corners[at + 1], corners[at + 2]);
+    }
+
     /** Whether the surface comes within {@code r} of {@code p}: for points too few to be worth the boxes of nearest points. */
     public boolean within(Vec3 p, double r) {
         var near = ClosestQuery.within(this, p, r);

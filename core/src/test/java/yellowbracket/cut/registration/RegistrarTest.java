@@ -126,6 +126,34 @@ class RegistrarTest {
         }
     }
 
+    /** Solids and shells cut into small parts: seams meet at corners, walls lean, faces are round. */
+    static Stream<Arguments> small() {
+        var models = Map.of("figure", Mesh.union(List.of(Shapes.ellipsoid(34, 26, 60, 48, 32))), "lump", Shapes.bumpySphere(45, 4000),
+                "block", BLOCK, "leaning", Shapes.tube(46, 34, -50, 50, 64).mapped(p -> new Vec3(p.x() + 0.5 * p.z(), p.y(), p.z())),
+                "ring", Shapes.torus(60, 18, 64, 32), "cup", Shapes.cappedShell(70, 7, 60, 64, 40));
+        return models.entrySet()
+                .stream()
+                .sorted(Map.Entry.comparingByKey())
+                .flatMap(e -> (e.getKey().equals("lump") ? Stream.of(RegistrationKind.values())
+                        : Stream.of(RegistrationKind.TONGUE, RegistrationKind.FITTING))
+                        .map(k -> Arguments.of(e.getKey(), e.getValue(), k)));
+    }
+
+    @ParameterizedTest(name = "{0}, {2}")
+    @MethodSource("small")
+    void sectionsStayApartAndWithinTheModel(String name, Mesh m, RegistrationKind kind) {
+        CutTree t = CutTree.WHOLE;
+        var tilted = new Vec3(0.25, 0.1, 1).unit();
+        var cuts = List.of(CutPlane.across(0, 1.3), CutPlane.across(1, -2.1), new CutPlane(tilted, 9.7), CutPlane.across(2, -21.9));
+        for (var c : cuts) t = t.cutEverywhere(c);
+        var r = registered(m, t, 1, new Registration(kind, Map.of(), Map.of(), true, true, 0.2, 1.2));
+        var sections = r.sections().sections();
+        for (var a : sections) {
+            assertThat(Apart.outside(a.mesh(), m)).as(a.name() + " outside the model").isLessThan(0.02);
+            for (var b : sections) if (a != b) assertThat(Apart.into(a.mesh(), b.mesh())).as(a.name() + " in " + b.name()).isLessThan(0.02);
+        }
+    }
+
     @Test
     void matingFacesCoincide() {
         var r = registered(BLOCK, HALVED, 1, of(RegistrationKind.TONGUE));

@@ -62,8 +62,10 @@ final class PlansPart extends CutPart {
         return List.of(prop().mesh(), prop().intake(), prop().size().reshape(), prop().scale(), beds(), prop().cut().tree().onlyLocked());
     }
 
+    /** What may stand on a section once it is cut needs room too. */
     private List<Bed> beds() {
-        return model.shownProperty().get().printers().stream().map(Bed::of).distinct().toList();
+        double stands = prop().cut().registration().usual().standsOutMm();
+        return model.shownProperty().get().printers().stream().map(p -> Bed.of(p).less(stands)).distinct().toList();
     }
 
     @Override
