@@ -119,6 +119,11 @@ public record PrintPlan(List<SectionPrint> prints, List<Finding> findings) {
         return prints.stream().mapToDouble(SectionPrint::grams).sum();
     }
 
+    /** Whether every section stands on some bed: else no hour of the plan is worth anything. */
+    public boolean printable() {
+        return prints.stream().allMatch(SectionPrint::fits);
+    }
+
     public double cost() {
         return prints.stream().mapToDouble(p -> p.estimate().cost()).sum();
     }

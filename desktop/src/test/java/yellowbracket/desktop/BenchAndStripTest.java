@@ -22,6 +22,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.cut.CutTree;
 import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.theme.Ramp;
@@ -130,6 +131,19 @@ class BenchAndStripTest extends WindowTest {
         assertThat(box.getNormals().size()).as("six faces across creases: six normals").isEqualTo(3 * 6);
         assertThat(((TriangleMesh) drawn.plain(Mesh.union(List.of(ball, ball)), Color.RED).getMesh()).getFaces().size())
                 .isEqualTo(18 * ball.triangleCount());
+    }
+
+    @Test
+    void aSectionThatFitsNoBedIsReadyOnNoDay(FxRobot robot) {
+        derived();
+        assertThat(text(robot, ".slack-days")).contains("spare");
+        robot.interact(() -> {
+            model.apply(Edit.cuts("uncut", "helm", t -> CutTree.WHOLE));
+            model.apply(Edit.scale("helm", 2));
+            model.pageProperty().set(Page.CUT);
+        });
+        until("said on the strip", () -> text(robot, ".slack-days").contains("fits no bed"));
+        until("said in the table", () -> labels(robot, ".alt .label").stream().anyMatch(l -> l.getText().equals("a section fits no bed")));
     }
 
     @Test

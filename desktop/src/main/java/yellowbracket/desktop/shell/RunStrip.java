@@ -29,6 +29,7 @@ import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.plan.Schedule;
+import yellowbracket.print.PrintPlan;
 import yellowbracket.work.Station;
 
 /**
@@ -225,12 +226,14 @@ public final class RunStrip extends Pane implements AutoCloseable {
         boolean late = known && slackH < 0;
         double x0 = late ? dueX : from, x1 = late ? from : width - RIGHT;
         slack.setVisible(known);
-        slackDays.setText(!known ? "" : late ? Words.days(-slackH) + " over" : Words.days(slackH) + " spare");
-        var looks = List.of("label", "slack-days", "slack-plate", late ? "stop" : slackH < 48 ? "care" : "good");
+        boolean stuck = known && !printable();
+        slackDays.setText(!known ? "" : stuck ? "fits no bed" : late ? Words.days(-slackH) + " over" : Words.days(slackH) + " spare");
+        var looks = List.of("label", "slack-days", "slack-plate", late || stuck ? "stop" : slackH < 48 ? "care" : "good");
         if (!slackDays.getStyleClass().equals(looks)) slackDays.getStyleClass().setAll(looks);
         var chance = model.derivedProperty().get() == null ? Optional.<PlanFigures.Chance>empty()
                 : model.derivedProperty().get().get(PlanFigures.CHANCE);
-        slackSure.setText(chance.map(c -> Words.chance(c.share(), c.runs()) + " sure").orElse("working out the chance"));
+        slackSure.setText(stuck ? "not ready as it is cut"
+                : chance.map(c -> Words.chance(c.share(), c.runs()) + " sure").orElse("working out the chance"));
         hatch.setVisible(known);
         if (!known) return;
         hatched(x0, x1, late);
@@ -238,6 +241,16 @@ public final class RunStrip extends Pane implements AutoCloseable {
         slack.resizeRelocate(late ? Math.max(LEFT, dueX - 132) : x0, TOP + 6, late ? 128 : Math.max(room, 20), BAND);
         slack.setVisible(late || room > 70);
         close.setTranslateX(late ? dueX - (width - RIGHT) : 0);
+    }
+
+    /** A section that fits no bed is never printed, whatever the day the plan counts to. */
+    private boolean printable() {
+        var d = model.derivedProperty().get();
+        return d == null || model.shownProperty()
+                .get()
+                .props()
+                .stream()
+                .allMatch(p -> d.get(PrintFigures.PRINTS, p.id()).map(PrintPlan::printable).orElse(true));
     }
 
     /** Only where it differs from what is drawn: new lines would have the strip laid out and painted again. */

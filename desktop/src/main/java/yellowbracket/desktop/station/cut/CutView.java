@@ -115,12 +115,15 @@ public final class CutView extends StationView {
         if (sections.isEmpty()) return waiting(card, CutFigures.MODEL_SECTIONS, CutFigures.REGISTERED, CutFigures.SECTIONS);
         if (tab().equals("plans")) Asked.printers(card, model);
         shown.write(card);
-        tooLarge(sections.get()).forEach(s -> card.finding(Weight.STOP,
+        var large = tooLarge(sections.get());
+        large.forEach(s -> card.finding(Weight.STOP,
                 "section " + s.name() + " is " + words().length(model.result(CutFigures.STANDS).orElseThrow().overMm(s.name()))
                         + " too large for every bed, turned any way",
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
-        if (tab().equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),
+        if (tab().equals("plans") && !large.isEmpty())
+            card.primary("take the first plan", plans::takeFirst, Card.action("cut by hand", () -> show("planes")));
+        else if (tab().equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),
                 Card.action("cut by hand", () -> show("planes")));
         return card;
     }

@@ -126,6 +126,11 @@ final class PlansPart extends CutPart {
         String id = prop().id();
         var s = d.get(CutFigures.SECTIONS, id);
         double show = s.map(q -> q.seams().stream().mapToDouble(m -> m.showLengthMm()).sum()).orElse(0.0);
+        if (d.get(PrintFigures.PRINTS, id).filter(p -> !p.printable()).isPresent()) {
+            row.figures(Optional.empty(), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show), "-", "-", "-");
+            row.note("a section fits no bed");
+            return;
+        }
         row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show),
                 d.get(PrintFigures.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
                 Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
