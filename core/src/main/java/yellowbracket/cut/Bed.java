@@ -39,11 +39,15 @@ public record Bed(double x, double y, double z) {
         return s[0] <= b[0] && s[1] <= b[1] && s[2] <= b[2];
     }
 
+    /** Its sides along x, y and z in each quarter turn. */
+    public double[][] turns() {
+        return new double[][] {{x, y, z}, {x, z, y}, {y, x, z}, {y, z, x}, {z, x, y}, {z, y, x}};
+    }
+
     /** The fewest boxes of the bed's size that a box of this size can be divided into. */
     public int leastParts(Vec3 size) {
-        double[][] turns = {{x, y, z}, {x, z, y}, {y, x, z}, {y, z, x}, {z, x, y}, {z, y, x}};
         int least = Integer.MAX_VALUE;
-        for (var t : turns) {
+        for (var t : turns()) {
             double n = Math.ceil(size.x() / t[0]) * Math.ceil(size.y() / t[1]) * Math.ceil(size.z() / t[2]);
             least = (int) Math.min(least, n);
         }

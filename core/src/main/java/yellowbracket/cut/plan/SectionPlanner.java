@@ -3,6 +3,7 @@ package yellowbracket.cut.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +21,7 @@ import yellowbracket.cut.TurnedFit;
 import yellowbracket.cut.plan.SectionPlan.Aim;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.cut.solid.PlaneCut;
+import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Simplify;
@@ -58,6 +60,10 @@ public final class SectionPlanner {
     private static final double ALIKE_MM = 12;
     /** Held back from the bed so that the full mesh fits where its simplified copy did. */
     private static final double PROXY_MARGIN_MM = 0.8;
+    /** A section smaller than this share of the mean is a crumb; parallel planes nearer than this leave a slice, mm. */
+    private static final double CRUMB = 0.02, SLICE_MM = 8;
+    /** Plain grids that are tried, those of the fewest parts. */
+    private static final int GRIDS = 3;
 
     private final List<Bed> beds;
     private final SurfaceWorth worth;
@@ -161,7 +167,7 @@ public final class SectionPlanner {
             soFar.accept(List.copyOf(plans));
             return;
         }
-        var found = new ArrayList<PlanPiece>();
+        var found = new ArrayList<PlanPiece>(kept.planeCount() == 0 ? grids() : List.of());
         search(root, Aim.CHEAPEST, 1, 1).ifPresent(found::add);
         for (var aim : SEARCHED) {
             choose(found, plans);
@@ -175,8 +181,50 @@ public final class SectionPlanner {
     private void choose(List<PlanPiece> found, List<SectionPlan> plans) {
         if (found.isEmpty()) return;
         plans.clear();
+        var sound = found.stream().filter(this::sound).toList();
+        var from = sound.isEmpty() ? found : sound;
         for (var aim : SEARCHED)
-            add(plans, finished(aim, found.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
+            add(plans, finished(aim, from.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
+    }
+
+    /** What anybody would do first: evenly spaced planes across, as few as a bed asks for. No plan may be worse. */
+    private List<PlanPiece> grids() {
+        var box = worth.tagged().bounds();
+        var counts = new HashSet<List<Integer>>();
+        for (var b : beds) for (double[] t : b.turns()) {
+            var n = new ArrayList<Integer>();
+            for (int a = 0; a < 3; a++) n.add((int) Math.ceil(box.size().get(a) / t[a]));
+            counts.add(n);
+        }
+        return counts.stream()
+                .sorted(Comparator.comparingInt((List<Integer> n) -> n.get(0) * n.get(1) * n.get(2)))
+                .filter(n -> n.get(0) * n.get(1) * n.get(2) <= Sectioning.MOST_SECTIONS)
+                .limit(GRIDS)
+                .map(n -> start(worth.tagged(), grid(box, n), false))
+                .filter(PlanPiece::done)
+                .toList();
+    }
+
+    private CutTree grid(Bounds3 box, List<Integer> parts) {
+        CutTree t = CutTree.WHOLE;
+        for (int a = 0; a < 3; a++) for (int i = 1; i < parts.get(a); i++) {
+            double at = offGrid(box.min().get(a) + box.size().get(a) * i / parts.get(a));
+            t = t.cutEverywhere(new CutPlane(Vec3.axis(a), at / scale));
+        }
+        return t;
+    }
+
+    /** Without crumbs, and without slices between planes that lie side by side. */
+    private boolean sound(PlanPiece root) {
+        var volumes = root.leaves().stream().flatMap(p -> Sectioning.solids(p.mesh()).stream()).mapToDouble(Mesh::volumeMm3).toArray();
+        double mean = Arrays.stream(volumes).average().orElse(0);
+        if (Arrays.stream(volumes).anyMatch(v -> v < CRUMB * mean)) return false;
+        var planes = tree(root).planes();
+        for (var p : planes) for (var q : planes) {
+            double along = p.normal().dot(q.normal()), apart = scale * Math.abs(p.offsetMm() - Math.signum(along) * q.offsetMm());
+            if (Math.abs(along) > 0.999 && apart > 1e-6 && apart < SLICE_MM) return false;
+        }
+        return true;
     }
 
     private void one(Aim aim, CutTree kept, boolean mirror, List<SectionPlan> plans) {

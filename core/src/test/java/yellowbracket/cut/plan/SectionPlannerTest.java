@@ -10,6 +10,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Letters;
@@ -87,6 +89,42 @@ class SectionPlannerTest {
         assertThat(stand.overMm()).isCloseTo(100, within(2.0));
         assertThat(TurnedFit.stand(Shapes.box(Vec3.ZERO, new Vec3(10, 10, 10)), new Bed(200, 200, 200)))
                 .isEqualTo(new TurnedFit.Stand(Optional.of(Turn.NONE), 0));
+    }
+
+    static Stream<Mesh> solids() {
+        return Stream.of(Shapes.ellipsoid(70, 55, 130, 48, 32), Shapes.bumpySphere(110, 4000),
+                Shapes.box(new Vec3(-90, -40, 0), new Vec3(110, 60, 240)), Shapes.torus(120, 40, 64, 32),
+                Shapes.tube(60, 48, 0, 420, 64).mapped(p -> new Vec3(p.x() + 0.2 * p.z(), p.y(), p.z())));
+    }
+
+    /** Never more parts and more seam than evenly spaced planes, no crumbs, no slices. */
+    @ParameterizedTest
+    @MethodSource("solids")
+    void noPlanIsWorseThanAPlainGridOrLeavesCrumbs(Mesh m) {
+        var bed = new Bed(150, 150, 150);
+        var grid = grid(m, bed);
+        double seam = grid.seams().stream().mapToDouble(s -> s.lengthMm()).sum();
+        for (var p : plans(m, PlanWishes.of(bed))) {
+            assertThat(p.sections() > grid.sections().size() && p.seamMm() > seam)
+                    .as("%s: %d parts, %.0f mm of seam against %d, %.0f", p.name(), p.sections(), p.seamMm(), grid.sections().size(), seam)
+                    .isFalse();
+            var volumes = cut(m, p).stream().mapToDouble(s -> s.mesh().volumeMm3()).summaryStatistics();
+            assertThat(volumes.getMin()).as(p.name()).isGreaterThan(0.02 * volumes.getAverage());
+            for (var a : p.tree().planes()) for (var b : p.tree().planes()) {
+                double apart = Math.abs(a.offsetMm() - b.offsetMm());
+                if (a.normal().dot(b.normal()) > 0.999 && apart > 1e-6) assertThat(apart).as(p.name()).isGreaterThan(8);
+            }
+        }
+    }
+
+    private static Sectioning grid(Mesh m, Bed bed) {
+        CutTree t = CutTree.WHOLE;
+        var size = m.bounds().size();
+        for (int a = 0; a < 3; a++) {
+            int n = (int) Math.ceil(size.get(a) / 150);
+            for (int i = 1; i < n; i++) t = t.cutEverywhere(CutPlane.across(a, m.bounds().min().get(a) + size.get(a) * i / n + 0.0371));
+        }
+        return Sectioning.of(m, Bvh.of(m), t, "p", Letters.alone(), Progress.NONE);
     }
 
     @Test
