@@ -106,7 +106,7 @@ final class FitPart extends SizePart {
         var main = fits.getFirst();
         scaleTable(card, main);
         var pose = main.pose();
-        card.row("pose", eyes(pose), Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up",
+        card.row("pose", eyes(main), Words.text("pitch %.0f\u00b0 %s, %s", Math.abs(pose.pitchDeg()), pose.pitchDeg() < 0 ? "down" : "up",
                 words().length(Math.abs(pose.forwardMm())) + (pose.forwardMm() < 0 ? " back" : " forward")));
         var v = main.vision();
         card.row("sees", Words.text("%.0f\u00b0 \u00d7 %.0f\u00b0", v.leftDeg() + v.rightDeg(), v.upDeg() + v.downDeg()),
@@ -134,12 +134,12 @@ final class FitPart extends SizePart {
     }
 
     /** Where the eyes come to lie in the opening. */
-    private String eyes(Pose pose) {
+    /** Where the eyes are, from the middle of the opening they look out of. */
+    private String eyes(Fit fit) {
         var visor = model.result(SizeFigures.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
         if (visor.isEmpty()) return "eyes by the crown";
-        double over = pose.upMm() - visor.get().getAsDouble() * prop().scale();
-        return Math.abs(over) < 0.5 ? "eyes mid visor"
-                : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " over" : " under") + " visor middle";
+        double over = fit.pose().place(fit.clearance().form().eye(1)).z() - visor.get().getAsDouble() * fit.scale();
+        return Math.abs(over) < 0.5 ? "eyes mid visor" : "eyes " + words().length(Math.abs(over)) + (over > 0 ? " high" : " low");
     }
 
     private javafx.scene.control.Button measures(Wearer w) {
