@@ -68,7 +68,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     }
 
     /** Scales looked at, and how finely. */
-    private static final double LEAST_SCALE = 0.4, MOST_SCALE = 2.6, FINE_SCALE = 0.001;
+    private static final double LEAST_SCALE = 0.4, MOST_SCALE = 2.6, FINE_SCALE = 0.001, LEAST_STEP = 0.005;
     /** By about so many mm the spare clearance grows when the scale doubles. */
     private static final double GROWTH_MM = 100;
     /** Scales tried at most for one answer. */
@@ -96,8 +96,10 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
                 limit = worst.zone;
             }
             if (!found && s >= MOST_SCALE) break;
-            double to = Double.isNaN(lowSpare) ? high - Math.max(highSpare / GROWTH_MM, 0.005) * 1.1
-                    : Double.isNaN(highSpare) ? low + Math.max(-lowSpare / GROWTH_MM, 0.005) * 1.1
+            // one way only so far: each step the longer, for a head that meets no wall tells nothing of how far it still is
+            double stride = LEAST_STEP * Math.scalb(1, Math.min(i, 12));
+            double to = Double.isNaN(lowSpare) ? high - Math.max(1.1 * highSpare / GROWTH_MM, stride)
+                    : Double.isNaN(highSpare) ? low + Math.max(-1.1 * lowSpare / GROWTH_MM, stride)
                             : low + (high - low) * Math.clamp(-lowSpare / (highSpare - lowSpare), 0.08, 0.92);
             if (found && high <= LEAST_SCALE) break;
             s = fine(Math.clamp(to, LEAST_SCALE, MOST_SCALE));

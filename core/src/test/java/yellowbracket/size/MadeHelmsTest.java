@@ -118,6 +118,18 @@ class MadeHelmsTest {
         assertThat(helm.cavity().toFront()).as("it faces forward").isEmpty();
     }
 
+    /** Half as large as a head, or twice: the scale is found all the same. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.5, 1.9})
+    void theScaleIsFoundFromFarOff(double size) {
+        var mesh = helms().findFirst().orElseThrow().mesh();
+        double usual = Fit.scales(RULE, FORM, Cavity.of(mesh, Bvh.of(mesh)), Progress.NONE).lowest();
+        var other = mesh.scaled(size);
+        var scales = Fit.scales(RULE, FORM, Cavity.of(other, Bvh.of(other)), Progress.NONE);
+        assertThat(scales.fits()).isTrue();
+        assertThat(scales.lowest() * size).isCloseTo(usual, within(0.006));
+    }
+
     @Test
     void aHollowNoHeadGetsRoomInSaysSo() {
         var thin = new MadeHelm("thin", 30, 60, 60, 3, (a, e) -> 0, MadeHelm.slit(40, -6, 6)).cavity();
