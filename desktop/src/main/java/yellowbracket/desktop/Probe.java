@@ -147,7 +147,6 @@ final class Probe {
                 }
                 if (++frame < 3) return true;
                 ms.add((System.nanoTime() - from) / 1e6);
-                System.out.printf("TURN %s %.0f%n", PAGES[turn % PAGES.length], ms.getLast());
                 before = now;
                 frame = 0;
                 if (++turn < TURNS) return true;

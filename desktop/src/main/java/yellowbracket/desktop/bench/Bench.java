@@ -219,6 +219,7 @@ public final class Bench extends StackPane {
     public void show(List<? extends Node> things, Bounds3 bounds, String key) {
         picture(Optional.empty());
         section.setVisible(false);
+        if (!THREE_D) empty(NO_3D);
         if (ahead) return;
         content.getChildren().setAll(things);
         if (!key.equals(frameKey)) {
@@ -228,7 +229,6 @@ public final class Bench extends StackPane {
         }
         framed = bounds;
         moved(); // at once with plain edges; smooth ones take several times as long
-        if (!THREE_D) empty(NO_3D);
     }
 
     /**
@@ -237,9 +237,12 @@ public final class Bench extends StackPane {
      */
     public void ahead(Runnable draw, Runnable redraw) {
         ahead = true;
-        draw.run();
-        redraw.run();
-        ahead = false;
+        try {
+            draw.run();
+            redraw.run();
+        } finally {
+            ahead = false;
+        }
     }
 
     /** Shows a flat picture in place of the model; empty shows the model again. */
