@@ -15,6 +15,8 @@ import picocli.CommandLine.Parameters;
 import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Letters;
+import yellowbracket.cut.Nearly;
+import yellowbracket.cut.Neck;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;
@@ -77,43 +79,44 @@ final class CutCommand extends Output {
 
     @Override
     Map<String, Object> work() throws IOException {
-        var room = beds();
+        var room = beds().stream().map(b -> b.less(faces.kind().standsOutMm())).toList();
         var wanted = PlanAim.of("--aim", aim, spec);
         if (!(scale > 0.01 && scale < 50))
             throw new Refused("--scale " + scale + ": a scale lies between 0.01 and 50; 1.04 means 104 per cent.");
         var file = read(model);
         var mesh = mirror ? MirrorHalf.of(file.mesh(), true) : file.mesh();
         if (mesh.isEmpty()) throw new Refused(model + ": nothing lies on the right of the middle (x above 0); leave --mirror out.");
-        var planned = switch (SectionPlanner.plan(mesh, scale,
-                PlanWishes.of(room.stream().map(b -> b.less(faces.kind().standsOutMm())).toArray(Bed[]::new)), Progress.NONE, p -> {})) {
+        var planned = switch (SectionPlanner.plan(mesh, scale, PlanWishes.of(room.toArray(Bed[]::new)), Progress.NONE, p -> {})) {
             case SectionPlanner.Outcome.Impossible i -> throw new Refused(i.why() + ".");
             case SectionPlanner.Outcome.Planned p -> p;
         };
         var plan = planned.best(wanted);
-        var registered = sections(mesh, plan);
+        var index = Bvh.of(mesh);
+        var cuts = Sectioning.of(mesh, index, plan.tree(), MODEL, Letters.alone(), Progress.NONE);
+        var wish = Registration.PLAIN.withUsual(faces.kind()).withMarks(marks, marks);
+        var registered = Registrar.of(mesh, index, cuts, plan.tree(), scale, wish, Progress.NONE);
         SectionFiles.Written files;
         try {
             files = new SectionFiles(model.getFileName().toString(), scale, registered, Optional.empty()).write(out);
         } catch (IOException e) {
             throw unwritten(out, e);
         }
-        return document(registered, files, planned, plan, room, otherUnit(file, Bvh.of(file.mesh())));
+        var necks = Neck.of(cuts.sections(), plan.tree(), scale);
+        var findings = new ArrayList<String>(otherUnit(file, mirror ? Bvh.of(file.mesh()) : index).stream().toList());
+        necks.forEach(n -> n.finding(scale).ifPresent(f -> findings.add(f.words())));
+        var document = document(registered, files, planned, plan, findings);
+        document.put("nearly", Nearly.among(cuts, plan.tree(), scale, room, Progress.NONE).stream().map(CutCommand::figures).toList());
+        document.put("necks", necks.stream().map(CutCommand::figures).toList());
+        return document;
     }
 
     /** The one prop there is. */
     private static final String MODEL = "model";
 
-    private Registered sections(Mesh mesh, SectionPlan plan) {
-        var index = Bvh.of(mesh);
-        var wanted = Registration.PLAIN.withUsual(faces.kind()).withMarks(marks, marks);
-        return Registrar.of(mesh, index, Sectioning.of(mesh, index, plan.tree(), MODEL, Letters.alone(), Progress.NONE), plan.tree(), scale,
-                wanted, Progress.NONE);
-    }
-
     private Map<String, Object> document(Registered r, SectionFiles.Written files, SectionPlanner.Outcome.Planned planned, SectionPlan plan,
-            List<Bed> room, Optional<String> remark) {
+            List<String> findings) {
         var sections = r.sections();
-        var findings = new ArrayList<String>(remark.stream().toList());
+        var room = beds();
         sections.findings().forEach(f -> findings.add(f.words()));
         r.findings().forEach(f -> findings.add(f.words()));
         r.refused().forEach(q -> findings.add(q.words()));
@@ -136,8 +139,9 @@ final class CutCommand extends Output {
                 .toList();
         var hardware = r.hardware().stream().map(h -> map("kind", h.kind().words(), "size", h.size(), "count", h.count())).toList();
         return map("sections", list, "seams", seams, "hardware", hardware, "plan",
-                map("parts", sections.sections().size(), "cutArea", sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score",
-                        plan.hours(), "aim", plan.name(), "planes", plan.tree().planes().stream().map(p -> p.words()).toList(), "why",
+                map("parts", sections.sections().size(), "atLeast", planned.atLeast(), "cutArea",
+                        sections.seams().stream().mapToDouble(s -> s.areaMm2()).sum(), "score", plan.hours(), "aim", plan.name(), "planes",
+                        plan.tree().planes().stream().map(p -> p.words()).toList(), "why",
                         plan.reasons().stream().map(SectionPlan.Reason::words).toList()),
                 "plans", planned.plans().stream().map(CutCommand::figures).toList(), "files",
                 files.all().stream().map(Path::toString).toList(), "findings", findings);
@@ -145,7 +149,16 @@ final class CutCommand extends Output {
 
     private static Map<String, Object> figures(SectionPlan p) {
         return map("aim", p.name(), "parts", p.sections(), "seamMm", p.seamMm(), "showSeamMm", p.showMm(), "printH", p.printH(), "joinH",
-                p.joinH(), "smoothH", p.smoothH(), "supportH", p.supportH());
+                p.joinH(), "smoothH", p.smoothH(), "supportH", p.supportH(), "cleanH", p.cleanH());
+    }
+
+    private static Map<String, Object> figures(Nearly n) {
+        return map("sections", n.sections(), "scale", n.scale(), "share", n.share(), "leanDeg", n.leanDeg(), "cutsLess", n.cutsLess());
+    }
+
+    private static Map<String, Object> figures(Neck n) {
+        return map("plane", n.plane().words(), "areaMm2", n.areaMm2(), "modulusMm3", n.modulusMm3(), "weaker", n.share(), "betterMm",
+                n.betterMm().isPresent() ? n.betterMm().getAsDouble() : null);
     }
 
     private List<Bed> beds() {

@@ -21,6 +21,8 @@ public final class TurnedFit {
     private static final List<Vec3> UPS = ups();
     /** Turns tried about each axis. */
     private static final int STEPS = 36;
+    /** No position makes a thing this many times smaller than the best of its quarter turns: a long stick along a diagonal. */
+    private static final double REACH = 1.75;
     /** Vertices, evenly taken, among which those furthest out are looked for. */
     private static final int ASKED = 6000;
 
@@ -60,6 +62,64 @@ public final class TurnedFit {
             }
         }
         return Math.max(0, least);
+    }
+
+    /**
+     * The position in which a mesh comes nearest to standing on a bed: how many times too large it is there in the direction that is worst
+     * (1 or less: it fits).
+     */
+    public record Closest(Turn turn, double factor) {
+        /** From how it lies in the prop, to the nearest quarter turn, degrees. */
+        public double leanDeg() {
+            var up = turn.row2();
+            return Math.toDegrees(Math.acos(Math.min(1, Math.max(Math.abs(up.x()), Math.max(Math.abs(up.y()), Math.abs(up.z()))))));
+        }
+    }
+
+    /**
+     * Searched on the same positions as {@link #of}, the best of them turned on in ever smaller steps; the factor is of every vertex. Where
+     * a quarter turn does it is taken.
+     * @param enough a factor above which nobody asks: the search leaves off where even the quarter turns show that it is out of reach
+     */
+    public static Closest closest(Mesh m, Bed bed, double enough) {
+        var points = support(m);
+        Closest best = new Closest(Turn.NONE, Double.POSITIVE_INFINITY);
+        for (var t : Turn.quarterTurns()) best = better(best, t, factor(points, t, bed));
+        if (best.factor > 1 && best.factor < REACH * enough) {
+            for (var up : UPS) {
+                var lifted = Turn.lift(up);
+                var flat = points.stream().map(lifted::apply).toList();
+                double z = extent(flat, 0, 0, 1) / bed.z();
+                if (z >= best.factor) continue;
+                for (int i = 0; i < STEPS; i++) {
+                    double a = Math.PI * i / STEPS, c = Math.cos(a), s = Math.sin(a);
+                    double f = Math.max(z, Math.max(extent(flat, c, -s, 0) / bed.x(), extent(flat, s, c, 0) / bed.y()));
+                    if (f < best.factor) best = new Closest(lifted.then(new Turn(new Vec3(c, -s, 0), new Vec3(s, c, 0), Vec3.Z)), f);
+                }
+            }
+            for (double step = 4; step > 0.05; step /= 2) for (boolean on = true; on;) {
+                on = false;
+                for (var axis : List.of(Vec3.X, Vec3.Y, Vec3.Z)) for (int way : new int[] {1, -1}) {
+                    var t = best.turn.then(Turn.about(axis, way * step));
+                    var next = better(best, t, factor(points, t, bed));
+                    on |= next.factor < best.factor - 1e-9;
+                    best = next;
+                }
+            }
+        }
+        var t = best.turn;
+        return new Closest(t,
+                Math.max(extent(m, t.row0()) / bed.x(), Math.max(extent(m, t.row1()) / bed.y(), extent(m, t.row2()) / bed.z())));
+    }
+
+    private static Closest better(Closest now, Turn t, double factor) {
+        return factor < now.factor ? new Closest(t, factor) : now;
+    }
+
+    private static double factor(List<Vec3> points, Turn t, Bed bed) {
+        return Math.max(extent(points, t.row0().x(), t.row0().y(), t.row0().z()) / bed.x(),
+                Math.max(extent(points, t.row1().x(), t.row1().y(), t.row1().z()) / bed.y(),
+                        extent(points, t.row2().x(), t.row2().y(), t.row2().z()) / bed.z()));
     }
 
     private static double extent(List<Vec3> points, double x, double y, double z) {

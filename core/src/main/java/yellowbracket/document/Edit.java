@@ -3,6 +3,7 @@ package yellowbracket.document;
 import java.util.function.UnaryOperator;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Nearly;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.finding.Fix;
@@ -77,6 +78,14 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit cuts(String name, String prop, UnaryOperator<CutTree> change) {
         return ofProp(name, prop, p -> p.cutAs(p.cut().cutAnew(change.apply(p.cut().tree()))));
+    }
+
+    /** Sections that nearly fit a bed together, printed as one: the cuts between them fall away, and the scale follows where it must. */
+    public static Edit asOne(String prop, Nearly n) {
+        return ofProp("print " + String.join(" and ", n.sections()) + " as one", prop, p -> {
+            var cut = p.cutAs(p.cut().cutAnew(n.without(p.cut().tree())));
+            return n.fits() ? cut : cut.withSize(cut.size().withScale(n.scale()));
+        });
     }
 
     public static Edit lockPlane(String prop, int number, boolean on) {

@@ -91,6 +91,28 @@ class CutPartsTest extends WindowTest {
     }
 
     @Test
+    void whatFitsAsOneIsOfferedAndStrengthIsTold(FxRobot robot) {
+        derived();
+        page(robot, "plans");
+        until("offers", () -> model.result(CutFigures.NEARLY).filter(n -> !n.list().isEmpty()).isPresent());
+        int planes = prop().cut().tree().planeCount();
+        double scale = prop().scale();
+        var offer = model.result(CutFigures.NEARLY).orElseThrow().list().getFirst();
+        derived();
+        assertThat(offer.fits()).as("two sections of the light demo stand on the large bed together").isTrue();
+        press(robot, "print as one");
+        until("a cut less", () -> prop().cut().tree().planeCount() == planes - offer.cutsLess());
+        assertThat(prop().scale()).isEqualTo(scale);
+        derived();
+        assertThat(model.result(CutFigures.STANDS).orElseThrow().bySection().keySet()).as("sections stand on a bed all the same")
+                .allSatisfy(s -> assertThat(model.result(CutFigures.STANDS).orElseThrow().fitsSomewhere(s)).isTrue());
+        page(robot, "planes");
+        until("strength", () -> text(robot, ".section-title").contains("strength at the planes"));
+        undo(robot);
+        until("cut again", () -> prop().cut().tree().planeCount() == planes);
+    }
+
+    @Test
     void planesAreSetByNumbersSnappedLimitedMergedAndRemoved(FxRobot robot) {
         examined();
         page(robot, "planes");

@@ -6,6 +6,7 @@ import java.util.List;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.SliceMoments;
 
 /**
  * Looks at many parallel planes through one piece in a single pass over its triangles: what each would leave on either side and what line
@@ -14,6 +15,8 @@ import yellowbracket.mesh.Vec3;
  */
 final class CutSweep {
     private static final double FAR = 1e300;
+    /** So far to either side a thick place makes a neck of a plane, mm. */
+    private static final double BESIDE_MM = 60;
 
     private final Mesh mesh;
     private final Vec3 normal;
@@ -32,7 +35,7 @@ final class CutSweep {
     private final double[] crease;
     private final double[] border;
     private final double[] rim;
-    private final double[] twiceArea;
+    private final SliceMoments moments;
 
     private CutSweep(Mesh mesh, Vec3 normal, double[] offsets, SurfaceWorth worth) {
         this.mesh = mesh;
@@ -49,7 +52,7 @@ final class CutSweep {
         crease = new double[k];
         border = new double[k];
         rim = new double[k];
-        twiceArea = new double[k];
+        moments = new SliceMoments(k);
     }
 
     /** Planes that miss the piece are left out. @param offsets mm along the normal, ascending */
@@ -70,9 +73,18 @@ final class CutSweep {
             var up = size(above, i);
             var down = size(below, i);
             if (line[i] > 0 && !up.equals(Vec3.ZERO) && !down.equals(Vec3.ZERO)) out.add(new CutChoice(new CutPlane(normal, offsets[i]),
-                    mirror, line[i], show[i], crease[i], border[i], rim[i], Math.abs(twiceArea[i]) / 2, up, down));
+                    mirror, line[i], show[i], crease[i], border[i], rim[i], moments.areaMm2(i), neck(i), up, down));
         }
         return out;
+    }
+
+    /** How much weaker plane {@code i} is than the thick places on both its sides, 0 to 1: there is its neck. */
+    private double neck(int i) {
+        double here = moments.modulusMm3(i), up = 0, down = 0;
+        for (int j = i + 1; j < offsets.length && offsets[j] <= offsets[i] + BESIDE_MM; j++) up = Math.max(up, moments.modulusMm3(j));
+        for (int j = i - 1; j >= 0 && offsets[j] >= offsets[i] - BESIDE_MM; j--) down = Math.max(down, moments.modulusMm3(j));
+        double thick = Math.min(up, down);
+        return thick <= here ? 0 : 1 - here / thick;
     }
 
     private void sortVertices() {
@@ -113,7 +125,8 @@ final class CutSweep {
                 v0 = f.second().x() * x0 + f.second().y() * y0 + f.second().z() * z0;
         double u1 = f.first().x() * x1 + f.first().y() * y1 + f.first().z() * z1,
                 v1 = f.second().x() * x1 + f.second().y() * y1 + f.second().z() * z1;
-        twiceArea[i] += (height[q] >= d ? -1 : 1) * (u0 * v1 - u1 * v0);
+        if (height[q] >= d) moments.edge(i, u1, v1, u0, v0);
+        else moments.edge(i, u0, v0, u1, v1);
         int tag = mesh.tag(t);
         if (!SurfaceWorth.own(tag)) return;
         double length = Math.sqrt((u1 - u0) * (u1 - u0) + (v1 - v0) * (v1 - v0)), seen = length * worth.seen(tag);

@@ -1,6 +1,7 @@
 package yellowbracket.cut.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,8 +16,8 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * What cutting trees cost in hours of work, all in one currency so that plans with different merits can be weighed: prints with their
- * failures, gluing, hiding
- * what is seen of the seams, support; an {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
+ * failures (a printer's hour counts less than one by hand), gluing, hiding what is seen of the seams, support, necks cut through; an
+ * {@link Aim} weighs some of it more. Keeps what it has measured of each piece. Not thread-safe.
  */
 final class PlanCosts {
     /** Both sides must be this much smaller than the whole, or the search does not end. */
@@ -31,9 +32,9 @@ final class PlanCosts {
     private final PlanWishes.Labour labour;
     private final PlanTuning tuning;
     private final Map<Mesh, Double> printed = new IdentityHashMap<>();
-    private final Map<Mesh, Double> held = new IdentityHashMap<>();
+    private final Map<Mesh, Support> held = new IdentityHashMap<>();
     private final Map<Mesh, double[]> facets = new IdentityHashMap<>();
-    private final Map<Mesh, Double> open = new IdentityHashMap<>();
+    private final Map<Mesh, Support> open = new IdentityHashMap<>();
     private final Map<Mesh, List<Mesh>> solids = new IdentityHashMap<>();
 
     PlanCosts(List<Bed> beds, PlanWishes.Rates rates) {
@@ -44,7 +45,8 @@ final class PlanCosts {
     }
 
     double seamHours(CutChoice c, Aim aim) {
-        return joinHours(c) + aim.show * smoothHours(c) + labour.rimHPerMm() * c.rimMm() + (c.sliver() ? labour.sliverH() : 0);
+        return joinHours(c) + aim.show * smoothHours(c) + labour.rimHPerMm() * c.rimMm() + (c.sliver() ? labour.sliverH() : 0)
+                + tuning.neckH() * c.neck() * c.neck();
     }
 
     double joinHours(CutChoice c) {
@@ -108,8 +110,8 @@ final class PlanCosts {
         }
         double parts = p.fits() ? solids(p.mesh()) * labour.partH() * aim.parts + crumbs(p.mesh()) * labour.sliverH()
                 : toCome.applyAsDouble(p);
-        double support = p.fits() ? supportHours(p.mesh()) : tuning.openSupport() * anyWayUp(p.mesh());
-        return p.count() * (parts + printHours(p.mesh()) + aim.support * support);
+        double support = p.fits() ? weighed(support(p.mesh())) : tuning.openSupport() * weighed(anyWayUp(p.mesh()));
+        return p.count() * (parts + tuning.printWeight() * printHours(p.mesh()) + aim.support * support);
     }
 
     int solids(Mesh m) {
@@ -131,13 +133,30 @@ final class PlanCosts {
         return printed.computeIfAbsent(m, k -> parts(k).stream().mapToDouble(s -> rates.hours(Math.abs(s.volumeMm3()), s.areaMm2())).sum());
     }
 
-    /** Hours to print and take away what holds the piece up, in the best of the ways up that are tried. */
-    double supportHours(Mesh m) {
-        return held.computeIfAbsent(m, k -> parts(k).stream().mapToDouble(this::leastSupport).sum());
+    /** Hours of what holds a piece up: to print it, and to take it away by hand. */
+    record Support(double printH, double removeH) {
+        static final Support NONE = new Support(0, 0);
+
+        Support plus(Support o) {
+            return new Support(printH + o.printH, removeH + o.removeH);
+        }
     }
 
-    private double anyWayUp(Mesh m) {
-        return open.computeIfAbsent(m, k -> waysUp(k).stream().mapToDouble(u -> support(k, u, Double.POSITIVE_INFINITY)).min().orElse(0));
+    private double weighed(Support s) {
+        return tuning.printWeight() * s.printH + s.removeH;
+    }
+
+    /** In the best of the ways up that are tried. */
+    Support support(Mesh m) {
+        return held.computeIfAbsent(m, k -> parts(k).stream().map(this::leastSupport).reduce(Support.NONE, Support::plus));
+    }
+
+    private Support anyWayUp(Mesh m) {
+        return open.computeIfAbsent(m, k -> least(k, waysUp(k)));
+    }
+
+    private Support least(Mesh m, List<Vec3> ups) {
+        return ups.stream().map(u -> support(m, u)).min(Comparator.comparingDouble(this::weighed)).orElse(Support.NONE);
     }
 
     /** The axis directions and the one that lays the largest cut on the bed. */
@@ -158,16 +177,10 @@ final class PlanCosts {
     }
 
     /** Of the usual ways up those in which the part stands on a bed; else of the only way it does. */
-    private double leastSupport(Mesh m) {
-        double best = Double.POSITIVE_INFINITY;
-        for (var up : waysUp(m)) if (stands(m, Turn.lift(up))) best = Math.min(best, support(m, up, best));
-        if (best < Double.POSITIVE_INFINITY) return best;
-        return beds.stream()
-                .map(b -> TurnedFit.of(m, b))
-                .flatMap(Optional::stream)
-                .mapToDouble(t -> support(m, t.row2(), Double.POSITIVE_INFINITY))
-                .min()
-                .orElseGet(() -> anyWayUp(m));
+    private Support leastSupport(Mesh m) {
+        var stand = waysUp(m).stream().filter(up -> stands(m, Turn.lift(up))).toList();
+        if (stand.isEmpty()) stand = beds.stream().map(b -> TurnedFit.of(m, b)).flatMap(Optional::stream).map(Turn::row2).toList();
+        return stand.isEmpty() ? anyWayUp(m) : least(m, stand);
     }
 
     private boolean stands(Mesh m, Turn lift) {
@@ -175,18 +188,20 @@ final class PlanCosts {
         return beds.stream().anyMatch(b -> z <= b.z() && (x <= b.x() && y <= b.y() || x <= b.y() && y <= b.x()));
     }
 
-    /** Space below overhangs down to the bed, sparsely filled, and breaking it away. Gives up above {@code enough}. */
-    private double support(Mesh m, Vec3 up, double enough) {
+    /** Space below overhangs down to the bed, sparsely filled, and breaking it away. */
+    private Support support(Mesh m, Vec3 up) {
         var facets = facets(m);
-        double floor = 1e300, hours = 0;
+        double floor = 1e300, space = 0, touched = 0;
         for (int v = 0; v < m.vertexCount(); v++) floor = Math.min(floor, up.x() * m.x(v) + up.y() * m.y(v) + up.z() * m.z(v));
-        for (int i = 0; i < facets.length && hours < enough; i += FACET) {
+        for (int i = 0; i < facets.length; i += FACET) {
             double down = -(facets[i] * up.x() + facets[i + 1] * up.y() + facets[i + 2] * up.z());
             if (down <= LEAN * facets[i + 3]) continue;
             double drop = facets[i + 4] * up.x() + facets[i + 5] * up.y() + facets[i + 6] * up.z() - floor;
-            if (drop > 1) hours += down * (drop * tuning.reachesBed() * tuning.supportFill() / rates.mm3PerHour() + tuning.removeHMm2());
+            if (drop <= 1) continue;
+            space += down * drop;
+            touched += down;
         }
-        return hours;
+        return new Support(space * tuning.reachesBed() * tuning.supportFill() / rates.mm3PerHour(), touched * tuning.removeHMm2());
     }
 
     /** Area vector, mm2, its length, and middle of each facet, one after the other. */

@@ -27,10 +27,10 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
      */
     public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour, PlanTuning tuning) {
         /**
-         * Share of the nominal flow left after slow outer walls, layer changes and travel: 0.4 to 0.55 on prints of the demo. It moves what
+         * Share of the nominal flow left after slow outer walls, layer changes and travel: 0.55 to 0.62 on prints of the demo. It moves what
          * {@code mm3PerHour} moves.
          */
-        private static final double FLOW_LEFT = 0.49;
+        private static final double FLOW_LEFT = 0.59;
 
         /** A usual printer and profile: starting values; {@code docs/sensitivity.md} says what they move. */
         public static Rates usual(Labour labour) {
@@ -56,8 +56,8 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
     }
 
     /**
-     * Work by hand that a way to cut costs, hours: for each part and seam, for each mm of seam to glue, to hide where it is seen, and of a
-     * rim cut through; for a sliver; what two halves alike spare.
+     * Work by hand that a way to cut costs, hours: for each part, for each cut (dry fit, glue and reinforcing of all seams it leaves), for
+     * each mm to glue, to hide where it is seen, and of a rim cut through; for a sliver; what two halves alike spare.
      */
     public record Labour(double partH, double seamH, double glueHPerMm, double hideHPerMm, double rimHPerMm, double sliverH,
             double twinsH) {

@@ -8,12 +8,12 @@ import yellowbracket.cut.solid.CutPlane;
 /**
  * Cuts someone might want, with what they cost: {@code seamMm} of line on the surface, {@code showMm} of it seen; hours are estimates on a
  * simplified model:
- * {@code printH} with support and the prints that fail, {@code joinH} gluing, {@code smoothH} making the seams vanish; {@code supportH} the
- * part of it for printing and removing support.
+ * {@code printH} with support and the prints that fail, {@code cleanH} taking the support away, {@code joinH} gluing, {@code smoothH}
+ * making the seams vanish; {@code supportH} the part of it for printing and removing support.
  * {@code reasons}: one a plane, in number order; {@code aims}: what it is best at.
  */
 public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double seamMm, double showMm, double cutAreaMm2, double printH,
-        double joinH, double smoothH, double supportH, List<Reason> reasons) {
+        double cleanH, double joinH, double smoothH, double supportH, List<Reason> reasons) {
     /** What a plan is made for. */
     public enum Aim {
         WHOLE("in one piece", 1, 1, 1), FEWEST("fewest parts", 10, 1, 1), HIDDEN("best hidden seams", 1, 7, 1),
@@ -55,12 +55,16 @@ public record SectionPlan(List<Aim> aims, CutTree tree, int sections, double sea
     }
 
     public double hours() {
-        return printH + joinH + smoothH;
+        return printH + handH();
+    }
+
+    public double handH() {
+        return cleanH + joinH + smoothH;
     }
 
     SectionPlan alsoBestAt(Aim a) {
         var all = new ArrayList<>(aims);
         if (!all.contains(a)) all.add(a);
-        return new SectionPlan(all, tree, sections, seamMm, showMm, cutAreaMm2, printH, joinH, smoothH, supportH, reasons);
+        return new SectionPlan(all, tree, sections, seamMm, showMm, cutAreaMm2, printH, cleanH, joinH, smoothH, supportH, reasons);
     }
 }

@@ -86,8 +86,8 @@ public final class SectionPlanner {
 
     /** What came of planning. */
     public sealed interface Outcome {
-        /** Different plans, each best at what it names; at least one. */
-        record Planned(List<SectionPlan> plans) implements Outcome {
+        /** Different plans, each best at what it names; at least one. @param atLeast parts that no plan can do without */
+        record Planned(List<SectionPlan> plans, int atLeast) implements Outcome {
             public Planned {
                 plans = List.copyOf(plans);
             }
@@ -109,7 +109,7 @@ public final class SectionPlanner {
      * @param scale of the prop; the trees are in model coordinates all the same
      * @param soFar hears the plans found as they come; a stop that is asked for after the first of them returns what there is
      */
-    public static Outcome plan(Mesh model, double scale, PlanWishes wishes, Progress progress, Consumer<List<SectionPlan>> soFar) {
+    public static Outcome plan(Mesh model, double scale, PlanWishes wishes, Progress progress, Consumer<Outcome.Planned> soFar) {
         var refusal = refusal(model, scale, wishes.beds());
         if (refusal.isPresent()) return new Outcome.Impossible(refusal.get());
         var proxy = Simplify.to(model, PROXY_TRIANGLES, progress).scaled(scale);
@@ -118,19 +118,22 @@ public final class SectionPlanner {
                 && Symmetry.leftRight(model, Bvh.of(model));
         var worth = SurfaceWorth.of(proxy, p -> wishes.zone().applyAsInt(p.times(1 / scale)), wishes.eyes().map(e -> e.times(scale)));
         var plans = new ArrayList<SectionPlan>();
+        int atLeast = PartsBound.of(proxy, wishes.beds(),
+                Sectioning.solids(proxy).stream().allMatch(s -> TurnedFit.onAny(s, wishes.beds())));
+        Consumer<List<SectionPlan>> told = p -> soFar.accept(new Outcome.Planned(p, atLeast));
         try {
-            new SectionPlanner(wishes.beds(), worth, scale, wishes, progress).allAims(wishes.kept(), mirror, plans, soFar);
+            new SectionPlanner(wishes.beds(), worth, scale, wishes, progress).allAims(wishes.kept(), mirror, plans, told);
             if (wishes.beds().size() > 1) {
                 var smallest = wishes.beds().stream().min(Comparator.comparingDouble(Bed::volume)).orElseThrow();
                 new SectionPlanner(List.of(smallest), worth, scale, wishes, progress).one(Aim.EVERY_BED, wishes.kept(), mirror, plans);
-                soFar.accept(List.copyOf(plans));
+                told.accept(plans);
             }
         } catch (Progress.Stopped stopped) {
             if (plans.isEmpty()) throw stopped;
         }
         if (plans.isEmpty())
             return new Outcome.Impossible("no cuts found that fit this bed: take a larger bed, unlock a plane, or cut by hand");
-        return new Outcome.Planned(plans);
+        return new Outcome.Planned(plans, atLeast);
     }
 
     private static Optional<String> refusal(Mesh model, double scale, List<Bed> beds) {
@@ -167,7 +170,7 @@ public final class SectionPlanner {
             soFar.accept(List.copyOf(plans));
             return;
         }
-        var found = new ArrayList<PlanPiece>(kept.planeCount() == 0 ? grids() : List.of());
+        var found = new ArrayList<PlanPiece>(grids(kept));
         search(root, Aim.CHEAPEST, 1, 1).ifPresent(found::add);
         for (var aim : SEARCHED) {
             choose(found, plans);
@@ -179,16 +182,18 @@ public final class SectionPlanner {
     }
 
     private void choose(List<PlanPiece> found, List<SectionPlan> plans) {
-        if (found.isEmpty()) return;
         plans.clear();
-        var sound = found.stream().filter(this::sound).toList();
-        var from = sound.isEmpty() ? found : sound;
-        for (var aim : SEARCHED)
-            add(plans, finished(aim, from.stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0))).orElseThrow()));
+        for (var aim : SEARCHED) best(found, aim).ifPresent(r -> add(plans, finished(aim, r)));
     }
 
-    /** What anybody would do first: evenly spaced planes across, as few as a bed asks for. No plan may be worse. */
-    private List<PlanPiece> grids() {
+    /** Of those without crumbs, if there are any. */
+    private Optional<PlanPiece> best(List<PlanPiece> found, Aim aim) {
+        var sound = found.stream().filter(this::sound).toList();
+        return (sound.isEmpty() ? found : sound).stream().min(Comparator.comparingDouble(r -> costs.of(r, aim, p -> 0)));
+    }
+
+    /** What anybody would do first: evenly spaced planes across what is kept, as few as a bed asks for. No plan may be worse. */
+    private List<PlanPiece> grids(CutTree kept) {
         var box = worth.tagged().bounds();
         var counts = new HashSet<List<Integer>>();
         for (var b : beds) for (double[] t : b.turns()) {
@@ -200,13 +205,13 @@ public final class SectionPlanner {
                 .sorted(Comparator.comparingInt((List<Integer> n) -> n.get(0) * n.get(1) * n.get(2)))
                 .filter(n -> n.get(0) * n.get(1) * n.get(2) <= Sectioning.MOST_SECTIONS)
                 .limit(GRIDS)
-                .map(n -> start(worth.tagged(), grid(box, n), false))
+                .map(n -> start(worth.tagged(), grid(kept, box, n), false))
                 .filter(PlanPiece::done)
                 .toList();
     }
 
-    private CutTree grid(Bounds3 box, List<Integer> parts) {
-        CutTree t = CutTree.WHOLE;
+    private CutTree grid(CutTree kept, Bounds3 box, List<Integer> parts) {
+        var t = kept;
         for (int a = 0; a < 3; a++) for (int i = 1; i < parts.get(a); i++) {
             double at = offGrid(box.min().get(a) + box.size().get(a) * i / parts.get(a));
             t = t.cutEverywhere(new CutPlane(Vec3.axis(a), at / scale));
@@ -228,7 +233,9 @@ public final class SectionPlanner {
     }
 
     private void one(Aim aim, CutTree kept, boolean mirror, List<SectionPlan> plans) {
-        search(start(worth.tagged(), kept, mirror), aim, BEAM, BRANCHES).ifPresent(r -> add(plans, finished(aim, r)));
+        var found = new ArrayList<>(grids(kept));
+        search(start(worth.tagged(), kept, mirror), aim, BEAM, BRANCHES).ifPresent(found::add);
+        best(found, aim).ifPresent(r -> add(plans, finished(aim, r)));
     }
 
     /** Two plans that cut alike are one. */
@@ -395,8 +402,8 @@ public final class SectionPlanner {
         sum.add(root);
         var reasons = new ArrayList<SectionPlan.Reason>();
         reasons(root, false, reasons);
-        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support, sum.join,
-                sum.smooth, sum.support, reasons);
+        return new SectionPlan(List.of(aim), tree(root), sum.parts, sum.line, sum.show, sum.area, sum.print + sum.support.printH(),
+                sum.support.removeH(), sum.join, sum.smooth, sum.support.printH() + sum.support.removeH(), reasons);
     }
 
     /** Sums over a tree. */
@@ -408,13 +415,13 @@ public final class SectionPlanner {
         private double print;
         private double join;
         private double smooth;
-        private double support;
+        private PlanCosts.Support support = PlanCosts.Support.NONE;
 
         private void add(PlanPiece p) {
             if (p.cut().isEmpty()) {
                 parts += p.count() * costs.solids(p.mesh());
                 print += p.count() * costs.printHours(p.mesh());
-                support += p.count() * costs.supportHours(p.mesh());
+                for (int i = 0; i < p.count(); i++) support = support.plus(costs.support(p.mesh()));
                 return;
             }
             var c = p.cut().get();

@@ -4,11 +4,14 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
+import yellowbracket.cut.Nearly;
+import yellowbracket.cut.Neck;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;
@@ -19,6 +22,7 @@ import yellowbracket.derive.Reads;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Printer;
@@ -39,6 +43,9 @@ public final class CutFigures {
     public static final Figure<Samples> SAMPLES_OF = Figure.ofProp("surface", Samples.class, CutFigures::samples)
             .weighing(s -> s.bySection().values().stream());
     public static final Figure<Stands> STANDS = Figure.ofProp("room on the beds", Stands.class, CutFigures::stands);
+    public static final Figure<Necks> NECKS = Figure.ofProp("necks", Necks.class,
+            in -> new Necks(Neck.of(in.get(MODEL_SECTIONS).sections(), in.of(p -> p.cut().tree().unlocked()), in.of(Prop::scale))));
+    public static final Figure<NearFits> NEARLY = Figure.ofProp("what nearly fits", NearFits.class, CutFigures::nearly);
     public static final Figure<Twins> TWINS = Figure.ofProp("sections alike", Twins.class,
             in -> new Twins(Alike.among(in.get(SECTIONS).sections())));
     public static final Figure<Drawing> DRAWING = Figure
@@ -79,6 +86,16 @@ public final class CutFigures {
         }
     }
 
+    /** How strong the prop is at each plane. */
+    public record Necks(List<Neck> list) {
+        public List<Finding> findings(double scale) {
+            return list.stream().map(n -> n.finding(scale)).flatMap(Optional::stream).toList();
+        }
+    }
+
+    /** Cuts that a little less size, or another way to lie on the bed, would spare. */
+    public record NearFits(List<Nearly> list) {}
+
     /** Sections that another one's file prints. */
     public record Twins(List<Alike.Twin> list) {}
 
@@ -107,6 +124,13 @@ public final class CutFigures {
     private static Samples samples(Reads in) {
         var index = in.get(ModelFigures.INDEX).bvh();
         return new Samples(each(in.get(MODEL_SECTIONS), s -> SurfaceSamples.of(s.mesh(), index, SAMPLES)));
+    }
+
+    private static NearFits nearly(Reads in) {
+        double stands = in.of(p -> p.cut().registration().usual().standsOutMm());
+        var beds = in.build(CutFigures::beds).values().stream().map(b -> b.less(stands)).distinct().toList();
+        return new NearFits(
+                Nearly.among(in.get(MODEL_SECTIONS), in.of(p -> p.cut().tree().unlocked()), in.of(Prop::scale), beds, in.progress()));
     }
 
     private static Map<String, Bed> beds(Build b) {

@@ -121,6 +121,7 @@ public final class CutView extends StationView {
                         + " too large for every bed, turned any way",
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
+        model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
         if (tab().equals("plans") && !large.isEmpty())
             card.primary("take the first plan", plans::takeFirst, Card.action("cut by hand", () -> show("planes")));
         else if (tab().equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),

@@ -60,6 +60,18 @@ final class PlanesPart extends CutPart {
         }
         mergeRow(card);
         roomRows(card);
+        strengthRows(card);
+    }
+
+    /** How much there is to hold on to at each plane. */
+    private void strengthRows(Card card) {
+        var necks = model.result(CutFigures.NECKS).map(CutFigures.Necks::list).orElse(List.of());
+        if (necks.isEmpty()) return;
+        card.title("strength at the planes");
+        for (var n : necks) card.row(String.valueOf(n.number() + 1), Words.text("%.1f cm\u00b2", n.areaMm2() / 100),
+                Words.text("modulus %.1f cm\u00b3, ", n.modulusMm3() / 1000)
+                        + (n.share() < 0.05 ? "as strong as beside it" : Words.text("%.0f %% weaker than beside it", 100 * n.share())),
+                n.betterMm().isPresent() ? "care" : "");
     }
 
     /** What fits, at once. */

@@ -4,9 +4,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.application.Platform;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.cut.Bed;
+import yellowbracket.cut.Nearly;
 import yellowbracket.cut.plan.PlanWishes;
 import yellowbracket.cut.plan.SectionPlan;
 import yellowbracket.cut.plan.SectionPlanner;
@@ -27,15 +29,27 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.work.Operation;
 import yellowbracket.work.Station;
 
 /** Plans that fit the beds, side by side, each with why every plane lies where it does. Part of the cut page. */
 final class PlansPart extends CutPart {
+    private static final Set<Station> BY_HAND = Set.of(Station.PRINT, Station.JOIN, Station.SMOOTH);
+
+    /** Offers of a cut less that are shown. */
+    private static final int MOST_NEARLY = 2;
+
     /** What was found for one model, size, set of beds and locked planes. */
     private static final class Search {
         private List<SectionPlan> plans = List.of();
+        private int atLeast;
         private boolean over;
         private String impossible = "";
+
+        private void heard(SectionPlanner.Outcome.Planned p) {
+            plans = p.plans();
+            atLeast = p.atLeast();
+        }
     }
 
     private final Map<List<Object>, Search> searches = new HashMap<>();
@@ -91,7 +105,10 @@ final class PlansPart extends CutPart {
                 Card.more(s.plans.isEmpty() ? "looking for plans that fit the beds ..." : "the best so far is above; looking on ..."),
                 Card.action("stop looking", () -> stop(s)));
         if (!s.impossible.isEmpty()) card.finding(Weight.STOP, s.impossible, "", () -> {});
-        card.text("print h with support and the prints that fail; by hand: joining and smoothing, seams and all");
+        card.text("print h with support and the prints that fail; by hand: taking support away, joining and smoothing. Least work counts "
+                + "three hours of a printer as one by hand");
+        if (s.atLeast > 1) card.text("no plan has fewer than " + s.atLeast + " parts on these beds");
+        nearly(card);
         int locked = prop().cut().tree().onlyLocked().planeCount();
         if (locked > 0) card.text("plans keep the " + locked + (locked == 1 ? " locked plane" : " locked planes")
                 + "; unlock them under planes to plan freely");
@@ -100,6 +117,29 @@ final class PlansPart extends CutPart {
                 .ifPresent(r -> card.row("hardware",
                         Card.more(String.join(", ", r.hardware().stream().map(Registered.Hardware::words).toList()))));
         s.plans.stream().filter(o -> o.tree().equals(prop().cut().tree())).findFirst().ifPresent(o -> reasons(card, o));
+    }
+
+    /** What a little less size, or lying askew on the bed, would spare. */
+    private void nearly(Card card) {
+        var list = model.result(CutFigures.NEARLY).map(CutFigures.NearFits::list).orElse(List.of()).stream().limit(MOST_NEARLY).toList();
+        if (list.isEmpty()) return;
+        card.title("a cut less");
+        for (var n : list) {
+            var words = n.fits() ? "print as one" : "scale to " + Words.text("%.1f %%", 100 * n.scale());
+            card.row(n.who(), Card.more(n.how() + tooSmall(n)), Card.action(words, () -> model.apply(Edit.asOne(prop().id(), n))));
+        }
+    }
+
+    private String tooSmall(Nearly n) {
+        if (n.fits()) return "";
+        return model.result(SizeFigures.SCALES)
+                .flatMap(f -> f.byWearer()
+                        .entrySet()
+                        .stream()
+                        .filter(q -> q.getValue().fits() && n.scale() < q.getValue().lowest())
+                        .map(q -> "; too small for " + q.getKey())
+                        .findFirst())
+                .orElse("");
     }
 
     private String hardware(Derived d) {
@@ -115,7 +155,7 @@ final class PlansPart extends CutPart {
 
     private static String[] estimates(SectionPlan p) {
         return new String[] {String.valueOf(p.sections()), metres(p.showMm()), Words.text("~%.0f", p.printH()),
-                Words.text("~%.0f", p.joinH() + p.smoothH()), "\u2026"};
+                Words.text("~%.0f", p.handH()), "\u2026"};
     }
 
     private static String metres(double mm) {
@@ -133,14 +173,15 @@ final class PlansPart extends CutPart {
         }
         row.figures(StationView.ready(d), s.map(q -> String.valueOf(q.sections().size())).orElse("-"), metres(show),
                 d.get(PrintFigures.PRINTS, id).map(p -> Words.text("~%.0f", p.expectedHours())).orElse("-"),
-                Words.text("~%.0f", hours(d, id, Station.JOIN) + hours(d, id, Station.SMOOTH)), StationView.readyWords(d));
+                Words.text("~%.0f", byHand(d, id)), StationView.readyWords(d));
     }
 
-    private static double hours(Derived d, String prop, Station station) {
+    /** What of the work by hand depends on the cuts. */
+    private static double byHand(Derived d, String prop) {
         return d.get(PlanFigures.TASKS)
                 .map(t -> t.list()
                         .stream()
-                        .filter(q -> q.prop().equals(prop) && q.station() == station)
+                        .filter(q -> q.prop().equals(prop) && BY_HAND.contains(q.station()) && q.operation() != Operation.PRINT)
                         .mapToDouble(q -> q.activeH())
                         .sum())
                 .orElse(0.0);
@@ -177,7 +218,7 @@ final class PlansPart extends CutPart {
         model.planning().run("planning cuts", progress -> planned(mesh.get(), scale, wishes, progress, search), outcome -> {
             search.over = true;
             switch (outcome) {
-                case SectionPlanner.Outcome.Planned p -> search.plans = p.plans();
+                case SectionPlanner.Outcome.Planned p -> search.heard(p);
                 case SectionPlanner.Outcome.Impossible i -> search.impossible = i.why();
             }
             view.plansArrived();
@@ -190,7 +231,7 @@ final class PlansPart extends CutPart {
         try {
             return model.patiently(progress, p -> SectionPlanner.plan(mesh, scale, wishes, p, found -> Platform.runLater(() -> {
                 if (search.over) return;
-                search.plans = found;
+                search.heard(found);
                 view.plansArrived();
             })));
         } catch (Progress.Stopped e) {
