@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -17,11 +18,13 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Donning;
+import yellowbracket.size.Glasses;
 import yellowbracket.size.Hardware;
 import yellowbracket.size.HeadForm;
 import yellowbracket.size.MaskFit;
 import yellowbracket.size.Pose;
 import yellowbracket.size.Remedy;
+import yellowbracket.size.Speech;
 
 @Command(name = "size", description = "does it fit this head, at which scale, does the head go in, what is seen")
 final class SizeCommand extends OnAHead {
@@ -74,8 +77,8 @@ final class SizeCommand extends OnAHead {
                 "vision",
                 map("leftDeg", v.leftDeg(), "rightDeg", v.rightDeg(), "upDeg", v.upDeg(), "downDeg", v.downDeg(), "floorFromM",
                         v.floorFromM(), "openShare", v.openShare(), "bothShare", v.bothShare(), "eyesUpMm", v.eyesUpMm()),
-                "air", map("openCm2", fit.air().openCm2()), "pose", pose(fit.pose()), "hardware",
-                hardware(mesh, cavity.index(), fit.scale()), "findings", findings);
+                "air", map("openCm2", fit.air().openCm2()), "speech", speech(fit.speech()), "glasses", glasses(fit.glasses()), "pose",
+                pose(fit.pose()), "hardware", hardware(mesh, cavity.index(), fit.scale()), "findings", findings);
     }
 
     /** Heights count from where the prop is worn: the head is that far below. */
@@ -86,6 +89,15 @@ final class SizeCommand extends OnAHead {
 
     private static Map<String, Object> pose(Pose p) {
         return map("forwardMm", p.forwardMm(), "upMm", p.upMm(), "pitchDeg", p.pitchDeg());
+    }
+
+    private static Map<String, Object> speech(Speech s) {
+        return map("opensMm", s.opensMm(), "wantedMm", Speech.WANTED_MM, "openCm2", s.openCm2());
+    }
+
+    /** Null for somebody who wears none. */
+    private static Map<String, Object> glasses(Optional<Glasses> glasses) {
+        return glasses.map(g -> map("lensMm", g.lensMm(), "armsMm", g.armsMm(), "wantedMm", Glasses.WANTED_MM)).orElse(null);
     }
 
     private static List<Map<String, Object>> hardware(Mesh mesh, Bvh index, double scale) {
@@ -106,9 +118,9 @@ final class SizeCommand extends OnAHead {
         double recommended;
         try {
             var read = MaskFit.Read.of(mesh, index);
-            boolean asItIs = MaskFit.of(wearer, form, read, 1).eyes().map(MaskFit.Eyes::wellPlaced).orElse(true);
+            boolean asItIs = MaskFit.of(wearer, form, read, index, 1).eyes().map(MaskFit.Eyes::wellPlaced).orElse(true);
             recommended = asItIs ? 1 : read.scaleFor(form).orElse(1.0);
-            fit = MaskFit.of(wearer, form, read, scale == null ? recommended : scale);
+            fit = MaskFit.of(wearer, form, read, index, scale == null ? recommended : scale);
         } catch (IllegalArgumentException | IllegalStateException e) {
             throw new Refused(model.getFileName() + ": " + e.getMessage() + ".");
         }
@@ -118,8 +130,8 @@ final class SizeCommand extends OnAHead {
         return map("scale", map("used", fit.scale(), "recommended", recommended), "mask",
                 map("rimTouching", fit.rimTouching(), "rimGapMm", fit.rimGapMm(), "rimGapAt", xyz(fit.rimGapAt()), "touchesAt",
                         fit.touchesAt().label(), "eyes", eyes, "straps", fit.straps().stream().map(Output::xyz).toList()),
-                "pose", pose(fit.pose()), "hardware", hardware(mesh, index, fit.scale()), "findings",
-                fit.findings().stream().map(SizeCommand::line).toList());
+                "speech", speech(fit.speech()), "glasses", glasses(fit.glasses()), "pose", pose(fit.pose()), "hardware",
+                hardware(mesh, index, fit.scale()), "findings", fit.findings().stream().map(SizeCommand::line).toList());
     }
 
     private Map<String, Object> prop(Wearer wearer, Mesh mesh, Bvh index) {

@@ -20,7 +20,8 @@ import yellowbracket.shop.Wearer;
  * One wearer in one prop at one scale: pose, clearance, vision, air, and what to say about it. Whether the head goes in is {@link
  * Donning}'s.
  */
-public record Fit(Room room, double scale, Pose pose, Clearance clearance, Vision vision, Air air, List<Finding> findings) {
+public record Fit(Room room, double scale, Pose pose, Clearance clearance, Vision vision, Air air, Speech speech, Optional<Glasses> glasses,
+        List<Finding> findings) {
 
     /**
      * Scales and why: {@code lowest} keeps every zone's least clearance, {@code recommended} has room for pads, beyond {@code highest} pads
@@ -43,7 +44,13 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         var clearance = Clearance.of(form, cavity, scale, pose);
         var vision = Vision.of(form, cavity, scale, pose, room.wearer().eyeHeightMm());
         var air = Air.of(form, cavity, scale, pose);
-        return new Fit(room, scale, pose, clearance, vision, air, judge(room, cavity, scale, clearance, vision, air, scales, form));
+        var speech = Speech.of(form, cavity.index(), scale, pose);
+        var glasses = room.wearer().glasses() ? Optional.of(Glasses.of(form, cavity.index(), scale, pose)) : Optional.<Glasses>empty();
+        var findings = new ArrayList<>(judge(room, cavity, scale, clearance, vision, air, scales, form));
+        findings.addAll(speech.findings());
+        glasses.flatMap(Glasses::finding).ifPresent(findings::add);
+        findings.sort(Finding.GRAVEST_FIRST);
+        return new Fit(room, scale, pose, clearance, vision, air, speech, glasses, List.copyOf(findings));
     }
 
     /** What the wearer wants once the trials are counted in: each is compared with the clearance computed at its own scale. */
@@ -171,7 +178,6 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "clearances wanted are corrected by the test pieces in the log"));
         if (!form.measures().assumed().isEmpty())
             out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "assumed, not measured: " + String.join(", ", form.measures().assumed())));
-        out.sort(Finding.GRAVEST_FIRST);
         return List.copyOf(out);
     }
 
@@ -186,9 +192,11 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         });
     }
 
-    /** Of the findings, those about view and air. */
+    /** Of the findings, those about view, air and voice. */
     public List<Finding> seeing() {
-        return seeing(vision, air);
+        var out = new ArrayList<>(seeing(vision, air));
+        out.addAll(speech.findings());
+        return List.copyOf(out);
     }
 
     private static List<Finding> seeing(Vision v, Air air) {

@@ -23,7 +23,7 @@ import yellowbracket.shop.Wearer;
  * strap pulls, left and right edge, real mm.
  */
 public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching, double rimGapMm, Vec3 rimGapAt, Optional<Eyes> eyes,
-        Zone touchesAt, List<Vec3> straps, List<Finding> findings) {
+        Zone touchesAt, List<Vec3> straps, Speech speech, Optional<Glasses> glasses, List<Finding> findings) {
     /** How finely the rim is laid on the face, mm. */
     static final double CELL_MM = 1.5;
     /** Soft tape or foam strip along the rim takes this up, mm. */
@@ -146,12 +146,12 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         }
     }
 
-    public static MaskFit of(Wearer wearer, HeadForm form, Read mask, double scale) {
+    public static MaskFit of(Wearer wearer, HeadForm form, Read mask, Bvh index, double scale) {
         var pair = mask.pair();
         double middle = (mask.z0 + 0.5 * mask.rows * CELL_MM) * scale;
         var heights = pair.map(p -> List.of((p[0][2] + p[1][2]) / 2 * scale))
                 .orElseGet(() -> java.util.stream.IntStream.rangeClosed(-5, 5).mapToObj(i -> middle + 4.0 * i).toList());
-        MaskFit best = null;
+        Placed best = null;
         double least = Double.POSITIVE_INFINITY;
         for (double pitch = -14; pitch <= 14; pitch += 2) {
             var turned = form.mesh().turned(yellowbracket.mesh.Turn.pitch(pitch));
@@ -162,11 +162,11 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
                 double cost = placed.get().meanGap + 0.1 * Math.abs(pitch);
                 if (cost >= least) continue;
                 least = cost;
-                best = told(wearer, form, mask, scale, placed.get(), pair);
+                best = placed.get();
             }
         }
         if (best == null) throw new IllegalStateException("the mask does not come to rest on the face: check which way is forward");
-        return best;
+        return told(wearer, form, mask, index, scale, best, pair);
     }
 
     private record Placed(Pose pose, double meanGap, double touching, double widest, int widestAt, int touchAt) {}
@@ -207,7 +207,7 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
                 : Optional.of(new Placed(new Pose(least, eyesZ, pitch), sum / n, (double) near / n, widest, at, touch));
     }
 
-    private static MaskFit told(Wearer w, HeadForm form, Read mask, double scale, Placed p, Optional<double[][]> pair) {
+    private static MaskFit told(Wearer w, HeadForm form, Read mask, Bvh index, double scale, Placed p, Optional<double[][]> pair) {
         var eyes = pair.map(h -> {
             double apart = (h[1][1] - h[0][1]) * scale, pupils = form.measures().pupilsMm();
             return new Eyes(apart, Math.min(h[0][3], h[1][3]) * scale, Math.min(h[0][4], h[1][4]) * scale, (pupils - apart) / 2,
@@ -216,8 +216,14 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         var gapAt = new Vec3(mask.x(p.widestAt), mask.inner[p.widestAt], mask.z(p.widestAt)).times(scale);
         var touch = new Vec3(mask.x(p.touchAt), mask.inner[p.touchAt], mask.z(p.touchAt)).times(scale);
         var zone = form.zoneNear(p.pose.inHead(touch));
-        return new MaskFit(w, scale, p.pose, p.touching, p.widest, gapAt, eyes, zone, straps(mask, scale, p.pose),
-                findings(form, scale, p, eyes, zone, gapAt));
+        var speech = Speech.of(form, index, scale, p.pose);
+        var glasses = w.glasses() ? Optional.of(Glasses.of(form, index, scale, p.pose)) : Optional.<Glasses>empty();
+        var findings = findings(form, scale, p, eyes, zone);
+        findings.addAll(speech.findings());
+        glasses.flatMap(Glasses::finding).ifPresent(findings::add);
+        findings.sort(Finding.GRAVEST_FIRST);
+        return new MaskFit(w, scale, p.pose, p.touching, p.widest, gapAt, eyes, zone, straps(mask, scale, p.pose), speech, glasses,
+                List.copyOf(findings));
     }
 
     /** The outermost rim points within 15 mm of 10 mm above the eyes, where a strap over the ears pulls straight back. */
@@ -232,7 +238,7 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
         return left == null ? List.of() : List.of(left, right);
     }
 
-    private static List<Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch, Vec3 gapAt) {
+    private static List<Finding> findings(HeadForm form, double scale, Placed p, Optional<Eyes> eyes, Zone touch) {
         var out = new ArrayList<Finding>();
         if (eyes.isEmpty()) out.add(Finding.of(Weight.NOTE, Subject.WHOLE,
                 "no pair of eye openings found: the mask is held with its middle in front of the face"));
@@ -250,8 +256,7 @@ public record MaskFit(Wearer wearer, double scale, Pose pose, double rimTouching
             out.add(Finding.of(Weight.CARE, Subject.WHOLE, "it rests on the nose first: pad brow and cheeks until the nose is free"));
         if (!form.measures().assumed().isEmpty())
             out.add(Finding.of(Weight.NOTE, Subject.WHOLE, "assumed, not measured: " + String.join(", ", form.measures().assumed())));
-        out.sort(Finding.GRAVEST_FIRST);
-        return List.copyOf(out);
+        return out;
     }
 
     private static String text(String format, Object... args) {

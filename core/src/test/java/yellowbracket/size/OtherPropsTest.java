@@ -107,14 +107,14 @@ class OtherPropsTest {
     void aMasksOpeningsAreComparedWithThePupils(double apart) {
         var m = mask(apart);
         var read = MaskFit.Read.of(m, Bvh.of(m));
-        var fit = MaskFit.of(WEARER, FORM, read, 1);
+        var fit = MaskFit.of(WEARER, FORM, read, Bvh.of(m), 1);
         var eyes = fit.eyes().orElseThrow();
         assertThat(eyes.apartMm()).isCloseTo(apart, within(1.0));
         assertThat(eyes.offMm()).isCloseTo((62 - apart) / 2, within(0.5));
         assertThat(read.scaleFor(FORM).orElseThrow()).isCloseTo(62 / apart, within(0.02));
         assertThat(fit.straps()).hasSize(2);
         assertThat(fit.straps().getFirst().x()).isCloseTo(-75, within(2.0));
-        assertThat(MaskFit.of(WEARER, FORM, read, 62 / eyes.apartMm()).eyes().orElseThrow().offMm()).isCloseTo(0, within(0.3));
+        assertThat(MaskFit.of(WEARER, FORM, read, Bvh.of(m), 62 / eyes.apartMm()).eyes().orElseThrow().offMm()).isCloseTo(0, within(0.3));
     }
 
     @Test
@@ -126,7 +126,7 @@ class OtherPropsTest {
             keep[f] = p.y() > 45 && Math.abs(p.z()) < 38;
         }
         var m = face.only(keep);
-        var fit = MaskFit.of(WEARER, FORM, MaskFit.Read.of(m, Bvh.of(m)), 1);
+        var fit = MaskFit.of(WEARER, FORM, MaskFit.Read.of(m, Bvh.of(m)), Bvh.of(m), 1);
         assertThat(fit.rimTouching()).isGreaterThan(0.9);
         assertThat(Math.abs(fit.pose().pitchDeg())).isLessThanOrEqualTo(2);
         assertThat(fit.eyes()).isEmpty();

@@ -8,9 +8,9 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * One plane through one piece, looked at without cutting (see {@link CutSweep}): lengths of the line it leaves on the model's surface, mm,
- * whole and weighted
- * by how much it is seen, the part along creases, along colour borders, over the rims of eye openings; area of the cut, mm2;
- * how much weaker it is there than beside it, 0 to 1; sizes of the boxes left on both sides, mm. {@code mirror}: the two sides are each other's mirror image.
+ * whole and weighted by how much it is seen, the part along creases, along colour borders, over the rims of eye openings; area of the cut,
+ * mm2; how much weaker it is there than beside it, 0 to 1; sizes of the boxes left on both sides, mm. {@code mirror}: the two sides are
+ * each other's mirror image.
  */
 record CutChoice(CutPlane plane, boolean mirror, double lineMm, double showMm, double creaseMm, double borderMm, double rimMm,
         double areaMm2, double neck, Vec3 above, Vec3 below) {

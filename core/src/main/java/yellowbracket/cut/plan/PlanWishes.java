@@ -27,8 +27,8 @@ public record PlanWishes(List<Bed> beds, ToIntFunction<Vec3> zone, Optional<Vec3
      */
     public record Rates(double mm3PerHour, double failuresPerHour, double shellMm, double infill, Labour labour, PlanTuning tuning) {
         /**
-         * Share of the nominal flow left after slow outer walls, layer changes and travel: 0.55 to 0.62 on prints of the demo. It moves what
-         * {@code mm3PerHour} moves.
+         * Share of the nominal flow left after slow outer walls, layer changes and travel: 0.55 to 0.62 on prints of the demo. It moves
+         * what {@code mm3PerHour} moves.
          */
         private static final double FLOW_LEFT = 0.59;
 

@@ -237,7 +237,8 @@ public final class SizeFigures {
         var wearers = named(in).stream().filter(w -> w.head().check().isEmpty()).toList();
         if (wearers.isEmpty()) throw in.none();
         double scale = in.of(Prop::scale);
-        return new MaskFits(wearers.stream().map(w -> MaskFit.of(w, HeadForm.of(w), read, scale)).toList());
+        var index = in.get(ModelFigures.INDEX).bvh();
+        return new MaskFits(wearers.stream().map(w -> MaskFit.of(w, HeadForm.of(w), read, index, scale)).toList());
     }
 
     private static Carry carry(Reads in) {

@@ -28,8 +28,8 @@ public final class SliceMoments {
     }
 
     /**
-     * What parallel planes meet of closed meshes together: figure {@code i} lies at {@code offsets[i]} along the normal, seen in the plane's
-     * own axes. Faces that two meshes share cancel. O(triangles + crossings). @param offsets ascending
+     * What parallel planes meet of closed meshes together: figure {@code i} lies at {@code offsets[i]} along the normal, seen in the
+     * plane's own axes. Faces that two meshes share cancel. O(triangles + crossings). @param offsets ascending
      */
     public static SliceMoments across(List<Mesh> meshes, Vec3 normal, Vec3 first, Vec3 second, double[] offsets) {
         var out = new SliceMoments(offsets.length);

@@ -178,6 +178,7 @@ final class FitPart extends SizePart {
                 .ifPresent(e -> card.row("eyes", words().length(Math.abs(e.offMm())),
                         Words.text("off the middle of openings %s apart, %s wide", words().length(e.apartMm()), words().length(e.wideMm())),
                         e.wellPlaced() ? "good" : "care"));
+        VoiceRows.write(card, words(), m.speech(), m.glasses());
         if (m.straps().size() == 2) card.row("straps", words().length(m.straps().get(1).x() - m.straps().get(0).x()) + " apart",
                 "at the rim, just above the eyes; set them 8 mm in from the edge");
         view.findings(card, m.findings());

@@ -54,6 +54,7 @@ final class SightPart extends SizePart {
                         : Words.text("%.1f cm\u00b2", main.air().openCm2()),
                 Words.text("open within %.0f mm of the mouth; %.0f cm\u00b2 wanted", Air.REACH_MM, Air.WANTED_CM2),
                 main.air().openCm2() < Air.WANTED_CM2 ? "care" : "good");
+        VoiceRows.write(card, words(), main.speech(), main.glasses());
         view.findings(card, main.seeing());
         if (fits.get().list().size() > 1) {
             var table = new yellowbracket.desktop.widget.Sheet<yellowbracket.size.Fit>("view by wearer", "nobody")
