@@ -112,7 +112,9 @@ final class PrintCommand extends Output {
 
     /** What fits no bed, then the rules that speak. */
     private static List<String> findings(PrintPlan plan, Catalogue shop) {
-        return Stream.concat(plan.findings().stream(), PrintRules.of(plan.prints(), shop, false).stream()).map(Finding::words).toList();
+        return Stream.concat(plan.findings().stream(), PrintRules.of(plan.prints(), shop, false, List.of()).stream())
+                .map(Finding::words)
+                .toList();
     }
 
     private List<Path> files() {

@@ -21,6 +21,7 @@ import yellowbracket.size.Donning;
 import yellowbracket.size.Glasses;
 import yellowbracket.size.Hardware;
 import yellowbracket.size.HeadForm;
+import yellowbracket.size.KeyHeight;
 import yellowbracket.size.MaskFit;
 import yellowbracket.size.Pose;
 import yellowbracket.size.Remedy;
@@ -31,12 +32,15 @@ final class SizeCommand extends OnAHead {
     @Option(names = "--as", description = "${COMPLETION-CANDIDATES}; helm if left out")
     Kind as;
 
+    @Option(names = "--glasses", description = "the wearer keeps glasses on")
+    boolean glasses;
+
     /** How the thing is worn. */
     enum Kind { HELM, MASK, PROP }
 
     @Override
     Map<String, Object> work() {
-        var wearer = wearer();
+        var wearer = glasses ? wearer().withGlasses(true) : wearer();
         var worn = worn();
         var told = switch (as == null ? Kind.HELM : as) {
             case HELM -> helm(wearer, worn.mesh(), Cavity.of(worn.mesh(), worn.index()));
@@ -44,8 +48,19 @@ final class SizeCommand extends OnAHead {
             case PROP -> prop(wearer, worn.mesh(), worn.index());
         };
         var out = new LinkedHashMap<>(told);
+        double used = (double) ((Map<?, ?>) told.get("scale")).get("used");
+        out.put("keyHeights",
+                KeyHeight.of(worn.mesh().bounds(), List.of(), hollow(worn), used)
+                        .stream()
+                        .map(h -> map("name", h.name(), "mm", h.mm(), "inch", h.inch()))
+                        .toList());
+        out.put("factor", KeyHeight.factor(used));
         out.put("findings", Stream.concat(worn.remarks().stream(), ((List<?>) told.get("findings")).stream()).toList());
         return out;
+    }
+
+    private Optional<Cavity> hollow(Worn worn) {
+        return as == null || as == Kind.HELM ? Optional.of(Cavity.of(worn.mesh(), worn.index())) : Optional.empty();
     }
 
     private Map<String, Object> helm(Wearer wearer, Mesh mesh, Cavity cavity) {

@@ -30,7 +30,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 7;
+    public static final int SCHEMA = 8;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -104,6 +104,7 @@ public final class BuildJson {
             if (schema <= 3) fromThird(root.path("build"));
             if (schema <= 4) fromFourth(root.path("build"));
             if (schema <= 6) fromSixth(root.path("build"));
+            if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -196,7 +197,7 @@ public final class BuildJson {
         }
 
         private static void byStation(ObjectNode p) {
-            moved(p, "size", "reshape", "scale", "wearers").putNull("use");
+            sizeFromSeventh(moved(p, "size", "reshape", "scale", "wearers").putNull("use"));
             moved(p, "cut", "registration").set("tree", p.remove("cuts"));
             ((ObjectNode) p.path("cut")).put("revision", 0);
             moved(p, "print", "profile").set("sections", p.remove("prints"));
@@ -244,6 +245,16 @@ public final class BuildJson {
             for (var q : Question.values()) all.add(q.name());
         }
         for (var p : build.path("props")) if (p.path("size") instanceof ObjectNode s && !s.has("use")) s.putNull("use");
+    }
+
+    /** Schema 7 knew neither key points nor what a prop goes through. */
+    private static void fromSeventh(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("size") instanceof ObjectNode s) sizeFromSeventh(s);
+    }
+
+    private static void sizeFromSeventh(ObjectNode size) {
+        if (!size.has("keyPoints")) size.putArray("keyPoints");
+        if (!size.has("exposures")) size.putArray("exposures");
     }
 
     static void printersFromFourth(JsonNode printers) {

@@ -16,6 +16,8 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.Wearer;
+import yellowbracket.size.Exposure;
+import yellowbracket.size.KeyPoint;
 import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
 import yellowbracket.size.Reshape;
@@ -70,6 +72,18 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit use(String prop, Use use) {
         return ofProp(use.words(), prop, p -> p.withSize(p.size().usedAs(use)));
+    }
+
+    public static Edit exposed(String prop, Exposure e, boolean on) {
+        return ofProp((on ? "" : "not ") + e.words(), prop, p -> p.withSize(p.size().exposed(e, on)));
+    }
+
+    public static Edit keyPoint(String prop, KeyPoint k) {
+        return ofProp("name " + k.name(), prop, p -> p.withSize(p.size().withKeyPoint(k)));
+    }
+
+    public static Edit forgetKeyPoint(String prop, String name) {
+        return ofProp("forget " + name, prop, p -> p.withSize(p.size().withoutKeyPoint(name)));
     }
 
     public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {

@@ -31,12 +31,16 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
     /** Below this reserve a joint is not trusted. */
     public static final double LEAST_RESERVE = 3;
 
+    /** Minutes that nobody gives to a joint that lets go in the heat. */
+    private static final double CREEPS = 400;
+
     /**
      * @param grams mass of each section by name
+     * @param hottestC what the prop goes through, degrees
      * @param chosen the maker's own choice of product by seam name, where made
      */
     public static JoinPlan of(List<Section> sections, List<Seam> seams, Map<String, Double> grams, String material, double celsius,
-            Map<String, String> chosen, Catalogue shop) {
+            double hottestC, Map<String, String> chosen, Catalogue shop) {
         var joins = new ArrayList<SeamJoin>();
         var findings = new ArrayList<Finding>();
         var centres = new HashMap<String, yellowbracket.mesh.Vec3>();
@@ -45,7 +49,7 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
             boolean firstLighter = grams.getOrDefault(seam.first(), 0.0) <= grams.getOrDefault(seam.second(), 0.0);
             String light = firstLighter ? seam.first() : seam.second();
             var load = Load.of(seam, grams.getOrDefault(light, 0.0), centres.get(light).distance(seam.centre()));
-            var options = options(seam, load, material, celsius, shop);
+            var options = options(seam, load, material, celsius, hottestC, shop);
             var join = chosen.containsKey(seam.name()) ? options.stream()
                     .filter(o -> o.product().name().equals(chosen.get(seam.name())))
                     .findFirst()
@@ -54,14 +58,25 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
             if (join.reserve() < LEAST_RESERVE) findings.add(Finding.of(Weight.CARE, Subject.seam(seam.name()),
                     "seam %s bears only %.1f times its load: add a rod or an inner strip", seam.name(), join.reserve()));
         }
+        joins.stream()
+                .map(SeamJoin::product)
+                .filter(p -> p.mostC() < hottestC)
+                .distinct()
+                .forEach(p -> findings.add(tooWarm(p, joins, hottestC)));
         return new JoinPlan(List.copyOf(joins), order(sections, seams, grams), List.copyOf(findings));
     }
 
-    /** Every product that suits the material, best first. */
-    public static List<SeamJoin> options(Seam seam, Load load, String material, double celsius, Catalogue shop) {
+    private static Finding tooWarm(JoinProduct p, List<SeamJoin> joins, double hottestC) {
+        var seams = joins.stream().filter(j -> j.product().equals(p)).map(j -> j.seam().name()).toList();
+        return Finding.of(Weight.CARE, Subject.WHOLE, "%s creeps above %.0f C, and what the prop goes through gets up to %.0f: seam%s %s",
+                p.name(), p.mostC(), hottestC, seams.size() == 1 ? "" : "s", String.join(", ", seams));
+    }
+
+    /** Every product that suits the material, best first. @param hottestC what the prop goes through, degrees */
+    public static List<SeamJoin> options(Seam seam, Load load, String material, double celsius, double hottestC, Catalogue shop) {
         var out = new ArrayList<SeamJoin>();
         for (var p : shop.joins()) if (p.suits(material)) out.add(join(seam, load, p, celsius, shop));
-        out.sort(Comparator.comparingDouble(j -> cost(j, shop)));
+        out.sort(Comparator.comparingDouble(j -> cost(j, hottestC, shop)));
         return List.copyOf(out);
     }
 
@@ -75,12 +90,13 @@ public record JoinPlan(List<SeamJoin> joins, List<Step> steps, List<Finding> fin
     }
 
     /** Minutes of the maker's life, with penalties for what would go wrong. */
-    private static double cost(SeamJoin j, Catalogue shop) {
+    private static double cost(SeamJoin j, double hottestC, Catalogue shop) {
         double need = j.seam().lengthMm() / shop.usual(Practice.WET_SEAM_MM_MIN);
         double tooFast = Math.max(0, need - j.workMin()) * 15;
         double weak = Math.max(0, LEAST_RESERVE - j.reserve()) * 40 + Math.max(0, 8 - j.reserve()) * 3;
         double peels = j.product().peel() < 0.2 && j.seam().lengthMm() > 60 ? 25 : 0;
-        return Math.min(40, j.holdMin()) + 2 * j.handleH() + tooFast + weak + peels + (j.product().shearLowMpa() < 1 ? 200 : 0);
+        return Math.min(40, j.holdMin()) + 2 * j.handleH() + tooFast + weak + peels + (j.product().shearLowMpa() < 1 ? 200 : 0)
+                + (j.product().mostC() < hottestC ? CREEPS : 0);
     }
 
     private static String why(Seam seam, JoinProduct p, double reserve, Catalogue shop) {

@@ -13,6 +13,8 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Material;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
+import yellowbracket.size.Exposure;
+import yellowbracket.work.Station;
 
 /**
  * Common workshop rules on profile and stance of prints: layer against nozzle, walls against strength, heat and sun against the material,
@@ -26,6 +28,8 @@ public final class PrintRules {
     private static final double WORN_WALL_MM = 1.2;
     /** Materials that soften below are not left in a car in the sun, degrees. */
     private static final double SOFT_C = 65;
+    /** Nearer than this to its softening point a part under load gives way, degrees. */
+    private static final double SOFT_MARGIN_C = 3;
     /** Longest side over the next: what is longer snaps along its layers with thin walls. */
     private static final double SLENDER = 4;
     /** Height over the square root of the footprint; a 150 mm section on 400 mm2 stands at this. */
@@ -46,17 +50,19 @@ public final class PrintRules {
     private final List<SectionPrint> prints;
     private final Catalogue shop;
     private final boolean worn;
+    private final List<Exposure> exposures;
     private final List<Finding> out = new ArrayList<>();
 
-    private PrintRules(List<SectionPrint> prints, Catalogue shop, boolean worn) {
+    private PrintRules(List<SectionPrint> prints, Catalogue shop, boolean worn, List<Exposure> exposures) {
         this.prints = prints;
         this.shop = shop;
         this.worn = worn;
+        this.exposures = exposures;
     }
 
-    /** Heaviest first. @param prints those still ahead @param worn the prop goes on somebody */
-    public static List<Finding> of(List<SectionPrint> prints, Catalogue shop, boolean worn) {
-        return new PrintRules(prints, shop, worn).run();
+    /** Heaviest first. @param prints those still ahead @param worn the prop goes on somebody @param exposures what it goes through, empty while undecided */
+    public static List<Finding> of(List<SectionPrint> prints, Catalogue shop, boolean worn, List<Exposure> exposures) {
+        return new PrintRules(prints, shop, worn, exposures).run();
     }
 
     private List<Finding> run() {
@@ -88,13 +94,32 @@ public final class PrintRules {
     }
 
     private void heat(Material m) {
-        if (m.softensC() < SOFT_C)
-            out.add(remark(Weight.NOTE, Optional.empty(), text("%s softens at %.0f C: not in a hot car, not for hours in the sun%s",
-                    m.name(), m.softensC(), m.name().equals("PLA") ? "; ASA stands both" : "")));
-        else if (!m.sunProof())
-            out.add(remark(Weight.NOTE, Optional.empty(), m.name() + " goes brittle in the sun after months: paint it, or take ASA"));
+        if (exposures.isEmpty()) unknownUse(m);
+        else knownUse(m);
         if (m.fumes()) out.add(remark(Weight.NOTE, Optional.empty(),
                 m.name() + " gives off fumes while printing: closed chamber or air out, nobody sleeping in the room"));
+    }
+
+    /** Nobody has said where it goes: the limits are told. */
+    private void unknownUse(Material m) {
+        var limits = new ArrayList<String>();
+        if (m.softensC() < SOFT_C) limits.add(text("softens at %.0f C: not in a hot car, not for hours in the sun", m.softensC()));
+        if (!m.sunProof()) limits.add("goes brittle in the sun after months: paint it");
+        if (!limits.isEmpty())
+            out.add(remark(Weight.NOTE, Optional.empty(), m.name() + " " + String.join("; it ", limits) + "; ASA stands both"));
+    }
+
+    private void knownUse(Material m) {
+        var hottest = exposures.stream().max(java.util.Comparator.comparingDouble(Exposure::hottestC)).orElseThrow();
+        if (m.softensC() < hottest.hottestC() + SOFT_MARGIN_C)
+            out.add(remark(Weight.STOP, Optional.empty(),
+                    text("%s softens at %.0f C, and %s it gets up to %.0f: it sags; take a material that softens later", m.name(),
+                            m.softensC(), hottest.words(), hottest.hottestC()))
+                    .fixedBy(Fix.go("choose another", Station.PRINT, "how fine")));
+        if (exposures.contains(Exposure.SUN) && !m.sunProof()) out.add(remark(Weight.CARE, Optional.empty(),
+                m.name() + " goes brittle in the sun after months: paint all of it with a sun-proof clear, or take ASA"));
+        if (exposures.contains(Exposure.CHILDREN) && m.process() == Process.RESIN) out.add(remark(Weight.CARE, Optional.empty(),
+                "children near: resin irritates until it is washed, cured right through and sealed; broken edges are sharp"));
     }
 
     private void section(SectionPrint p) {

@@ -35,6 +35,10 @@ public record Wearer(String name, HeadMeasures head, boolean glasses, double hai
         return eyesMm.orElse(0.936 * standingMm());
     }
 
+    public Wearer withGlasses(boolean on) {
+        return new Wearer(name, head, on, hairMm, bodyHeightMm, eyesMm, scan);
+    }
+
     /** The same person, scanned; the measures are those the tape finds on the scan. */
     public Wearer scanned(HeadScan s, HeadMeasures measures) {
         return new Wearer(name, measures, glasses, hairMm, bodyHeightMm, eyesMm, Optional.of(s));

@@ -11,8 +11,8 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 
 /**
- * Room around a pair of usual glasses in the wearing pose, mm: the lenses with their rims, and the arms to the ears. Less than 0: they stand
- * that far into the wall. {@code at}: the tightest place, head coordinates. Assumed, for nobody measures glasses: lenses
+ * Room around a pair of usual glasses in the wearing pose, mm: the lenses with their rims, and the arms to the ears. Less than 0: they
+ * stand that far into the wall. {@code at}: the tightest place, head coordinates. Assumed, for nobody measures glasses: lenses
  * {@link #WIDE_MM} by {@link #HIGH_MM}, {@link #BEFORE_MM} before the eye, the frame a little wider than the face.
  */
 public record Glasses(double lensMm, double armsMm, Vec3 at) {

@@ -79,7 +79,7 @@ public record Speech(double opensMm, double openCm2, Vec3 touchesAt) {
     List<Finding> findings() {
         var out = new ArrayList<Finding>();
         if (opensMm < WANTED_MM) out.add(care(
-                "the mouth opens %.0f mm of the %.0f that clear speech takes, then the chin meets the shell: room below the chin, or few lines",
+                "the mouth opens %.0f mm of the %.0f of clear speech, then the chin meets the shell: room below the chin, or few lines",
                 opensMm, WANTED_MM));
         if (openCm2 < WANTED_CM2)
             out.add(care("%.1f cm\u00b2 open before the mouth, %.0f wanted: the voice stays inside; slots there, or plan a microphone",

@@ -95,8 +95,9 @@ class DocumentTest {
         assertThat(refused(dir, new byte[0])).contains("empty");
         assertThat(refused(dir, "hello".getBytes())).contains("no build.json");
         assertThat(refused(dir, java.util.Arrays.copyOf(good, good.length / 2))).contains("ends in ~");
-        assertThat(refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"schema\" : 7", "\"schema\" : 8"))))
-                .contains("newer version (schema 8", "update the program, nothing was changed");
+        assertThat(refused(dir,
+                zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"schema\" : " + BuildJson.SCHEMA, "\"schema\" : 99"))))
+                .contains("newer version (schema 99", "update the program, nothing was changed");
         assertThat(
                 refused(dir, zip("build.json", BuildJson.write(SmallBuild.build()).replace("\"seed\" : 1", "\"seed\" : 1, \"mood\" : 3"))))
                 .contains("\"mood\"", "update the program");

@@ -27,6 +27,8 @@ import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.SizeWish;
+import yellowbracket.size.Exposure;
+import yellowbracket.size.KeyPoint;
 import yellowbracket.size.Use;
 
 /** A helm in two halves with something decided at every station. */
@@ -45,8 +47,9 @@ public final class SmallBuild {
         var neck = new Reshape.Neck(3, -60, 0, 0);
         var wish = new SectionWish(Optional.of(Turn.quarter(1)), Optional.of(shop.profile("resin, fine")), Optional.of("mid bed"));
         var prop = Prop.fromFile("helm", "helm", MESH.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, shop.profile("usual"))
-                .withSize(new SizeWish(new Reshape(1.02, 1, 1, Optional.of(neck), Optional.of(Reshape.Half.LEFT)), 1.1,
-                        Optional.of(Use.HEAD), List.of("Ada")))
+                .withSize(
+                        new SizeWish(new Reshape(1.02, 1, 1, Optional.of(neck), Optional.of(Reshape.Half.LEFT)), 1.1, Optional.of(Use.HEAD),
+                                List.of("Ada"), List.of(new KeyPoint("crest", new Vec3(0, 1, 120))), List.of(Exposure.SUN, Exposure.CAR)))
                 .withCut(new CutWish(CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE),
                         Registration.FITTING.with("A|B", RegistrationKind.MAGNETS)
                                 .withSpot("B|C", new Registration.Spot(RegistrationKind.PINS, new Vec3(1, 2, 3), 4)),

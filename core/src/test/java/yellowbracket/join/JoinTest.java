@@ -42,7 +42,7 @@ class JoinTest {
     @Test
     void everySeamGetsAWayWithAReserveAndAReason() {
         var s = cut(Shapes.cappedShell(100, 4, 50, 72, 36), quarters());
-        var plan = JoinPlan.of(s.sections(), s.seams(), Map.of("A", 80.0, "B", 80.0, "C", 60.0, "D", 60.0), "PLA", 20, Map.of(), SHOP);
+        var plan = JoinPlan.of(s.sections(), s.seams(), Map.of("A", 80.0, "B", 80.0, "C", 60.0, "D", 60.0), "PLA", 20, 35, Map.of(), SHOP);
         assertThat(plan.joins()).hasSize(s.seams().size());
         for (var j : plan.joins()) {
             assertThat(j.reserve()).isGreaterThan(JoinPlan.LEAST_RESERVE);
@@ -57,7 +57,7 @@ class JoinTest {
     void theMakersChoiceStands() {
         var s = cut(Shapes.cappedShell(100, 4, 50, 72, 36), quarters());
         String seam = s.seams().getFirst().name();
-        var plan = JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, Map.of(seam, "epoxy slow"), SHOP);
+        var plan = JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, 35, Map.of(seam, "epoxy slow"), SHOP);
         assertThat(plan.join(seam).product().name()).isEqualTo("epoxy slow");
     }
 
@@ -65,11 +65,11 @@ class JoinTest {
     void coldSlowsTheCureAndSolventsNeedTheirPlastic() {
         var s = cut(Shapes.tube(20, 17, -50, 50, 48), CutTree.split(CutPlane.across(2, 0.1), CutTree.WHOLE, CutTree.WHOLE));
         var load = Load.of(s.seams().getFirst(), 50, 25);
-        var warm = JoinPlan.options(s.seams().getFirst(), load, "ABS", 20, SHOP);
-        var cold = JoinPlan.options(s.seams().getFirst(), load, "ABS", 10, SHOP);
+        var warm = JoinPlan.options(s.seams().getFirst(), load, "ABS", 20, 35, SHOP);
+        var cold = JoinPlan.options(s.seams().getFirst(), load, "ABS", 10, 35, SHOP);
         assertThat(hold(cold, "epoxy 5 min")).isCloseTo(2 * hold(warm, "epoxy 5 min"), within(1e-9));
         assertThat(warm).anyMatch(j -> j.product().name().equals("solvent cement"));
-        assertThat(JoinPlan.options(s.seams().getFirst(), load, "PLA", 20, SHOP))
+        assertThat(JoinPlan.options(s.seams().getFirst(), load, "PLA", 20, 35, SHOP))
                 .noneMatch(j -> j.product().name().equals("solvent cement"));
     }
 
@@ -80,7 +80,7 @@ class JoinTest {
     @Test
     void aWeakNeckIsTold() {
         var rod = cut(Shapes.tube(1.2, 0, -700, 700, 24), CutTree.split(CutPlane.across(2, 0.1), CutTree.WHOLE, CutTree.WHOLE));
-        var plan = JoinPlan.of(rod.sections(), rod.seams(), Map.of("A", 900.0, "B", 900.0), "PLA", 20, Map.of(), SHOP);
+        var plan = JoinPlan.of(rod.sections(), rod.seams(), Map.of("A", 900.0, "B", 900.0), "PLA", 20, 35, Map.of(), SHOP);
         assertThat(plan.findings()).singleElement().asString().contains("seam A|B", "add a rod");
     }
 
@@ -102,6 +102,19 @@ class JoinTest {
         var two = Mesh.union(List.of(Shapes.sphere(10, 12), Shapes.sphere(10, 12).moved(new Vec3(50, 0, 0))));
         var s = cut(two, CutTree.WHOLE);
         assertThat(s.sections()).hasSize(2);
-        assertThat(JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, Map.of(), SHOP).steps()).isEmpty();
+        assertThat(JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, 35, Map.of(), SHOP).steps()).isEmpty();
+    }
+
+    @Test
+    void whatIsLeftInACarIsNotJoinedWithWhatCreepsThere() {
+        var s = cut(Shapes.cappedShell(100, 4, 50, 72, 36), quarters());
+        var hot = JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, 75, Map.of(), SHOP);
+        assertThat(hot.joins()).allSatisfy(j -> assertThat(j.product().mostC()).isGreaterThanOrEqualTo(75));
+        var chosen = s.seams().getFirst().name();
+        var melts = JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, 75, Map.of(chosen, "hot melt"), SHOP);
+        assertThat(melts.findings())
+                .anyMatch(f -> f.words().contains("hot melt creeps above 50 C") && f.words().endsWith("seam " + chosen));
+        assertThat(JoinPlan.of(s.sections(), s.seams(), Map.of(), "PLA", 20, 35, Map.of(chosen, "hot melt"), SHOP).findings())
+                .noneMatch(f -> f.words().contains("creeps"));
     }
 }

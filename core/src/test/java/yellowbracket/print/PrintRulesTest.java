@@ -17,6 +17,7 @@ import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Speeds;
 import yellowbracket.shop.Spool;
+import yellowbracket.size.Exposure;
 import yellowbracket.work.Known;
 import yellowbracket.work.SectionId;
 
@@ -32,7 +33,11 @@ class PrintRulesTest {
     }
 
     private static List<Finding> remarks(Profile profile, Vec3 size, double footMm2, double tipDeg) {
-        return PrintRules.of(List.of(print(profile, size, footMm2, tipDeg)), SHOP, true);
+        return remarks(profile, size, footMm2, tipDeg, List.of());
+    }
+
+    private static List<Finding> remarks(Profile profile, Vec3 size, double footMm2, double tipDeg, List<Exposure> exposures) {
+        return PrintRules.of(List.of(print(profile, size, footMm2, tipDeg)), SHOP, true, exposures);
     }
 
     /** The section's profile after the finding's fix was taken. */
@@ -54,6 +59,22 @@ class PrintRulesTest {
             assertThat(r.weight()).isEqualTo(Weight.NOTE);
             assertThat(r.words()).contains("softens at 57 C", "hot car");
         });
+    }
+
+    @Test
+    void whatItGoesThroughDecidesAboutHeatAndSun() {
+        var car = remarks(USUAL, COMPACT, 3000, 40, List.of(Exposure.CAR));
+        assertThat(car)
+                .anyMatch(f -> f.weight() == Weight.STOP && f.words().contains("softens at 57 C, and left in a car it gets up to 75"));
+        assertThat(car).as("no sun is spoken of").noneMatch(f -> f.words().contains("brittle"));
+        assertThat(remarks(USUAL, COMPACT, 3000, 40, List.of(Exposure.INDOORS))).isEmpty();
+        assertThat(remarks(USUAL.withMaterial("ASA"), COMPACT, 3000, 40, List.of(Exposure.CAR, Exposure.SUN)))
+                .noneMatch(f -> f.words().contains("sags") || f.words().contains("brittle"));
+        var resin = SHOP.profile("resin, fine");
+        assertThat(remarks(resin, COMPACT, 3000, 40, List.of(Exposure.SUN))).as("soft and brittle in the sun, both told")
+                .anyMatch(f -> f.words().contains("goes brittle"));
+        assertThat(remarks(resin, COMPACT, 3000, 40)).as("as long as nobody has said").anyMatch(f -> f.words().contains("goes brittle"));
+        assertThat(remarks(resin, COMPACT, 3000, 40, List.of(Exposure.CHILDREN))).anyMatch(f -> f.words().contains("children near"));
     }
 
     @Test

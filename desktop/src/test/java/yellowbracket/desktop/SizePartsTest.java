@@ -129,6 +129,31 @@ class SizePartsTest extends WindowTest {
     }
 
     @Test
+    void aPointIsNamedAndItsHeightSetsTheScale(FxRobot robot) {
+        sized();
+        page(robot, "scale");
+        robot.interact(() -> bench().look("front"));
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        robot.clickOn(bench().localToScreen(bench().onScreen(new Vec3(60, box.max().y() - 100, box.min().z() + 40))));
+        until("picked", () -> !robot.lookup("#height-name").query().isDisabled());
+        press(robot, "keep");
+        assertThat(told()).contains("type what it is, such as");
+        type(robot, "#height-name", "cheek");
+        until("named", () -> prop().size().keyPoints().size() == 1);
+        derived();
+        double z = prop().size().keyPoints().getFirst().at().z() - box.min().z() / prop().scale();
+        type(robot, "#height-0", "tall");
+        assertThat(told()).contains("height of cheek \"tall\"");
+        double wanted = Math.rint(1.2 * prop().scale() * z);
+        type(robot, "#height-0", Words.text("%.0f", wanted));
+        until("scaled", () -> Math.abs(prop().scale() - wanted / z) < 0.001);
+        page(robot, "fit");
+        var car = robot.lookup("#exposure-car").queryAs(javafx.scene.control.ToggleButton.class);
+        robot.interact(car::fire);
+        until("left in a car", () -> prop().size().exposures().contains(yellowbracket.size.Exposure.CAR));
+    }
+
+    @Test
     void twoPointsAndTheirRealDistanceGiveTheScale(FxRobot robot) {
         sized();
         page(robot, "scale");

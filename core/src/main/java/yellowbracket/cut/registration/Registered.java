@@ -1,6 +1,7 @@
 package yellowbracket.cut.registration;
 
 import java.util.List;
+import java.util.Optional;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.finding.Finding;
@@ -48,6 +49,14 @@ public record Registered(Sectioning sections, List<Fitted> fitted, List<Tongue> 
     /** Nothing worked in. */
     static Registered plain(Sectioning s) {
         return new Registered(s, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), 0, 0);
+    }
+
+    /** What to say where children are near. */
+    public Optional<Finding> childrenNear() {
+        int magnets = hardware.stream().filter(h -> h.kind() == RegistrationKind.MAGNETS).mapToInt(Hardware::count).sum();
+        return magnets == 0 ? Optional.empty()
+                : Optional.of(Finding.care("children near: " + magnets
+                        + " small magnets are a danger when swallowed: glue them in and cover them, or take pins or tongues"));
     }
 
     public List<Fitted> on(String seam) {

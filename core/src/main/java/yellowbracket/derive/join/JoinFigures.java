@@ -7,6 +7,7 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.join.JoinPlan;
+import yellowbracket.size.Exposure;
 
 /** How the seams are joined. */
 public final class JoinFigures {
@@ -18,6 +19,7 @@ public final class JoinFigures {
         var sections = in.get(CutFigures.SECTIONS);
         var grams = in.get(PrintFigures.PRINTS).prints().stream().collect(Collectors.toMap(q -> q.name(), q -> q.estimate().grams()));
         return JoinPlan.of(sections.sections(), sections.seams(), grams, in.of(p -> p.print().profile().material()),
-                in.build(Build::shopCelsius), in.of(p -> p.join().products()), in.shop(s -> s));
+                in.build(Build::shopCelsius), in.of(p -> Exposure.hottestC(p.size().exposures())), in.of(p -> p.join().products()),
+                in.shop(s -> s));
     }
 }

@@ -202,7 +202,8 @@ public final class PrintFigures {
         var done = in.get(DONE).sections();
         var ahead = prints.stream().filter(q -> !done.contains(q.id())).toList();
         var all = prints.stream().collect(Collectors.toMap(SectionPrint::id, Function.identity()));
-        return new Remarks(PrintRules.of(ahead, in.shop(s -> s), in.of(Prop::worn)), Recurring.of(in.build(Build::log), ahead, all));
+        return new Remarks(PrintRules.of(ahead, in.shop(s -> s), in.of(Prop::worn), in.of(p -> p.size().exposures())),
+                Recurring.of(in.build(Build::log), ahead, all));
     }
 
     private static Ways ways(Reads in) {

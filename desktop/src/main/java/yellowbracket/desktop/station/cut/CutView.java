@@ -38,6 +38,7 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.size.Exposure;
 
 /**
  * The cut page: plans that fit the beds, planes by hand, how sections find each other, what the cuts leave; sections pulled apart in the
@@ -122,6 +123,8 @@ public final class CutView extends StationView {
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
         model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
+        if (prop().size().exposures().contains(Exposure.CHILDREN))
+            model.result(CutFigures.REGISTERED).flatMap(Registered::childrenNear).ifPresent(f -> findings(card, List.of(f)));
         if (tab().equals("plans") && !large.isEmpty())
             card.primary("take the first plan", plans::takeFirst, Card.action("cut by hand", () -> show("planes")));
         else if (tab().equals("plans")) card.primary("keep these cuts and print", () -> model.pageProperty().set(Page.PRINT),

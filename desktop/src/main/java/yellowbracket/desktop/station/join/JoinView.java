@@ -24,6 +24,7 @@ import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Load;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.size.Exposure;
 import yellowbracket.work.Station;
 import yellowbracket.work.TaskId;
 
@@ -97,7 +98,8 @@ public final class JoinView extends StationView {
                 sections.get().section(light).mesh().bounds().centre().distance(seam.centre()));
         var table = alternatives("", "grams", "hold min", "handle h", "bears");
         for (var o : JoinPlan
-                .options(seam, load, prop().print().profile().material(), model.shownProperty().get().shopCelsius(), model.shop())
+                .options(seam, load, prop().print().profile().material(), model.shownProperty().get().shopCelsius(),
+                        Exposure.hottestC(prop().size().exposures()), model.shop())
                 .stream()
                 .limit(6)
                 .toList()) {

@@ -41,6 +41,7 @@ import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Carry;
 import yellowbracket.size.Clearance;
+import yellowbracket.size.Exposure;
 import yellowbracket.size.Fit;
 import yellowbracket.size.MaskFit;
 import yellowbracket.size.Pose;
@@ -128,12 +129,28 @@ final class FitPart extends SizePart {
                 .ifPresent(h -> card.finding(Weight.CARE,
                         "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health",
                         () -> view.show("health")));
+        exposureRow(card);
         keep(card, measures(main.wearer()));
         zoneTable(card, main);
         testPieces(card, main);
     }
 
-    /** Where the eyes come to lie in the opening. */
+    /** What it goes through: heat, sun, joints and magnets are judged by it. */
+    private void exposureRow(Card card) {
+        var boxes = new javafx.scene.layout.FlowPane(6, 4);
+        for (var e : Exposure.values()) {
+            var b = new javafx.scene.control.ToggleButton(e.words());
+            b.getStyleClass().setAll("toggle-button", "plain");
+            b.setId("exposure-" + e.name().toLowerCase(java.util.Locale.ROOT));
+            b.setSelected(prop().size().exposures().contains(e));
+            b.setAccessibleText("this prop is " + e.words());
+            b.setOnAction(x -> model.apply(Edit.exposed(prop().id(), e, b.isSelected())));
+            boxes.getChildren().add(b);
+        }
+        HBox.setHgrow(boxes, Priority.ALWAYS);
+        card.row("it is", boxes);
+    }
+
     /** Where the eyes are, from the middle of the opening they look out of. */
     private String eyes(Fit fit) {
         var visor = model.result(SizeFigures.CAVITY).map(c -> c.visorZ()).filter(java.util.OptionalDouble::isPresent);
@@ -167,6 +184,7 @@ final class FitPart extends SizePart {
                 mask.ifPresentOrElse(m -> mask(card, m), () -> view.waiting(card, SizeFigures.MASK));
             else view.waiting(card, SizeFigures.FITS);
         } else if (carry.isPresent()) carried(card, carry.get());
+        exposureRow(card);
         if (!asked)
             keep(card, wearer().map(w -> new javafx.scene.control.Button[] {measures(w)}).orElse(new javafx.scene.control.Button[0]));
     }

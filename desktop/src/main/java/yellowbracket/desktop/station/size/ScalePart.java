@@ -56,6 +56,7 @@ final class ScalePart extends SizePart {
             of = now;
             picked.clear();
         }
+        new HeightRows(view, picked, this::scale).write(card);
         twoPoints(card);
         byHeight(card);
         byAxis(card);
