@@ -23,6 +23,8 @@ import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.print.CleanUp;
 import yellowbracket.print.Orientation;
+import yellowbracket.print.Hollows;
+import yellowbracket.print.PrintChecks;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
 import yellowbracket.shop.Catalogue;
@@ -53,8 +55,11 @@ final class PrintCommand extends Output {
     @Option(names = "--infill", description = "infill 0..1 or per cent (default ${DEFAULT-VALUE})", defaultValue = "0.15")
     double infill;
 
-    @Option(names = "--material", description = "PLA, PETG, ABS, ASA, HIPS (default ${DEFAULT-VALUE})", defaultValue = "PLA")
+    @Option(names = "--material", description = "PLA, PETG, ABS, ASA, HIPS, or resin (default ${DEFAULT-VALUE})", defaultValue = "PLA")
     String material;
+
+    @Option(names = "--profile", description = "a profile by name, such as \"resin, fine\", instead of layer, nozzle, walls, infill, material")
+    String named;
 
     @Override
     Map<String, Object> work() {
@@ -65,14 +70,10 @@ final class PrintCommand extends Output {
             throw new ParameterException(spec.commandLine(), e.getMessage());
         }
         var shop = Catalogue.builtIn();
-        var profile = Profile.of("as stated", material.toUpperCase(java.util.Locale.ROOT), layer, nozzle, walls,
-                infill > 1 ? infill / 100 : infill);
+        var profile = profile(shop);
         var wrong = new ArrayList<>(profile.check());
-        var filaments = shop.materials().stream().filter(m -> m.process() == Process.FILAMENT).map(m -> m.name()).toList();
-        if (!filaments.contains(profile.material()))
-            wrong.add("material " + material + " is not known: " + String.join(", ", filaments) + ".");
         if (!wrong.isEmpty()) throw new Refused(wrong);
-        var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12);
+        var printer = Printer.of("bed " + bed, room.x(), room.y(), room.z(), 0, nozzle, 110, 0.0025, 0.12).withProcess(profile.process());
         var sections = new ArrayList<Section>();
         var remarks = new ArrayList<String>();
         var choices = new HashMap<String, List<Orientation>>();
@@ -94,6 +95,9 @@ final class PrintCommand extends Output {
             choices.put(name, ways);
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
+        var checks = new HashMap<String, PrintChecks>();
+        for (var s : sections) checks.put(s.name(), PrintChecks.of(s.mesh(), plan.print(s.name())));
+        checks.values().forEach(c -> c.findings().forEach(f -> remarks.add(f.words())));
         var list = plan.prints()
                 .stream()
                 .map(p -> map("name", p.name(), "orientation", p.orientation().label(), "hours", p.hours(), "grams", p.estimate().grams(),
@@ -102,12 +106,52 @@ final class PrintCommand extends Output {
                         "metres", p.estimate().metres(), "cost", p.estimate().cost(), "expectedHours", p.expectedHours(), "timeH",
                         map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(),
                                 "other", p.estimate().otherHours()),
-                        "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "cleanUpH",
+                        "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "support",
+                        support(checks.get(p.name())), "thin", thin(checks.get(p.name())), "drain", drain(checks.get(p.name())), "cleanUpH",
                         CleanUp.of(p, shop).hours()))
                 .toList();
         return map("sections", list, "total",
                 map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings",
                 Stream.concat(remarks.stream(), findings(plan, shop).stream()).toList());
+    }
+
+    /** As stated, or by its name. @throws Refused for what the catalogue does not know */
+    private Profile profile(Catalogue shop) {
+        if (named != null) {
+            var names = shop.profiles().stream().map(Profile::name).toList();
+            if (!names.contains(named)) throw new Refused("profile " + named + " is not known: " + String.join("; ", names) + ".");
+            return shop.profile(named);
+        }
+        if (material.equalsIgnoreCase("resin")) {
+            var fine = shop.profiles().stream().filter(p -> p.process() == Process.RESIN).findFirst().orElseThrow();
+            return spec.commandLine().getParseResult().hasMatchedOption("--layer") ? fine.withLayerMm(layer) : fine;
+        }
+        var filaments = shop.materials().stream().filter(m -> m.process() == Process.FILAMENT).map(m -> m.name()).toList();
+        String upper = material.toUpperCase(java.util.Locale.ROOT);
+        if (!filaments.contains(upper))
+            throw new Refused("material " + material + " is not known: " + String.join(", ", filaments) + ", resin.");
+        return Profile.of("as stated", upper, layer, nozzle, walls, infill > 1 ? infill / 100 : infill);
+    }
+
+    private static Map<String, Object> support(PrintChecks c) {
+        return map("unreachable", c.support().unreachableMm2(), "fragile", c.support().fragileMm2());
+    }
+
+    private static Map<String, Object> thin(PrintChecks c) {
+        return map("lostMm2", c.thin().lostMm2(), "weakMm2", c.thin().weakMm2(), "closedMm2", c.thin().closedMm2());
+    }
+
+    /** Null for filament. */
+    private static Map<String, Object> drain(PrintChecks c) {
+        return c.hollows()
+                .map(h -> map("hollows",
+                        h.list()
+                                .stream()
+                                .map(q -> map("ml", q.volumeMm3() / 1000, "holesMm",
+                                        q.holes().stream().map(Hollows.Hole::diameterMm).toList(), "drains", q.drains()))
+                                .toList(),
+                        "cupsMm2", h.cups().stream().map(Hollows.Cup::areaMm2).toList()))
+                .orElse(null);
     }
 
     /** What fits no bed, then the rules that speak. */

@@ -21,6 +21,8 @@ import yellowbracket.mesh.Vec3;
 public final class Columns {
     /** What starts this near the bed lies on it: the first layers bridge it. */
     static final double ON_BED_MM = 0.6;
+    /** Shorter columns are two faces that touch. */
+    private static final double LEAST_POST_MM = 0.05;
     private static final GeometryFactory FLAT = new GeometryFactory();
 
     private final double cell;
@@ -112,6 +114,31 @@ public final class Columns {
         crossings++;
     }
 
+    /** Cells across and along, and where they and the bed lie; turned coordinates. */
+    record Grid(int nx, int ny, double x0, double y0, double bed) {}
+
+    Grid grid() {
+        return new Grid(nx, ny, x0, y0, bed);
+    }
+
+    /** Takes each upright run of material: its column, from where to where. */
+    interface Runs {
+        void take(int column, double from, double to);
+    }
+
+    /** Overlapping bodies count once. */
+    void runs(Runs runs) {
+        for (int c = 0; c < head.length; c++) {
+            int within = 0;
+            double top = 0;
+            for (int at = head[c]; at >= 0; at = next[at]) {
+                if (within == 0) top = height[at];
+                within += up[at] > 0 ? 1 : -1;
+                if (within == 0) runs.take(c, height[at], top);
+            }
+        }
+    }
+
     /** A column of support: over the middle of its cell, from what it stands on to what it holds. */
     public record Post(double x, double y, double from, double to, boolean seen) {}
 
@@ -120,18 +147,34 @@ public final class Columns {
         void take(int column, double from, double to, boolean seen);
     }
 
-    /** @param leanDeg faces that lean further from upright than this are held */
+    /**
+     * Where bodies overlap, faces within another one are none.
+     * @param leanDeg faces that lean further from upright than this are held
+     */
     private void posts(double leanDeg, Posts posts) {
         double limit = -Math.sin(Math.toRadians(leanDeg));
         for (int c = 0; c < head.length; c++) {
+            boolean closed = balanced(c);
+            int within = 0;
             for (int at = head[c]; at >= 0; at = next[at]) {
-                if (up[at] >= limit || height[at] - bed < ON_BED_MM) continue;
+                within += up[at] > 0 ? 1 : -1;
+                if (up[at] >= limit || height[at] - bed < ON_BED_MM || closed && within > 0) continue;
                 int below = next[at];
                 while (below >= 0 && up[below] < 0) below = next[below];
                 double from = below < 0 ? bed : height[below];
-                if (height[at] - from > 0.05) posts.take(c, from, height[at], seen[at]);
+                if (height[at] - from > LEAST_POST_MM) posts.take(c, from, height[at], seen[at]);
             }
         }
+    }
+
+    /** Whether the column leaves the material as often as it enters it, as in a closed mesh. */
+    private boolean balanced(int column) {
+        int within = 0;
+        for (int at = head[column]; at >= 0; at = next[at]) {
+            within += up[at] > 0 ? 1 : -1;
+            if (within < 0) return false;
+        }
+        return within == 0;
     }
 
     /** In the coordinates of the turned section, every {@code step}-th cell both ways. */

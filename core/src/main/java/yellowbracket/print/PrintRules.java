@@ -60,7 +60,7 @@ public final class PrintRules {
         this.exposures = exposures;
     }
 
-    /** Heaviest first. @param prints those still ahead @param worn the prop goes on somebody @param exposures what it goes through, empty while undecided */
+    /** Heaviest first. @param prints those still ahead @param worn the prop goes on somebody @param exposures what it goes through */
     public static List<Finding> of(List<SectionPrint> prints, Catalogue shop, boolean worn, List<Exposure> exposures) {
         return new PrintRules(prints, shop, worn, exposures).run();
     }

@@ -165,7 +165,7 @@ class DerivingTest {
             Map.entry("move plane",
                     with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
-                            "joins", "areas", "smoothing", "fineness", "colours", "necks", "what nearly fits")));
+                            "joins", "areas", "smoothing", "fineness", "colours", "necks", "what nearly fits", "looked through")));
 
     private static Set<String> with(String... more) {
         return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());

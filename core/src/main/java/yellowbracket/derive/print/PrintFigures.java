@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -30,6 +31,7 @@ import yellowbracket.print.Estimate;
 import yellowbracket.print.OnePiece;
 import yellowbracket.print.Orientation;
 import yellowbracket.print.Plates;
+import yellowbracket.print.PrintChecks;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
 import yellowbracket.print.SectionPrint;
@@ -69,6 +71,8 @@ public final class PrintFigures {
     public static final Figure<Ways> WAYS = Figure.ofProp("best ways up", Ways.class, PrintFigures::ways);
     public static final Figure<Posts> POSTS = Figure.ofProp("support", Posts.class, PrintFigures::posts)
             .weighing(p -> p.bySection().values().stream().map(Held::posts));
+    /** What is found in sections still ahead, looked at as they are to be printed. */
+    public static final Figure<Checked> CHECKED = Figure.ofProp("looked through", Checked.class, PrintFigures::checked);
     public static final Figure<OnePiece> ONE_PIECE = Figure.ofProp("one piece", OnePiece.class, PrintFigures::onePiece);
     public static final Figure<Shadows> SHADOWS = Figure.ofProp("shadows", Shadows.class, PrintFigures::shadows);
     public static final Figure<Plating> PLATES = Figure.ofBuild("plates", Plating.class, PrintFigures::plates);
@@ -105,6 +109,16 @@ public final class PrintFigures {
     public record Held(List<Columns.Post> posts, double bedZ) {}
 
     public record Posts(Map<String, Held> bySection) {}
+
+    public record Checked(Map<String, PrintChecks> bySection) {
+        public List<Finding> findings() {
+            return bySection.entrySet().stream().sorted(Map.Entry.comparingByKey()).flatMap(e -> e.getValue().findings().stream()).toList();
+        }
+
+        public List<Finding> about(String section) {
+            return Optional.ofNullable(bySection.get(section)).map(PrintChecks::findings).orElse(List.of());
+        }
+    }
 
     public record Shadows(Map<String, Shadow> bySection) {}
 
@@ -244,6 +258,18 @@ public final class PrintFigures {
         double lean = print.profile().supportAngleDeg();
         int all = columns.posts(lean, 1).size();
         return new Held(columns.posts(lean, Math.max(1, (int) Math.round(Math.sqrt((double) all / POSTS_DRAWN)))), columns.bedZ());
+    }
+
+    private static Checked checked(Reads in) {
+        var prints = in.get(PRINTS);
+        var done = in.get(DONE).sections();
+        var out = new HashMap<String, PrintChecks>();
+        for (var s : in.get(CutFigures.SECTIONS).sections()) {
+            if (done.contains(s.id())) continue;
+            in.progress().check();
+            out.put(s.name(), PrintChecks.of(s.mesh(), prints.print(s.name())));
+        }
+        return new Checked(Map.copyOf(out));
     }
 
     private static OnePiece onePiece(Reads in) {

@@ -20,6 +20,8 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.print.Columns;
 import yellowbracket.print.Cusp;
+import yellowbracket.print.PrintChecks;
+import yellowbracket.print.ThinFeatures;
 import yellowbracket.shop.Printer;
 
 /**
@@ -27,6 +29,7 @@ import yellowbracket.shop.Printer;
  * dealt with here: bed x runs to the viewer's right.
  */
 final class OnBed {
+    private static final int MOST_BALLS = 40;
 
     private final Drawn drawn;
     private final boolean night;
@@ -117,6 +120,39 @@ final class OnBed {
             }
             things.add(drawn.lines(segments, (seen ? Role.SCAR : Role.HELD).colour(), 1.3));
         }
+    }
+
+    /**
+     * Where support stays in, where it breaks what it holds, and what does not print, as balls on the section placed as {@link #section}
+     * does. @param box of the section turned, real mm
+     */
+    void trouble(PrintChecks c, Bounds3 box, Turn turn, double x, double y) {
+        var balls = new ArrayList<Vec3>();
+        balls.addAll(some(c.support().unreachable()));
+        balls.addAll(some(c.support().fragile()));
+        c.thin()
+                .spots()
+                .stream()
+                .filter(s -> s.fate() != ThinFeatures.Fate.WEAK)
+                .limit(MOST_BALLS)
+                .map(s -> turn.apply(s.at()))
+                .forEach(balls::add);
+        c.hollows().ifPresent(h -> h.trapped().forEach(q -> balls.add(q.at())));
+        var material = new PhongMaterial(Role.TOO_LARGE.colour());
+        for (var p : balls) {
+            var ball = new javafx.scene.shape.Sphere(Math.max(1.2, 0.008 * box.diagonal()), 8);
+            ball.setMaterial(material);
+            ball.setMouseTransparent(true);
+            var at = place(x + p.x() - box.min().x(), y + p.y() - box.min().y(), p.z() - box.min().z());
+            ball.getTransforms().add(new Translate(at.x(), at.y(), at.z()));
+            things.add(ball);
+        }
+    }
+
+    /** Evenly taken: enough to show where. */
+    private static List<Vec3> some(List<Vec3> all) {
+        int step = Math.max(1, all.size() / MOST_BALLS);
+        return java.util.stream.IntStream.range(0, all.size()).filter(i -> i % step == 0).mapToObj(all::get).toList();
     }
 
     /** Of the section as it stands, real mm. */

@@ -84,6 +84,7 @@ final class StandPart extends PrintPart {
                 Words.text("%s tall; tips at %.0f\u00b0", words().longLength(o.size().z()), o.tipDeg()));
         time(card, p);
         model.result(PrintFigures.REMARKS).ifPresent(r -> view.findings(card, r.about(p.id())));
+        model.result(PrintFigures.CHECKED).ifPresent(c -> view.findings(card, c.about(p.name())));
         card.title("all sections at once, printed ones set apart");
         var aims = new ArrayList<Button>();
         for (var aim : Orientation.Aim.values()) aims.add(Card.action(aim.words(), () -> all(plan, aim)));
@@ -223,6 +224,9 @@ final class StandPart extends PrintPart {
         else model.result(PrintFigures.POSTS)
                 .map(q -> q.bySection().get(p.name()))
                 .ifPresent(held -> scene.support(held.posts(), held.bedZ(), box, x, y));
+        if (!laying) model.result(PrintFigures.CHECKED)
+                .map(c -> c.bySection().get(p.name()))
+                .ifPresent(c -> scene.trouble(c, OnBed.box(mesh, turn, s), turn, x, y));
         view.bench()
                 .show(scene.things(),
                         Bounds3.of(-bed.bedX() - outX, -bed.bedY() - outY, -0.3 * bed.bedX(), outX, outY, Math.max(60, box.size().z())),
