@@ -77,6 +77,7 @@ final class PrintCommand extends Output {
         var sections = new ArrayList<Section>();
         var remarks = new ArrayList<String>();
         var choices = new HashMap<String, List<Orientation>>();
+        var seen = new HashMap<String, boolean[]>();
         for (var file : files()) {
             var read = read(file);
             var mesh = read.mesh();
@@ -93,10 +94,11 @@ final class PrintCommand extends Output {
             if (ways.stream().noneMatch(o -> o.fits(1, printer)))
                 TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, samples, profile, t)));
             choices.put(name, ways);
+            seen.put(name, samples.seenByFacet(mesh));
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
         var checks = new HashMap<String, PrintChecks>();
-        for (var s : sections) checks.put(s.name(), PrintChecks.of(s.mesh(), plan.print(s.name())));
+        for (var s : sections) checks.put(s.name(), PrintChecks.of(s.mesh(), plan.print(s.name()), seen.get(s.name()), 1));
         checks.values().forEach(c -> c.findings().forEach(f -> remarks.add(f.words())));
         var list = plan.prints()
                 .stream()

@@ -200,7 +200,9 @@ public final class BuildJson {
             sizeFromSeventh(moved(p, "size", "reshape", "scale", "wearers").putNull("use"));
             moved(p, "cut", "registration").set("tree", p.remove("cuts"));
             ((ObjectNode) p.path("cut")).put("revision", 0);
-            moved(p, "print", "profile").set("sections", p.remove("prints"));
+            var prints = p.remove("prints");
+            printsFromSeventh(prints);
+            moved(p, "print", "profile").set("sections", prints);
             p.putObject("join").set("products", p.remove("joins"));
             moved(p, "smooth", "finish", "school", "hurry");
             moved(p, "colour", "zones", "seal");
@@ -247,9 +249,19 @@ public final class BuildJson {
         for (var p : build.path("props")) if (p.path("size") instanceof ObjectNode s && !s.has("use")) s.putNull("use");
     }
 
-    /** Schema 7 knew neither key points nor what a prop goes through. */
+    /** Schema 7 knew neither key points, nor what a prop goes through, nor drain holes and bands of layers. */
     private static void fromSeventh(JsonNode build) {
-        for (var p : build.path("props")) if (p.path("size") instanceof ObjectNode s) sizeFromSeventh(s);
+        for (var p : build.path("props")) {
+            if (p.path("size") instanceof ObjectNode s) sizeFromSeventh(s);
+            printsFromSeventh(p.path("print").path("sections"));
+        }
+    }
+
+    private static void printsFromSeventh(JsonNode sections) {
+        for (var w : sections) if (w instanceof ObjectNode o && !o.has("bands")) {
+            o.putArray("drains");
+            o.putArray("bands");
+        }
     }
 
     private static void sizeFromSeventh(ObjectNode size) {

@@ -38,6 +38,14 @@ public record Estimate(int layers, double hours, double lowHours, double highHou
                 .orElseGet(() -> new Paths(layers, orientation, profile, printer).estimate(material));
     }
 
+    /** Printing so much longer or shorter, in other layers. */
+    Estimate longer(double h, int otherLayers, double costPerHour) {
+        double k = hours <= 0 ? 1 : Math.max(0.05, (hours + h) / hours);
+        return new Estimate(otherLayers, hours + h, lowHours * k, highHours * k, grams, supportGrams, metres, cost + h * costPerHour,
+                wallHours + h * wallHours / Math.max(1e-9, wallHours + infillHours),
+                infillHours + h * infillHours / Math.max(1e-9, wallHours + infillHours), supportHours, otherHours);
+    }
+
     private static Estimate resin(Layers layers, Orientation orientation, Profile profile, Cure cure, Material material, Printer printer) {
         double support = orientation.supportMm3() * profile.supportDensity(),
                 lit = cure.seconds(layers.count()) / 3600 * printer.hoursFactor(), other = START_S / 3600;

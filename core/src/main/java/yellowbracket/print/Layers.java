@@ -1,5 +1,6 @@
 package yellowbracket.print;
 
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
@@ -59,6 +60,12 @@ public final class Layers {
                 if (share > 0) for (int j = Math.max(0, from); j <= Math.min(to, mm2[s].length - 1); j++) sum += share * mm2[s][j];
             }
             return sum;
+        }
+
+        Open between(int from, int to) {
+            var out = of(Math.max(0, to - from));
+            for (int s = 0; s < mm2.length; s++) System.arraycopy(mm2[s], from, out.mm2[s], 0, out.mm2[s].length);
+            return out;
         }
 
         Open resampled(int layers) {
@@ -195,6 +202,13 @@ public final class Layers {
         double sum = 0;
         for (double a : areaMm2) sum += a * layerMm;
         return sum;
+    }
+
+    /** Those whose middle lies between two heights over the bed, mm. */
+    public Layers between(double fromMm, double toMm) {
+        int from = Math.clamp(Math.round(fromMm / layerMm), 0, count()), to = Math.clamp(Math.round(toMm / layerMm), from, count());
+        return new Layers(layerMm, Arrays.copyOfRange(areaMm2, from, to), Arrays.copyOfRange(outlineMm, from, to), above.between(from, to),
+                below.between(from, to));
     }
 
     /** The same solid in layers of another height, read between these: areas and outlines change little from one to the next. */

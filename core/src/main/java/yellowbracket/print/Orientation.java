@@ -83,6 +83,11 @@ public record Orientation(String label, Turn turn, double supportMm3, double con
                 size.times(k), footMm2 * k * k, tipDeg);
     }
 
+    /** Without what holds it up. */
+    Orientation unsupported() {
+        return new Orientation(label, turn, 0, 0, 0, cusp50, cusp95, size, footMm2, tipDeg);
+    }
+
     public Orientation named(String other) {
         return new Orientation(other, turn, supportMm3, contactMm2, showContactMm2, cusp50, cusp95, size, footMm2, tipDeg);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
 import yellowbracket.finding.Subject;
@@ -27,8 +28,8 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         findings = List.copyOf(findings);
     }
 
-    /** @param section real mm */
-    public static PrintChecks of(Mesh section, SectionPrint p) {
+    /** @param section real mm @param seen by facet: on the show side @param scale of the prop */
+    public static PrintChecks of(Mesh section, SectionPrint p, boolean[] seen, double scale) {
         var turn = p.orientation().turn();
         var profile = p.profile();
         var support = SupportReach.of(section, turn, profile.supportAngleDeg());
@@ -40,7 +41,7 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         var out = new ArrayList<Finding>();
         told(p, support, out);
         told(p, thin, line, out);
-        hollows.ifPresent(h -> told(p, h, out));
+        hollows.ifPresent(h -> told(p, h, q -> Drains.propose(section, turn, q, seen, scale), out));
         return new PrintChecks(support, thin, hollows, out);
     }
 
@@ -74,15 +75,18 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         return n == 1 ? "1 place" : n + " places";
     }
 
-    private static void told(SectionPrint p, Hollows h, List<Finding> out) {
-        for (var q : h.trapped()) out.add(Finding
-                .of(Weight.STOP, Subject.section(p.id()),
-                        q.holes().isEmpty()
-                                ? "section %s: a closed cavity traps %.0f ml of liquid resin, which bursts the print later: two drain holes"
-                                : "section %s: a hollow of %.0f ml does not drain: it wants two holes of " + (int) Hollows.DRAIN_MM
-                                        + " mm, it has " + wide(q),
-                        p.name(), q.volumeMm3() / 1000)
-                .fixedBy(Fix.go("drain holes", Station.PRINT, "how fine")));
+    private static void told(SectionPrint p, Hollows h, Function<Hollows.Hollow, List<Drain>> places, List<Finding> out) {
+        for (var q : h.trapped()) {
+            var f = Finding.of(Weight.STOP, Subject.section(p.id()),
+                    q.holes().isEmpty() ? "section %s: a closed cavity traps %.0f ml of liquid resin, which bursts the print later"
+                            : "section %s: a hollow of %.0f ml does not drain: it wants two holes of " + (int) Hollows.DRAIN_MM
+                                    + " mm, it has " + wide(q),
+                    p.name(), q.volumeMm3() / 1000);
+            var drains = places.apply(q);
+            out.add(drains.isEmpty() ? f
+                    : f.fixedBy(new Fix.Change<>(drains.size() == 1 ? "cut a drain hole" : "cut two drain holes", PrintWish.class,
+                            w -> w.withDrains(p.name(), drains))));
+        }
         for (var c : h.cups()) out.add(Finding.of(c.areaMm2() > WIDE_CUP_MM2 ? Weight.CARE : Weight.NOTE, Subject.section(p.id()),
                 "section %s: a cup of %.0f cm\u00b2 sucks at the film this way up: a hole near its closed end, or another way up", p.name(),
                 c.areaMm2() / 100).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));

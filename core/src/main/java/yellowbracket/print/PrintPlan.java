@@ -66,8 +66,15 @@ public record PrintPlan(List<SectionPrint> prints, List<Finding> findings) {
                 .flatMap(t -> choices.stream().filter(o -> o.turn().equals(t)).findFirst())
                 .orElseGet(() -> Orientation.pick(choices, scale, p));
         var laid = way.laid(scale, p).scaled(scale);
-        return new SectionPrint(s.id(), laid, profile, p, Estimate.of(s.mesh(), laid, profile, shop.material(profile.material()), p),
-                way.fits(scale, p));
+        var material = shop.material(profile.material());
+        var layers = Layers.of(s.mesh(), laid.turn(), profile.layerMm());
+        var estimate = Estimate.of(layers, laid, profile, material, p);
+        if (!wish.bands().isEmpty() && profile.cure().isEmpty()) {
+            double added = LayerBands.addedH(wish.bands(), layers, laid, profile, material, p);
+            int count = (int) wish.bands().stream().mapToLong(b -> Math.round((b.toMm() - b.fromMm()) / b.layerMm())).sum();
+            estimate = estimate.longer(added, count, p.costPerHour());
+        }
+        return new SectionPrint(s.id(), laid, profile, p, estimate, way.fits(scale, p));
     }
 
     private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<Finding> findings) {

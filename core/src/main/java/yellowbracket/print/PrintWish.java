@@ -2,10 +2,13 @@ package yellowbracket.print;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yellowbracket.shop.Profile;
 import yellowbracket.work.SectionId;
 
@@ -37,6 +40,20 @@ public record PrintWish(Profile profile, Map<String, SectionWish> sections) impl
         var changed = new TreeMap<>(sections);
         changed.replaceAll((letter, wish) -> wish.withProfile(wish.profile().map(change)));
         return new PrintWish(change.apply(profile), changed);
+    }
+
+    /** More holes for a section to drain through. */
+    public PrintWish withDrains(String letter, List<Drain> more) {
+        var wish = section(letter);
+        return withSection(letter, wish.withDrains(Stream.concat(wish.drains().stream(), more.stream()).toList()));
+    }
+
+    /** By letter, of sections that have any. */
+    public Map<String, List<Drain>> drains() {
+        return sections.entrySet()
+                .stream()
+                .filter(e -> !e.getValue().drains().isEmpty())
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().drains()));
     }
 
     /** Nothing decided leaves no trace. */

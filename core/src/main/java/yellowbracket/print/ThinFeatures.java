@@ -81,10 +81,17 @@ public record ThinFeatures(List<Spot> spots, double lostMm2, double weakMm2, dou
         boolean level = Math.abs(n.dot(up)) > LEVEL;
         double lost = level ? layerMm / 2 : LOST * lineMm, weak = level ? layerMm : WEAK * lineMm;
         double in = across(m, index, c, n, -1, weak), mm2 = len / 2 * step;
-        if (in < weak) return new Felt(in < lost ? Fate.LOST : Fate.WEAK, c, in, mm2);
+        if (in < lost) return new Felt(Fate.LOST, c, in, mm2);
+        if (in < weak) return weakOnPurpose(m, index, f, c, n) ? null : new Felt(Fate.WEAK, c, in, mm2);
         if (level) return null;
         double out = across(m, index, c, n, 1, lineMm / 2);
         return out < lineMm / 2 && out > TOUCHING_MM ? new Felt(Fate.CLOSED, c, out, mm2) : null;
+    }
+
+    /** The lip beside a groove or a socket is as thin as the wall it sits in allows. */
+    private static boolean weakOnPurpose(Mesh m, Bvh index, int f, Vec3 c, Vec3 n) {
+        if (m.tag(f) != Mesh.ORIGINAL) return true;
+        return index.first(c.minus(n.times(OFF_MM)), n.times(-1)).filter(h -> m.tag(h.triangle()) != Mesh.ORIGINAL).isPresent();
     }
 
     /** Distance to a wall that faces back, along the normal or against it; infinite for none nearer than {@code most}. */

@@ -129,8 +129,8 @@ class PrintStationTest {
 
     @Test
     void aSectionHasItsOwnTurnAndProfileWhereTheMakerSaysSo() {
-        var d = derive(build(
-                p -> wishing(p, "B", new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty())),
+        var d = derive(build(p -> wishing(p, "B",
+                new SectionWish(Optional.of(Turn.quarter(0)), Optional.of(SHOP.profile("crisp")), Optional.empty(), List.of(), List.of())),
                 b -> b));
         var plan = d.require(PrintFigures.PRINTS, "bar");
         assertThat(plan.print("B").orientation().turn()).isEqualTo(Turn.quarter(0));

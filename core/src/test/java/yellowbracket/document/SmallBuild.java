@@ -21,6 +21,8 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.print.PrintWish;
+import yellowbracket.print.Band;
+import yellowbracket.print.Drain;
 import yellowbracket.print.SectionWish;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
@@ -45,7 +47,9 @@ public final class SmallBuild {
     public static Build build() {
         var shop = Catalogue.builtIn();
         var neck = new Reshape.Neck(3, -60, 0, 0);
-        var wish = new SectionWish(Optional.of(Turn.quarter(1)), Optional.of(shop.profile("resin, fine")), Optional.of("mid bed"));
+        var wish = new SectionWish(Optional.of(Turn.quarter(1)), Optional.of(shop.profile("resin, fine")), Optional.of("mid bed"),
+                List.of(new Drain(new Vec3(0, 0, 120), new Vec3(0, 0, -1), 3.5, 4)),
+                List.of(new Band(0, 40, 0.05), new Band(40, 90, 0.03)));
         var prop = Prop.fromFile("helm", "helm", MESH.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, shop.profile("usual"))
                 .withSize(
                         new SizeWish(new Reshape(1.02, 1, 1, Optional.of(neck), Optional.of(Reshape.Half.LEFT)), 1.1, Optional.of(Use.HEAD),

@@ -67,6 +67,19 @@ public record ConvexSolid(List<CutPlane> faces, List<Vec3> corners, List<List<In
         return behind(planes);
     }
 
+    /** A round bar with sixteen sides, {@code radius} to the middles of its sides, {@code half} mm along its axis to either end. */
+    public static ConvexSolid prism(Vec3 centre, Vec3 axis, double radius, double half) {
+        var planes = new ArrayList<CutPlane>();
+        var frame = new CutPlane(axis, 0).frame();
+        for (int i = 0; i < 16; i++) {
+            double a = Math.PI * (i + 0.37) / 8;
+            planes.add(facing(frame.first().times(Math.cos(a)).plus(frame.second().times(Math.sin(a))), centre, radius));
+        }
+        planes.add(facing(axis, centre, half));
+        planes.add(facing(axis.times(-1), centre, half));
+        return behind(planes);
+    }
+
     /** A box about {@code centre} with the given unit axes at right angles and half lengths. */
     public static ConvexSolid box(Vec3 centre, Vec3 first, Vec3 second, double halfFirst, double halfSecond, double halfThird) {
         var third = first.cross(second);

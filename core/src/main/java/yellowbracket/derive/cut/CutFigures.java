@@ -25,6 +25,7 @@ import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.measure.SurfaceSamples;
+import yellowbracket.print.Drains;
 import yellowbracket.shop.Printer;
 
 /** Sections, seams, registration. Maps of one prop go by the section's letter. */
@@ -38,7 +39,9 @@ public final class CutFigures {
     public static final Figure<Registered> REGISTERED = Figure.ofProp("registration", Registered.class, CutFigures::registered)
             .weighing(r -> meshes(r.sections()));
     /** Sections as they are printed, real mm. */
-    public static final Figure<Sectioning> SECTIONS = Figure.ofProp("sections", Sectioning.class, in -> in.get(REGISTERED).sections())
+    public static final Figure<Sectioning> SECTIONS = Figure
+            .ofProp("sections", Sectioning.class,
+                    in -> Drains.cut(in.get(REGISTERED).sections(), in.of(p -> p.print().drains()), in.of(Prop::scale)))
             .weighing(CutFigures::meshes);
     public static final Figure<Samples> SAMPLES_OF = Figure.ofProp("surface", Samples.class, CutFigures::samples)
             .weighing(s -> s.bySection().values().stream());

@@ -263,11 +263,14 @@ public final class PrintFigures {
     private static Checked checked(Reads in) {
         var prints = in.get(PRINTS);
         var done = in.get(DONE).sections();
+        var samples = in.get(CutFigures.SAMPLES_OF).bySection();
+        double scale = in.of(Prop::scale);
         var out = new HashMap<String, PrintChecks>();
         for (var s : in.get(CutFigures.SECTIONS).sections()) {
             if (done.contains(s.id())) continue;
             in.progress().check();
-            out.put(s.name(), PrintChecks.of(s.mesh(), prints.print(s.name())));
+            out.put(s.name(),
+                    PrintChecks.of(s.mesh(), prints.print(s.name()), samples.get(s.name()).scaled(scale).seenByFacet(s.mesh()), scale));
         }
         return new Checked(Map.copyOf(out));
     }

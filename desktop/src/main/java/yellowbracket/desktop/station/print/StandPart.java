@@ -127,7 +127,7 @@ final class StandPart extends PrintPart {
     }
 
     private Edit turn(SectionPrint p, Turn t) {
-        return Edit.print("turn " + p.name() + ": " + Orientation.label(t), prop().id(), p.name(), w -> w.withTurn(Optional.of(t)));
+        return Edit.print("turn " + p.name() + ": " + Orientation.label(t), prop().id(), p.name(), w -> w.turned(Optional.of(t)));
     }
 
     private void byHand(Card card, SectionPrint p) {
@@ -154,8 +154,8 @@ final class StandPart extends PrintPart {
             laying = lay.isSelected();
             view.again();
         });
-        var reset = Card.action("as proposed", () -> model
-                .apply(Edit.print("turn " + p.name() + " as proposed", prop().id(), p.name(), w -> w.withTurn(Optional.empty()))));
+        var reset = Card.action("as proposed",
+                () -> model.apply(Edit.print("turn " + p.name() + " as proposed", prop().id(), p.name(), w -> w.turned(Optional.empty()))));
         reset.setDisable(prop().print().section(p.name()).turn().isEmpty());
         card.row("by hand", lay, reset);
         if (laying) card.text("click the face that is to lie on the bed");
@@ -183,7 +183,7 @@ final class StandPart extends PrintPart {
                         p -> aim.best(choices.get().bySection().get(p.name()), prop().scale(), p.printer()).turn()));
         model.apply(Edit.ofProp("all sections: " + aim.words(), prop().id(), q -> {
             for (var e : taken.entrySet())
-                q = q.withPrint(q.print().withSection(e.getKey(), q.print().section(e.getKey()).withTurn(Optional.of(e.getValue()))));
+                q = q.withPrint(q.print().withSection(e.getKey(), q.print().section(e.getKey()).turned(Optional.of(e.getValue()))));
             return q;
         }));
     }
