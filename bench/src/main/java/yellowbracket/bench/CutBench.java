@@ -96,7 +96,7 @@ public class CutBench {
     public SectionPlanner.Outcome firstPlan() {
         var stop = new Progress.Switch();
         return SectionPlanner.plan(helm, SCALE, wishes(), stop, found -> {
-            if (!found.isEmpty()) stop.off();
+            if (!found.plans().isEmpty()) stop.off();
         });
     }
 

@@ -24,9 +24,12 @@ import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.print.CleanUp;
 import yellowbracket.print.Orientation;
 import yellowbracket.print.Hollows;
+import yellowbracket.print.LayerBands;
+import yellowbracket.print.Layers;
 import yellowbracket.print.PrintChecks;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
+import yellowbracket.print.SectionPrint;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
@@ -78,6 +81,7 @@ final class PrintCommand extends Output {
         var remarks = new ArrayList<String>();
         var choices = new HashMap<String, List<Orientation>>();
         var seen = new HashMap<String, boolean[]>();
+        var samplesOf = new HashMap<String, SurfaceSamples>();
         for (var file : files()) {
             var read = read(file);
             var mesh = read.mesh();
@@ -95,6 +99,7 @@ final class PrintCommand extends Output {
                 TurnedFit.stand(mesh, room).turn().ifPresent(t -> ways.add(Orientation.of(mesh, samples, profile, t)));
             choices.put(name, ways);
             seen.put(name, samples.seenByFacet(mesh));
+            samplesOf.put(name, samples);
         }
         var plan = PrintPlan.of(sections, choices, 1, profile, List.of(printer), shop);
         var checks = new HashMap<String, PrintChecks>();
@@ -109,8 +114,8 @@ final class PrintCommand extends Output {
                         map("walls", p.estimate().wallHours(), "infill", p.estimate().infillHours(), "support", p.estimate().supportHours(),
                                 "other", p.estimate().otherHours()),
                         "supportMm2", map("contact", p.orientation().contactMm2(), "seen", p.orientation().showContactMm2()), "support",
-                        support(checks.get(p.name())), "thin", thin(checks.get(p.name())), "drain", drain(checks.get(p.name())), "cleanUpH",
-                        CleanUp.of(p, shop).hours()))
+                        support(checks.get(p.name())), "thin", thin(checks.get(p.name())), "drain", drain(checks.get(p.name())), "bands",
+                        bands(p, sections, samplesOf, shop), "cleanUpH", CleanUp.of(p, shop).hours()))
                 .toList();
         return map("sections", list, "total",
                 map("hours", plan.hours(), "expectedHours", plan.expectedHours(), "grams", plan.grams(), "cost", plan.cost()), "findings",
@@ -141,6 +146,15 @@ final class PrintCommand extends Output {
 
     private static Map<String, Object> thin(PrintChecks c) {
         return map("lostMm2", c.thin().lostMm2(), "weakMm2", c.thin().weakMm2(), "closedMm2", c.thin().closedMm2());
+    }
+
+    /** Layers by height that print and smooth quickest, with smoothing as it usually is; none for resin. */
+    private static Map<String, Object> bands(SectionPrint p, List<Section> sections, Map<String, SurfaceSamples> samples, Catalogue shop) {
+        var mesh = sections.stream().filter(s -> s.name().equals(p.name())).findFirst().orElseThrow().mesh();
+        var b = LayerBands.propose(Layers.of(mesh, p.orientation().turn(), p.profile().layerMm()), samples.get(p.name()), p.orientation(),
+                p.profile(), shop.material(p.profile().material()), p.printer(), LayerBands.USUAL_SMOOTH_H_MM3);
+        return map("addedH", b.addedH(), "savedH", b.savedH(), "list",
+                b.bands().stream().map(q -> map("fromMm", q.fromMm(), "toMm", q.toMm(), "layerMm", q.layerMm())).toList());
     }
 
     /** Null for filament. */

@@ -20,6 +20,7 @@ import org.apache.commons.csv.CSVParser;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.mesh.io.ReadProblem;
 import yellowbracket.plan.Schedule;
+import yellowbracket.print.LayerBands;
 import yellowbracket.print.Plates;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.work.SectionId;
@@ -31,7 +32,7 @@ import yellowbracket.work.TaskId;
  */
 public final class QueueFile {
     private static final List<String> HEAD = List.of("section", "printer", "plate", "start", "end", "hours", "grams", "material",
-            "layer_mm", "nozzle_mm", "way_up");
+            "layer_mm", "nozzle_mm", "way_up", "bands");
     private static final long MOST_BYTES = 4_000_000;
 
     private QueueFile() {}
@@ -67,7 +68,7 @@ public final class QueueFile {
         var f = p.profile();
         return List.of(p.name(), p.printer().name(), plate, at.<Object>map(Schedule.Placed::start).orElse(""),
                 at.<Object>map(Schedule.Placed::end).orElse(""), round(p.hours()), round(p.grams()), f.material(), f.layerMm(),
-                f.nozzleMm(), p.orientation().label());
+                f.nozzleMm(), p.orientation().label(), LayerBands.table(p.bands()));
     }
 
     private static double round(double v) {

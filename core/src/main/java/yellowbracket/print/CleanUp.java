@@ -47,6 +47,11 @@ public record CleanUp(List<Step> steps) {
         return new CleanUp(out);
     }
 
+    /** @param washed without the wash, where that is a task of its own */
+    double hours(boolean washed) {
+        return steps.stream().filter(s -> !washed || s.work != Work.WASH).mapToDouble(Step::hours).sum();
+    }
+
     public double hours() {
         return steps.stream().mapToDouble(Step::hours).sum();
     }

@@ -24,6 +24,9 @@ public record LayerBands(List<Band> bands, double addedH, double savedH) {
     /** Each change of height is typed in by hand and may be seen: hours. */
     private static final double CHANGE_H = 0.1;
 
+    /** Where nobody knows what smoothing takes: measured on the demo, filled, sanded and primed. */
+    public static final double USUAL_SMOOTH_H_MM3 = 0.001;
+
     public LayerBands {
         bands = List.copyOf(bands);
     }
@@ -97,6 +100,11 @@ public record LayerBands(List<Band> bands, double addedH, double savedH) {
             out[k] += Cusp.um(layerMm, Math.abs(up.dot(s.normal()))) / 1000 / 2 * samples.areaEachMm2();
         }
         return out;
+    }
+
+    /** Of all of the show side, mm3. */
+    public static double valleysMm3(SurfaceSamples samples, Orientation way, double layerMm) {
+        return Arrays.stream(valleys(samples, way, layerMm, 1)).sum();
     }
 
     /** The cheapest way up through all slabs, each change paid (Viterbi). */

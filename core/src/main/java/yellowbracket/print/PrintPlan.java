@@ -74,7 +74,8 @@ public record PrintPlan(List<SectionPrint> prints, List<Finding> findings) {
             int count = (int) wish.bands().stream().mapToLong(b -> Math.round((b.toMm() - b.fromMm()) / b.layerMm())).sum();
             estimate = estimate.longer(added, count, p.costPerHour());
         }
-        return new SectionPrint(s.id(), laid, profile, p, estimate, way.fits(scale, p));
+        return new SectionPrint(s.id(), laid, profile, p, estimate, way.fits(scale, p),
+                profile.cure().isEmpty() ? wish.bands() : List.of());
     }
 
     private static PrintPlan assign(List<List<SectionPrint>> tried, List<Printer> printers, List<Finding> findings) {

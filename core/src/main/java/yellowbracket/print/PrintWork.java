@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
@@ -23,8 +24,10 @@ import yellowbracket.work.Tool;
  * cuts of all.
  *
  * @param plates by section: the plate it is printed on with others; sections that are printed alone are not in it
+ * @param resin of sections printed in resin: what they go through
  */
-public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates, Catalogue shop) implements StationWork {
+public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates, Map<SectionId, ResinCare> resin,
+        Catalogue shop) implements StationWork {
     /** Spread of a print's hours about their estimate, where the printer's own factor is known. */
     private static final double SPREAD = 0.08;
 
@@ -40,15 +43,39 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
             else if (plate.sections().getFirst().equals(p.id())) tasks.add(
                     print(id, "print " + String.join(", ", plate.sections().stream().map(SectionId::letter).toList()) + " on one plate",
                             plate.hours(), p, cuts(plate, before)));
+            var care = Optional.ofNullable(resin.get(p.id()));
+            var printed = id;
+            var washed = care.map(c -> washed(p, c, printed));
+            washed.ifPresent(tasks::add);
+            double hours = CleanUp.of(p, shop).hours(care.isPresent());
             var off = Task
-                    .byHand(new TaskId.Clean(p.id()), "take support off " + p.name(), Operation.CLEAN, Tool.SCRAPER,
-                            CleanUp.of(p, shop).hours(), List.of(id))
+                    .byHand(new TaskId.Clean(p.id()), "take support off " + p.name(), Operation.CLEAN, Tool.SCRAPER, hours,
+                            List.of(washed.map(Task::id).orElse(id)))
                     .withProduct(p.profile().material());
             tasks.add(off);
-            clean.put(p.id(), off.id());
-            last.add(off.id());
+            var end = care.map(c -> cured(p, c, off.id()));
+            end.ifPresent(tasks::add);
+            clean.put(p.id(), end.map(Task::id).orElse(off.id()));
+            last.add(clean.get(p.id()));
         }
         return new Stated(tasks, new Ready(last, clean));
+    }
+
+    private Task washed(SectionPrint p, ResinCare c, TaskId printed) {
+        return Task
+                .byHand(new TaskId.Resin(p.id(), TaskId.Care.WASH), "take " + p.name() + " off, wash, let dry", Operation.WASH,
+                        Tool.SCRAPER, c.washH(shop), List.of(printed))
+                .withProduct(p.profile().material())
+                .withLag(Task.Lag.atLeast(c.dryH(shop)));
+    }
+
+    /** Support is cut off while it is soft, then it is cured; the lamp needs nobody. */
+    private Task cured(SectionPrint p, ResinCare c, TaskId clean) {
+        return Task
+                .byHand(new TaskId.Resin(p.id(), TaskId.Care.CURE), "cure " + p.name(), Operation.CURE, Tool.HANDS,
+                        shop.usual(Practice.TAKE_OFF_H), List.of(clean))
+                .withProduct(p.profile().material())
+                .withLag(Task.Lag.atLeast(c.cureH(shop)));
     }
 
     private List<TaskId> cuts(Plates.Plate plate, Ready before) {
@@ -65,9 +92,12 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
 
     @Override
     public List<Need> needs() {
-        return plan.prints()
-                .stream()
-                .map(p -> new Need(p.profile().material() + " filament", p.estimate().grams() + p.estimate().supportGrams(), "g"))
-                .toList();
+        return plan.prints().stream().map(p -> {
+            double grams = p.estimate().grams() + p.estimate().supportGrams();
+            var care = resin.get(p.id());
+            // what clings to a resin print goes into the baths
+            return care == null ? new Need(p.profile().material() + " filament", grams, "g")
+                    : new Need(p.profile().material(), grams + care.wasteMl() * shop.material(p.profile().material()).densityGcm3(), "g");
+        }).toList();
     }
 }

@@ -1,11 +1,33 @@
 package yellowbracket.print;
 
+import java.util.List;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 import yellowbracket.work.SectionId;
 
-/** One section as it will be printed. {@code fits} is false when it exceeds the printer in every turned position. */
-public record SectionPrint(SectionId id, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {
+/**
+ * One section as it will be printed. {@code fits} is false when it exceeds the printer in every turned position; {@code bands}: layers of
+ * other heights over parts of its own, none for the profile's all the way up.
+ */
+public record SectionPrint(SectionId id, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits,
+        List<Band> bands) {
+    public SectionPrint {
+        bands = List.copyOf(bands);
+    }
+
+    public SectionPrint(SectionId id, Orientation orientation, Profile profile, Printer printer, Estimate estimate, boolean fits) {
+        this(id, orientation, profile, printer, estimate, fits, List.of());
+    }
+
+    /** Layer height so high over the bed, mm. */
+    public double layerAt(double heightMm) {
+        return bands.stream()
+                .filter(b -> heightMm >= b.fromMm() && heightMm < b.toMm())
+                .mapToDouble(Band::layerMm)
+                .findFirst()
+                .orElse(profile.layerMm());
+    }
+
     /** Its letter. */
     public String name() {
         return id.letter();

@@ -47,6 +47,11 @@ public record Caution(Set<Hazard> hazards) {
                 all.add(Hazard.SPLINTERS);
                 all.addAll(tool.hazards());
             }
+            case WASH -> all.addAll(washing(product, shop));
+            case CURE -> {
+                all.add(Hazard.UV_LIGHT);
+                all.addAll(ofProduct(product, shop));
+            }
             // the material printed is sanded cured and cold: nothing of the product's own comes to it
             case DRY_FIT, SAND -> all.addAll(tool.hazards());
             case MEASURE, CHECK_CUTS, WALK_TEST -> all.addAll(tool.hazards());

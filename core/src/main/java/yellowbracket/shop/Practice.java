@@ -3,7 +3,7 @@ package yellowbracket.shop;
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
  * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
- * minute, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm.
+ * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm.
  */
 public enum Practice {
     /** Measuring a wearer and settling the scale; the same for what is carried. Looking the sections over and writing their files. */
@@ -19,8 +19,10 @@ public enum Practice {
     LEVEL_STUMP_H, THICK_FILL_H, THICK_FILL_MM, MOST_FILLED_MM,
     /** Getting a section off the bed once it is cool; the time it takes to cool. */
     TAKE_OFF_H, COOLS_H,
-    /** Support snapped off, stubs cut, scars sanded where seen; a brim: taking the blade up, and along it; resin washed and cured. */
+    /** Support snapped off, stubs cut, scars sanded where seen; a brim: taking the blade up, and along it; baths of resin set up. */
     SNAP_SUPPORT_MM2_H, TRIM_STUBS_MM2_H, SAND_SCARS_MM2_H, TRIM_BRIM_H, TRIM_BRIM_MM_H, WASH_RESIN_H,
+    /** Washing resin off a square decimetre; drying before it is cured; light for each mm of thickness, each side. */
+    WASH_RESIN_MIN_DM2, RESIN_DRIES_H, CURE_RESIN_MIN_MM,
     /** Kept back on a spool: its end does not run through, and estimates are off by some per cent. */
     SPOOL_TIMES,
     /** A dry fit, and what each seam adds; a seam made strong from inside. */

@@ -30,9 +30,10 @@ public record Areas(double fineMm2, double middleMm2, double coarseMm2, double f
         for (var p : printed) {
             double each = p.samples().areaEachMm2();
             var up = p.print().orientation().turn().row2();
+            double low = p.samples().samples().stream().mapToDouble(q -> up.dot(q.point())).min().orElse(0);
             for (var s : p.samples().samples()) {
                 if (!s.seen()) continue;
-                double um = Cusp.um(p.print().profile().layerMm(), Math.abs(up.dot(s.normal())));
+                double um = Cusp.um(p.print().layerAt(up.dot(s.point()) - low), Math.abs(up.dot(s.normal())));
                 depth[um < FINE_UM ? 0 : um < COARSE_UM ? 1 : 2] += each;
                 shape[s.bend() < 1 / FLAT_MM ? 0 : s.bend() < 1 / TIGHT_MM ? 1 : 2] += each;
                 cusps.add(new double[] {um, each});

@@ -62,6 +62,22 @@ public sealed interface TaskId {
         }
     }
 
+    /** What a resin print goes through before and after its support is off. */
+    enum Care { WASH, CURE }
+
+    /** {@code wash:helm/A} */
+    record Resin(SectionId section, Care care) implements TaskId {
+        @Override
+        public String prop() {
+            return section.prop();
+        }
+
+        @Override
+        public String text() {
+            return lower(care) + ":" + section.text();
+        }
+    }
+
     /** {@code join:helm:3}, counted from 1. */
     record Step(String prop, Series series, int number) implements TaskId {
         public Step {
@@ -122,6 +138,8 @@ public sealed interface TaskId {
             return Optional.of(new Print(sections.stream().map(Optional::get).toList()));
         }
         if (kind.equals("clean") && parts.length == 2) return SectionId.parse(parts[1]).map(Clean::new);
+        var care = named(Care.values(), kind);
+        if (care.isPresent() && parts.length == 2) return SectionId.parse(parts[1]).map(s -> new Resin(s, care.get()));
         if (kind.equals("pads") && parts.length == 3) return Optional.of(new Pads(parts[1], parts[2].replace(NO_BREAK, ' ')));
         var once = named(Once.values(), kind);
         if (once.isPresent() && parts.length == 2) return Optional.of(new OfProp(parts[1], once.get()));

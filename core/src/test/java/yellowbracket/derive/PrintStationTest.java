@@ -43,6 +43,9 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.work.Hazard;
+import yellowbracket.shop.Practice;
+import yellowbracket.safety.Caution;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.QueueWish;
 import yellowbracket.print.SectionPrint;
@@ -166,6 +169,17 @@ class PrintStationTest {
         var plan = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(PrintFigures.PRINTS, "bar");
         assertThat(plan.findings()).isEmpty();
         assertThat(plan.print("A").printer().name()).isEqualTo("resin vat");
+        var tasks = derive(build(resin, b -> b.withPrinters(List.of(BED, vat)))).require(PlanFigures.TASKS).list();
+        var order = tasks.stream().map(t -> t.id().text()).filter(t -> t.endsWith("bar/A")).toList();
+        assertThat(order).as("washed, support cut while soft, then cured")
+                .containsExactly("print:bar/A", "wash:bar/A", "clean:bar/A", "cure:bar/A");
+        var wash = tasks.stream().filter(t -> t.id().text().equals("wash:bar/A")).findFirst().orElseThrow();
+        assertThat(wash.lag().leastH()).as("it dries before it is cured").isEqualTo(SHOP.usual(Practice.RESIN_DRIES_H));
+        assertThat(Caution.of(wash, SHOP).orElseThrow().hazards()).contains(Hazard.UNCURED_RESIN, Hazard.FLAMMABLE);
+        assertThat(tasks.stream().filter(t -> t.id().text().equals("clean:bar/B")).findFirst().orElseThrow().after())
+                .as("filament needs neither")
+                .extracting(TaskId::text)
+                .containsExactly("print:bar/B");
         assertThat(plan.print("B").printer().name()).isEqualTo("mid bed");
     }
 

@@ -34,7 +34,6 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.SizeWish;
 import yellowbracket.size.Exposure;
-import yellowbracket.size.Exposure;
 import yellowbracket.size.Use;
 import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;

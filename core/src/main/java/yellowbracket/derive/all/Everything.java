@@ -36,7 +36,7 @@ public final class Everything {
             PlanFigures.CHANCE);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
-            PrintFigures.ONE_PIECE, PrintFigures.CHECKED);
+            PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,

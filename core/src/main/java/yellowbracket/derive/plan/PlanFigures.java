@@ -16,6 +16,7 @@ import yellowbracket.cut.CutWork;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
 import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
@@ -30,10 +31,13 @@ import yellowbracket.plan.Needs;
 import yellowbracket.plan.PropWork;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
+import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintWork;
+import yellowbracket.print.ResinCare;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.print.SpoolPlan;
 import yellowbracket.shop.Printer;
+import yellowbracket.shop.Process;
 import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Rate;
 import yellowbracket.size.SizeWork;
@@ -100,9 +104,17 @@ public final class PlanFigures {
                 .orElse("nothing of it can be printed"));
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         return new PropWork(id,
-                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop), new PrintWork(id, prints, shared, shop),
+                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop), new PrintWork(id, prints, shared, resin(in, prints), shop),
                         new JoinWork(id, in.get(JoinFigures.JOINS), shop), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
                         new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads, shop)));
+    }
+
+    /** Of sections printed in resin. */
+    private static Map<SectionId, ResinCare> resin(Reads in, PrintPlan prints) {
+        var out = new HashMap<SectionId, ResinCare>();
+        for (var p : prints.prints())
+            if (p.profile().process() == Process.RESIN) out.put(p.id(), ResinCare.of(in.get(CutFigures.SECTIONS).section(p.name()).mesh()));
+        return Map.copyOf(out);
     }
 
     /** Of the props that could be worked out. */

@@ -1,6 +1,9 @@
 package yellowbracket.derive.smooth;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
@@ -8,6 +11,10 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
+import yellowbracket.mesh.measure.SurfaceSamples;
+import yellowbracket.print.LayerBands;
+import yellowbracket.print.Layers;
+import yellowbracket.print.PrintPlan;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Fineness;
 import yellowbracket.smooth.SmoothPlan;
@@ -19,7 +26,15 @@ public final class SmoothFigures {
     /** Hours of printing and smoothing against layer height and nozzle; none for resin. */
     public static final Figure<Fineness> FINENESS = Figure.ofProp("fineness", Fineness.class, SmoothFigures::fineness);
 
+    /** Layers by bands of height, for each section still ahead where they are worth it. */
+    public static final Figure<Banded> BANDS = Figure.ofProp("layer bands", Banded.class, SmoothFigures::bands);
+    /** Less is not worth typing in, hours. */
+    private static final double WORTH_H = 0.15;
+
     private SmoothFigures() {}
+
+    /** @param smoothHMm3 hours that each mm3 of valleys costs to smooth, read off {@link #FINENESS} */
+    public record Banded(Map<String, LayerBands> bySection, double smoothHMm3) {}
 
     private static double shownSeamMm(Sectioning sections) {
         return sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
@@ -57,5 +72,38 @@ public final class SmoothFigures {
         if (profile.cure().isPresent()) return new Fineness(List.of());
         return Fineness.of(in.get(CutFigures.SECTIONS).sections(), in.get(CutFigures.SAMPLES_OF).bySection(), prints, in.of(Prop::scale),
                 profile, in.shop(s -> s), smoothing(in));
+    }
+
+    private static Banded bands(Reads in) {
+        var fine = in.get(FINENESS);
+        var prints = in.get(PrintFigures.PRINTS);
+        var samples = in.get(CutFigures.SAMPLES_OF).bySection();
+        var done = in.get(PrintFigures.DONE).sections();
+        double scale = in.of(Prop::scale);
+        var shop = in.shop(s -> s);
+        double rate = smoothHMm3(fine, prints, samples, scale, in.of(p -> p.print().profile().nozzleMm()));
+        var out = new TreeMap<String, LayerBands>();
+        for (var s : in.get(CutFigures.SECTIONS).sections()) {
+            var p = prints.print(s.name());
+            if (done.contains(s.id()) || p.profile().cure().isPresent()) continue;
+            in.progress().check();
+            var layers = Layers.of(s.mesh(), p.orientation().turn(), p.profile().layerMm());
+            var bands = LayerBands.propose(layers, samples.get(s.name()).scaled(scale), p.orientation(), p.profile(),
+                    shop.material(p.profile().material()), p.printer(), rate);
+            if (bands.gainH() > WORTH_H) out.put(s.name(), bands);
+        }
+        return new Banded(Collections.unmodifiableMap(out), rate);
+    }
+
+    /** Between the finest and the coarsest layers of the nozzle, how many more hours of smoothing the deeper valleys take. */
+    private static double smoothHMm3(Fineness fine, PrintPlan prints, Map<String, SurfaceSamples> samples, double scale, double nozzle) {
+        var points = fine.of(nozzle).isEmpty() ? fine.points() : fine.of(nozzle);
+        if (points.size() < 2) return LayerBands.USUAL_SMOOTH_H_MM3;
+        var a = points.getFirst();
+        var b = points.getLast();
+        double mm3 = 0;
+        for (var p : prints.prints())
+            mm3 += LayerBands.valleysMm3(samples.get(p.name()).scaled(scale), p.orientation(), b.layerMm() - a.layerMm());
+        return mm3 > 0 ? Math.max(0, b.smoothH() - a.smoothH()) / mm3 : LayerBands.USUAL_SMOOTH_H_MM3;
     }
 }

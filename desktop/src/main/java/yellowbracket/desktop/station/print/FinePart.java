@@ -56,6 +56,7 @@ final class FinePart extends PrintPart {
         }));
         presets(card);
         if (section.isEmpty()) least(card);
+        new BandRows(model, prop()).write(card, section);
         walls(card);
         fields(card);
         model.result(PrintFigures.REMARKS)
