@@ -27,7 +27,6 @@ import yellowbracket.cut.plan.SectionPlanner;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.cut.registration.Registrar;
 import yellowbracket.export.SectionFiles;
-import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MirrorHalf;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.index.Bvh;

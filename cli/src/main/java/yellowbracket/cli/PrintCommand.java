@@ -61,7 +61,7 @@ final class PrintCommand extends Output {
     @Option(names = "--material", description = "PLA, PETG, ABS, ASA, HIPS, or resin (default ${DEFAULT-VALUE})", defaultValue = "PLA")
     String material;
 
-    @Option(names = "--profile", description = "a profile by name, such as \"resin, fine\", instead of layer, nozzle, walls, infill, material")
+    @Option(names = "--profile", description = "a profile by name, such as \"resin, fine\", instead of the other choices")
     String named;
 
     @Override

@@ -90,7 +90,7 @@ public final class SmoothFigures {
             var layers = Layers.of(s.mesh(), p.orientation().turn(), p.profile().layerMm());
             var bands = LayerBands.propose(layers, samples.get(s.name()).scaled(scale), p.orientation(), p.profile(),
                     shop.material(p.profile().material()), p.printer(), rate);
-            if (bands.gainH() > WORTH_H) out.put(s.name(), bands);
+            if (bands.bands().size() > 1 && bands.gainH() > WORTH_H) out.put(s.name(), bands);
         }
         return new Banded(Collections.unmodifiableMap(out), rate);
     }
