@@ -21,6 +21,7 @@ import yellowbracket.work.TaskId;
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
+ * {@code odd SECTION words}, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
  */
@@ -28,7 +29,7 @@ import yellowbracket.work.TaskId;
 public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
@@ -36,6 +37,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
@@ -75,6 +78,9 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
                     e -> e.withHours(Entry.hours(failed.group(2))).withFailure(Optional.of(FailureKind.in(text))));
             var started = STARTED.matcher(text);
             if (started.matches()) return named(note, Kind.STARTED, started.group(1), e -> e);
+            var odd = ODD.matcher(text);
+            if (odd.matches()) return named(note, Kind.ODD, odd.group(1), e -> e.withFailure(Optional.of(FailureKind.in(text))));
+            if (CAUSE.matcher(text).matches()) return note.withKind(Kind.CAUSE).withFailure(Optional.of(FailureKind.in(text)));
             var spent = SPENT.matcher(text);
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
             if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
@@ -84,7 +90,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         }
 
         private Entry named(Entry note, Kind kind, String word, java.util.function.UnaryOperator<Entry> rest) {
-            return task(word).filter(t -> kind != Kind.STARTED || t instanceof TaskId.Print)
+            return task(word).filter(t -> kind != Kind.STARTED && kind != Kind.ODD || t instanceof TaskId.Print)
                     .map(t -> rest.apply(about(note.withKind(kind), t)))
                     .orElse(note);
         }
@@ -109,6 +115,12 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     public static boolean namesATask(String line) {
         String text = line.strip();
         return DONE.matcher(text).matches() || FAILED.matcher(text).matches();
+    }
+
+    /** What was found to be the matter, without its tags; only of a cause. */
+    public Optional<String> cause() {
+        var m = CAUSE.matcher(text);
+        return kind == Kind.CAUSE && m.matches() ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
     }
 
     /** The task it is about, whatever cuts it was written under. */

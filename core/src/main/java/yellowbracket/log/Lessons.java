@@ -42,7 +42,7 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
                     done.remove(task);
                     each(task).forEach(done::remove);
                 }
-                case SPENT, NOTE, FIT, LESSON -> {}
+                case SPENT, NOTE, FIT, LESSON, ODD, CAUSE -> {}
             }
         }
         return new Lessons(done, running, Map.of(), failures, spent);

@@ -216,6 +216,29 @@ public final class Columns {
         return new Need(sum[0], sum[1], sum[2], all, own, tip(foot, centre));
     }
 
+    /** What stands on the bed: its extent with what supports stand on, the section's own area there, and how much of that is seen. */
+    record Foot(double wideMm, double deepMm, double ownMm2, double seenMm2) {}
+
+    Foot foot(double leanDeg) {
+        var stands = new boolean[head.length];
+        posts(leanDeg, (c, from, to, show) -> stands[c] |= from <= bed);
+        double own = 0, shown = 0;
+        int i0 = nx, i1 = -1, j0 = ny, j1 = -1;
+        for (int c = 0; c < head.length; c++) {
+            int last = -1;
+            for (int at = head[c]; at >= 0; at = next[at]) last = at;
+            boolean lies = last >= 0 && height[last] - bed < ON_BED_MM;
+            if (lies) own += cell * cell;
+            if (lies && seen[last]) shown += cell * cell;
+            if (!lies && !stands[c]) continue;
+            i0 = Math.min(i0, c % nx);
+            i1 = Math.max(i1, c % nx);
+            j0 = Math.min(j0, c / nx);
+            j1 = Math.max(j1, c / nx);
+        }
+        return i1 < 0 ? new Foot(0, 0, 0, 0) : new Foot((i1 - i0 + 1) * cell, (j1 - j0 + 1) * cell, own, shown);
+    }
+
     private double lowest(int column) {
         double z = Double.POSITIVE_INFINITY;
         for (int at = head[column]; at >= 0; at = next[at]) z = height[at];

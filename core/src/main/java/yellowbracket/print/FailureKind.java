@@ -36,6 +36,15 @@ public enum FailureKind {
         return advice;
     }
 
+    /** What is printed after the repair, before days go into a section; empty where nothing was taken apart. */
+    public String proof() {
+        return switch (this) {
+            case LAYER_SHIFT -> "a 20 mm cube, 100 mm up a thin tower beside it: sides straight, edges in line";
+            case CLOG, UNDER_EXTRUDED -> "a single-wall cube: its wall as thick as the line, no gaps";
+            case WARPED, CAME_OFF, RAN_OUT, SUPPORT_FUSED, POWER, CANCELLED, OTHER -> "";
+        };
+    }
+
     /** The maker's doing, not the printer's. */
     public boolean byHand() {
         return this == CANCELLED;

@@ -18,9 +18,11 @@ import yellowbracket.work.Station;
  * What is looked for in one section before it is printed the way it is planned: support that stays in, details that do not print, resin
  * that stays in. Slower than rules; each takes some tenths of a second.
  */
-public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Hollows> hollows, List<Finding> findings) {
+public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Hollows> hollows, Optional<Raft> raft, List<Finding> findings) {
     /** Of lost and closed detail less is not worth a word, mm2. */
     private static final double TOLD_MM2 = 3;
+    /** A scar that is sanded anyway, mm2. */
+    private static final double SCAR_MM2 = 50;
     /** A cup wider than this may tear the print off its plate, mm2. */
     private static final double WIDE_CUP_MM2 = 600;
 
@@ -42,7 +44,9 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         told(p, support, out);
         told(p, thin, line, out);
         hollows.ifPresent(h -> told(p, h, q -> Drains.propose(section, turn, q, seen, scale), out));
-        return new PrintChecks(support, thin, hollows, out);
+        var raft = Raft.of(section, p, seen);
+        raft.ifPresent(r -> told(p, r, out));
+        return new PrintChecks(support, thin, hollows, raft, out);
     }
 
     private static void told(SectionPrint p, SupportReach s, List<Finding> out) {
@@ -90,6 +94,17 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         for (var c : h.cups()) out.add(Finding.of(c.areaMm2() > WIDE_CUP_MM2 ? Weight.CARE : Weight.NOTE, Subject.section(p.id()),
                 "section %s: a cup of %.0f cm\u00b2 sucks at the film this way up: a hole near its closed end, or another way up", p.name(),
                 c.areaMm2() / 100).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));
+    }
+
+    private static void told(SectionPrint p, Raft r, List<Finding> out) {
+        Fix brim = new Fix.Change<>("brim instead", PrintWish.class,
+                w -> w.withProfileOf(p.name(), q -> q.withRaftLayers(0).withBrimMm(PrintRules.BRIM_MM)));
+        if (!r.fits())
+            out.add(care(p, "section %s fits %s, its raft of %.0f x %.0f mm does not", p.name(), p.printer().name(), r.wideMm(), r.deepMm())
+                    .fixedBy(brim));
+        if (r.seenMm2() > SCAR_MM2) out.add(
+                care(p, "section %s: the raft leaves %.1f cm\u00b2 of rough underside where it is seen: a brim, or " + "a hidden face down",
+                        p.name(), r.seenMm2() / 100).fixedBy(brim));
     }
 
     private static String wide(Hollows.Hollow q) {

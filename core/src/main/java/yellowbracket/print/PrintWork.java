@@ -24,10 +24,14 @@ import yellowbracket.work.Tool;
  * cuts of all.
  *
  * @param plates by section: the plate it is printed on with others; sections that are printed alone are not in it
+ * @param proofs tasks that must be done before anything is printed on a printer, by its name, with what is printed
  * @param resin of sections printed in resin: what they go through
  */
 public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates, Map<SectionId, ResinCare> resin,
-        Catalogue shop) implements StationWork {
+        Map<String, Proof> proofs, Catalogue shop) implements StationWork {
+    /** What a printer prints after a repair. */
+    public record Proof(TaskId.Calibrate task, String what) {}
+
     /** Spread of a print's hours about their estimate, where the printer's own factor is known. */
     private static final double SPREAD = 0.08;
 
@@ -36,13 +40,17 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
         var tasks = new ArrayList<Task>();
         var clean = new HashMap<SectionId, TaskId>();
         var last = new ArrayList<TaskId>();
+        proofs.forEach((printer, proof) -> {
+            if (proof.task.prop().equals(prop)) tasks.add(Task.byHand(proof.task, "prove " + printer + ": " + proof.what,
+                    Operation.CALIBRATE, Tool.PRINTER, shop.usual(Practice.PROOF_PRINT_H), List.of()));
+        });
         for (var p : plan.prints()) {
             var plate = plates.get(p.id());
             var id = plate == null ? TaskId.print(p.id()) : plate.task();
-            if (plate == null) tasks.add(print(id, "print " + p.name(), p.hours(), p, before.all()));
+            if (plate == null) tasks.add(print(id, "print " + p.name(), p.hours(), p, proved(p, before.all())));
             else if (plate.sections().getFirst().equals(p.id())) tasks.add(
                     print(id, "print " + String.join(", ", plate.sections().stream().map(SectionId::letter).toList()) + " on one plate",
-                            plate.hours(), p, cuts(plate, before)));
+                            plate.hours(), p, proved(p, cuts(plate, before))));
             var care = Optional.ofNullable(resin.get(p.id()));
             var printed = id;
             var washed = care.map(c -> washed(p, c, printed));
@@ -59,6 +67,11 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
             last.add(clean.get(p.id()));
         }
         return new Stated(tasks, new Ready(last, clean));
+    }
+
+    private List<TaskId> proved(SectionPrint p, List<TaskId> after) {
+        var proof = proofs.get(p.printer().name());
+        return proof == null ? after : Stream.concat(after.stream(), Stream.of(proof.task)).toList();
     }
 
     private Task washed(SectionPrint p, ResinCare c, TaskId printed) {

@@ -81,7 +81,7 @@ public record Salvage(String section, double share, double heightMm, double miss
     }
 
     /** Length of line in each layer, as in {@link Estimate}, solid skins left aside. */
-    private static double[] paths(Layers layers, SectionPrint print) {
+    static double[] paths(Layers layers, SectionPrint print) {
         var profile = print.profile();
         double width = profile.lineWidthMm();
         var out = new double[layers.count()];

@@ -8,11 +8,11 @@ import java.util.Set;
  */
 public enum Operation {
     MEASURE(Station.SIZE, "size"), CHECK_CUTS(Station.CUT, "cut"), PRINT(Station.PRINT, "print"), CLEAN(Station.PRINT, "clean"),
-    WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"),
-    REINFORCE(Station.JOIN, "join", Hazard.SENSITISER), FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"),
-    SAND(Station.SMOOTH, "sand", Hazard.DUST), PRIME(Station.SMOOTH, "spray"), SPRAY(Station.COLOUR, "spray"),
-    BRUSH(Station.COLOUR, "brush"), CUT_PADS(Station.WEAR, "wear"), FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"),
-    WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
+    WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), CALIBRATE(Station.PRINT, "print"),
+    DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
+    FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
+    PRIME(Station.SMOOTH, "spray"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"), CUT_PADS(Station.WEAR, "wear"),
+    FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
 
     private final Station station;
     private final String rate;

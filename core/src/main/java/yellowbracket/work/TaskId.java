@@ -78,6 +78,14 @@ public sealed interface TaskId {
         }
     }
 
+    /** {@code calibrate:helm:mid-bed/2}: the proof after a printer's second repair; printers by their tags. */
+    record Calibrate(String prop, String printer, int number) implements TaskId {
+        @Override
+        public String text() {
+            return "calibrate:" + prop + ":" + printer + "/" + number;
+        }
+    }
+
     /** {@code join:helm:3}, counted from 1. */
     record Step(String prop, Series series, int number) implements TaskId {
         public Step {
@@ -140,6 +148,10 @@ public sealed interface TaskId {
         if (kind.equals("clean") && parts.length == 2) return SectionId.parse(parts[1]).map(Clean::new);
         var care = named(Care.values(), kind);
         if (care.isPresent() && parts.length == 2) return SectionId.parse(parts[1]).map(s -> new Resin(s, care.get()));
+        if (kind.equals("calibrate") && parts.length == 3 && parts[2].matches("[^/]+/[1-9][0-9]{0,3}")) {
+            int at = parts[2].indexOf('/');
+            return Optional.of(new Calibrate(parts[1], parts[2].substring(0, at), Integer.parseInt(parts[2].substring(at + 1))));
+        }
         if (kind.equals("pads") && parts.length == 3) return Optional.of(new Pads(parts[1], parts[2].replace(NO_BREAK, ' ')));
         var once = named(Once.values(), kind);
         if (once.isPresent() && parts.length == 2) return Optional.of(new OfProp(parts[1], once.get()));

@@ -104,7 +104,8 @@ public final class PlanFigures {
                 .orElse("nothing of it can be printed"));
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         return new PropWork(id,
-                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop), new PrintWork(id, prints, shared, resin(in, prints), shop),
+                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop),
+                        new PrintWork(id, prints, shared, resin(in, prints), in.get(PrintFigures.PROOFS).byPrinter(), shop),
                         new JoinWork(id, in.get(JoinFigures.JOINS), shop), new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop),
                         new ColourWork(id, in.get(ColourFigures.COLOUR), shop), new WearWork(id, worn, pads, shop)));
     }

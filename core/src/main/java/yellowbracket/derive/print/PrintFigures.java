@@ -21,9 +21,11 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
+import yellowbracket.log.Hold;
 import yellowbracket.log.Lessons;
 import yellowbracket.log.PrintRecord;
 import yellowbracket.log.Recurring;
+import yellowbracket.log.Repair;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.Columns;
@@ -34,6 +36,7 @@ import yellowbracket.print.Plates;
 import yellowbracket.print.PrintChecks;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintRules;
+import yellowbracket.print.PrintWork;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.print.Shadow;
 import yellowbracket.shop.Material;
@@ -68,6 +71,8 @@ public final class PrintFigures {
     public static final Figure<Choices> ALL_WAYS = Figure.ofProp("ways up", Choices.class, PrintFigures::allWays);
     public static final Figure<PrintPlan> PRINTS = Figure.ofProp("prints", PrintPlan.class, PrintFigures::prints);
     public static final Figure<Remarks> REMARKS = Figure.ofProp("print remarks", Remarks.class, PrintFigures::remarks);
+    /** Printers that have to prove themselves after a repair; printers and materials on which nothing should start. */
+    public static final Figure<Proofs> PROOFS = Figure.ofBuild("proofs", Proofs.class, PrintFigures::proofs);
     public static final Figure<Ways> WAYS = Figure.ofProp("best ways up", Ways.class, PrintFigures::ways);
     public static final Figure<Posts> POSTS = Figure.ofProp("support", Posts.class, PrintFigures::posts)
             .weighing(p -> p.bySection().values().stream().map(Held::posts));
@@ -99,6 +104,8 @@ public final class PrintFigures {
             return Stream.concat(recurring.stream(), rules.stream()).filter(f -> f.subject().equals(Subject.section(section))).toList();
         }
     }
+
+    public record Proofs(Map<String, PrintWork.Proof> byPrinter, List<Hold> holds) {}
 
     /** A way up worth choosing: as it stands in the choices, what it is best at, and its print. */
     public record Way(Turn turn, List<Orientation.Aim> aims, SectionPrint print) {}
@@ -211,13 +218,24 @@ public final class PrintFigures {
         return PrintPlan.of(sections, ways, wishes.sections(), in.of(Prop::scale), wishes.profile(), printers(in), in.shop(s -> s));
     }
 
+    private static Proofs proofs(Reads in) {
+        var all = new HashMap<SectionId, SectionPrint>();
+        for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList()))
+            in.find(PRINTS, prop).ifPresent(p -> p.prints().forEach(q -> all.put(q.id(), q)));
+        var log = in.build(Build::log);
+        var proofs = new HashMap<String, PrintWork.Proof>();
+        Repair.of(log, all).forEach((printer, r) -> proofs.put(printer, new PrintWork.Proof(r.task(), r.kind().proof())));
+        return new Proofs(Map.copyOf(proofs), Hold.of(log, all));
+    }
+
     private static Remarks remarks(Reads in) {
         var prints = in.get(PRINTS).prints();
         var done = in.get(DONE).sections();
         var ahead = prints.stream().filter(q -> !done.contains(q.id())).toList();
         var all = prints.stream().collect(Collectors.toMap(SectionPrint::id, Function.identity()));
-        return new Remarks(PrintRules.of(ahead, in.shop(s -> s), in.of(Prop::worn), in.of(p -> p.size().exposures())),
-                Recurring.of(in.build(Build::log), ahead, all));
+        var rules = new ArrayList<>(Hold.findings(in.get(PROOFS).holds(), ahead));
+        rules.addAll(PrintRules.of(ahead, in.shop(s -> s), in.of(Prop::worn), in.of(p -> p.size().exposures())));
+        return new Remarks(List.copyOf(rules), Recurring.of(in.build(Build::log), ahead, all));
     }
 
     private static Ways ways(Reads in) {

@@ -15,6 +15,7 @@ import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.finding.Weight;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.mesh.io.WriteProblem;
@@ -49,6 +50,12 @@ final class FailuresPart extends PrintPart {
                 .max(Comparator.comparingDouble(SectionPrint::hours))
                 .ifPresent(p -> card.row("failing at 80 %", Words.about(0.8 * p.hours()),
                         Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * p.grams()), p.name())));
+        model.result(PrintFigures.REMARKS)
+                .ifPresent(r -> r.rules().stream().filter(f -> f.weight() == Weight.STOP).forEach(f -> view.finding(card, f)));
+        model.ofBuild(PrintFigures.PROOFS)
+                .ifPresent(p -> p.byPrinter()
+                        .forEach((printer, proof) -> card.row("prove " + printer, Card.more(proof.what()),
+                                Card.action("it did well", () -> model.note("done " + proof.task().text())))));
         open().forEach(e -> salvage(card, plan, e));
         model.result(PrintFigures.REMARKS).ifPresent(r -> r.recurring().forEach(f -> view.finding(card, f)));
         counts(card);
@@ -138,7 +145,7 @@ final class FailuresPart extends PrintPart {
             card.row(kind.words(), Card.more(String.join(", ", on) + (kind.advice().isEmpty() ? "" : "; what helps: " + kind.advice())));
         }
         if (!any) card.text("nothing has failed");
-        card.text("in the line below: failed D 64 % layer shift; lesson: what helped");
+        card.text("in the line below: failed D 64 % layer shift; odd C strings; cause: wet filament #mid-bed; lesson: what helped");
         card.primary("to the log", () -> model.pageProperty().set(Page.LOG));
     }
 

@@ -24,6 +24,7 @@ import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.print.CleanUp;
+import yellowbracket.print.FirstHour;
 import yellowbracket.print.Orientation;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
@@ -85,6 +86,7 @@ final class StandPart extends PrintPart {
         time(card, p);
         model.result(PrintFigures.REMARKS).ifPresent(r -> view.findings(card, r.about(p.id())));
         model.result(PrintFigures.CHECKED).ifPresent(c -> view.findings(card, c.about(p.name())));
+        firstHour(card, p);
         card.title("all sections at once, printed ones set apart");
         var aims = new ArrayList<Button>();
         for (var aim : Orientation.Aim.values()) aims.add(Card.action(aim.words(), () -> all(plan, aim)));
@@ -195,6 +197,15 @@ final class StandPart extends PrintPart {
                         e.supportHours(), e.otherHours(), e.layers(), e.metres());
         card.row("prints", Words.about(p.hours()), Words.text("%.1f to %.1f h; %s on %s, %s; risk %s", e.lowHours(), e.highHours(),
                 p.profile().layerMm() + " mm", p.printer().name(), Words.grams(p.grams()), Words.percent(p.risk())) + "\n" + what);
+    }
+
+    private void firstHour(Card card, SectionPrint p) {
+        var section = model.result(CutFigures.SECTIONS).flatMap(s -> s.sections().stream().filter(q -> q.id().equals(p.id())).findFirst());
+        if (section.isEmpty() || isDone(p)) return;
+        card.title("in its first hour");
+        FirstHour.of(section.get().mesh(), p, model.shop().material(p.profile().material()))
+                .looks()
+                .forEach(l -> card.step(l.when(), l.what(), ""));
     }
 
     private void cleanUp(Card card, SectionPrint p) {
