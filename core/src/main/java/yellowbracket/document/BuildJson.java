@@ -105,6 +105,7 @@ public final class BuildJson {
             if (schema <= 4) fromFourth(root.path("build"));
             if (schema <= 6) fromSixth(root.path("build"));
             if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
+            printersFromSeventh(root.path("build").path("printers"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -255,6 +256,11 @@ public final class BuildJson {
             if (p.path("size") instanceof ObjectNode s) sizeFromSeventh(s);
             printsFromSeventh(p.path("print").path("sections"));
         }
+        printersFromSeventh(build.path("printers"));
+    }
+
+    static void printersFromSeventh(JsonNode printers) {
+        for (var p : printers) if (p instanceof ObjectNode o && !o.has("fit")) o.putNull("fit");
     }
 
     private static void printsFromSeventh(JsonNode sections) {

@@ -31,7 +31,7 @@ import yellowbracket.shop.Wearer;
 @RecordBuilder
 public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
         Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled) implements ShopFileBuilder.With {
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
     private static final double USUAL_C = 20;
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
             .registerModule(new JavaTimeModule())
@@ -64,6 +64,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
                 throw new IOException("the shop file was saved by a newer version; update the program");
             if (root.path("schema").asInt() <= 1 && root instanceof ObjectNode o) fromFirst(o);
             if (root.path("schema").asInt() <= 2 && root instanceof ObjectNode o) fromSecond(o);
+            if (root.path("schema").asInt() <= 3 && root instanceof ObjectNode o) fromThird(o);
             return MAPPER.treeToValue(root, ShopFile.class);
         } catch (JsonProcessingException e) {
             throw new IOException(
@@ -81,6 +82,12 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
     private static void fromSecond(ObjectNode shop) {
         shop.put("schema", SCHEMA).put("celsius", USUAL_C).set("hours", MAPPER.valueToTree(WorkHours.evenings()));
         shop.putArray("settled").add(Question.PRINTERS.name());
+    }
+
+    /** Schema 3 knew no measured holes and pegs. */
+    private static void fromThird(ObjectNode shop) {
+        shop.put("schema", SCHEMA);
+        BuildJson.printersFromSeventh(shop.path("printers"));
     }
 
     public void write(Path file) throws IOException {

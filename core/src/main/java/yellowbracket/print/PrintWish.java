@@ -16,6 +16,9 @@ import yellowbracket.work.SectionId;
 @RecordBuilder
 public record PrintWish(Profile profile, Map<String, SectionWish> sections) implements PrintWishBuilder.With {
     public PrintWish {
+        sections.forEach((letter, wish) -> {
+            if (wish == null) throw new IllegalArgumentException("what is decided about section " + letter + " is missing");
+        });
         var sorted = new TreeMap<String, SectionWish>(SectionId.LETTERS);
         sorted.putAll(sections);
         sections = Collections.unmodifiableMap(sorted);

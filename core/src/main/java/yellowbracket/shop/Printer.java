@@ -10,12 +10,12 @@ import yellowbracket.finding.Limits;
  * A printer. Bed in mm, {@code marginMm} kept free on each side; {@code nozzleMm} fitted now; {@code speedMmS} the fastest it prints;
  * {@code flowMm3S} the most its hot end melts; {@code hoursFactor}
  * corrects estimates from this maker's log (1 = as computed); {@code failuresPerHour} is the chance of losing a print per printing hour;
- * {@code quiet}: when it must not run.
+ * {@code quiet}: when it must not run; {@code fit}: how far off its holes and pegs are, once a test piece was measured.
  */
 @RecordBuilder
 public record Printer(String name, Process process, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm,
-        double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour,
-        Optional<Quiet> quiet) implements PrinterBuilder.With {
+        double speedMmS, double flowMm3S, double hoursFactor, double failuresPerHour, double costPerHour, Optional<Quiet> quiet,
+        Optional<FitError> fit) implements PrinterBuilder.With {
     /** No printer in a workshop comes near. */
     private static final double MOST_BED_MM = 5000;
     /** What a usual hot end melts. */
@@ -37,7 +37,7 @@ public record Printer(String name, Process process, double bedX, double bedY, do
     public static Printer of(String name, double bedX, double bedY, double bedZ, double marginMm, double nozzleMm, double speedMmS,
             double failuresPerHour, double costPerHour) {
         return new Printer(name, Process.FILAMENT, bedX, bedY, bedZ, marginMm, nozzleMm, speedMmS, USUAL_FLOW_MM3_S, 1, failuresPerHour,
-                costPerHour, Optional.empty());
+                costPerHour, Optional.empty(), Optional.empty());
     }
 
     public double usableX() {

@@ -260,7 +260,7 @@ class DocumentTest {
         assertThat(kept.celsius()).isEqualTo(15);
         assertThat(kept.settled()).as("the day is each build's own").containsExactly(Question.PRINTERS, Question.HOURS);
         assertThat(Build.empty(SmallBuild.NOW, kept).printers()).containsExactly(quiet);
-        Files.writeString(file, Files.readString(file).replace("\"schema\" : 3", "\"schema\" : 9"));
+        Files.writeString(file, Files.readString(file).replace("\"schema\" : " + ShopFile.SCHEMA, "\"schema\" : 99"));
         assertThatThrownBy(() -> ShopFile.read(file)).hasMessageContaining("newer version");
     }
 }

@@ -9,8 +9,10 @@ import javafx.scene.control.ChoiceBox;
 import yellowbracket.cut.Registration;
 import yellowbracket.cut.RegistrationKind;
 import yellowbracket.cut.Seam;
+import yellowbracket.cut.Sliding;
 import yellowbracket.cut.registration.Fitted;
 import yellowbracket.cut.registration.Registered;
+import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
@@ -18,12 +20,16 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.FitError;
 
 /** How the sections find each other: a kind for all seams, one for each, and single pieces placed by hand. Part of the cut page. */
 final class JointsPart extends CutPart {
     /** What can be placed one by one. */
     private static final List<RegistrationKind> SINGLE = List.of(RegistrationKind.PINS, RegistrationKind.DOWELS, RegistrationKind.RODS,
             RegistrationKind.MAGNETS, RegistrationKind.SEALED_MAGNETS);
+
+    private static final List<RegistrationKind> SAWN = List.of(RegistrationKind.RODS, RegistrationKind.DOWELS,
+            RegistrationKind.THROUGH_ROD);
 
     private String seam = "";
     private RegistrationKind kind = RegistrationKind.MAGNETS;
@@ -64,6 +70,7 @@ final class JointsPart extends CutPart {
         picked().ifPresent(q -> seam(card, q, g));
         card.title("for all seams");
         fitRow(card, r);
+        printedRows(card, r, g);
         marksRow(card, r);
         view.findings(card, g.findings());
     }
@@ -85,6 +92,39 @@ final class JointsPart extends CutPart {
         clearance.setOnAction(e -> clearance.read().ifPresent(v -> change("clearance " + v + " mm", q -> q.withFit(v, q.wallMm()))));
         wall.setOnAction(e -> wall.read().ifPresent(v -> change("wall around holes " + v + " mm", q -> q.withFit(q.clearanceMm(), v))));
         card.row("hole over pin", clearance, Card.more("mm, and a wall of"), wall, Card.more("mm"));
+    }
+
+    /** What of the clearance is left on each printer that was measured, and rods to saw. */
+    private void printedRows(Card card, Registration r, Registered g) {
+        for (var p : model.shownProperty().get().printers()) p.fit().ifPresent(e -> {
+            double left = e.clearanceMm(r.clearanceMm()),
+                    to = Math.clamp(Math.rint(100 * (r.clearanceMm() + Sliding.GOOD_MM - left)) / 100, 0, 2);
+            var how = Sliding.of(left);
+            if (how.good()) card.row(p.name(), Words.text("%.2f mm", left), "left of it as printed: " + how.words(), "good");
+            else card.finding(Weight.CARE, Words.text("on %s %.2f mm are left of it: a pin %s", p.name(), left, how.words()),
+                    Words.text("draw %.2f mm", to), () -> change("clearance " + to + " mm", q -> q.withFit(to, q.wallMm())));
+        });
+        var rods = g.fitted()
+                .stream()
+                .filter(f -> SAWN.contains(f.kind()))
+                .collect(java.util.stream.Collectors.groupingBy(Fitted::size, java.util.TreeMap::new,
+                        java.util.stream.Collectors.counting()));
+        if (!rods.isEmpty())
+            card.row("to saw", Card.more(String.join(", ", rods.entrySet().stream().map(e -> e.getValue() + " of " + e.getKey()).toList())
+                    + "; 0.6 mm of end play is in it"));
+        if (rods.isEmpty()) return;
+        var rod = field("rod-at-hand", "rod at hand", "mm between 1 and 30, such as 5.05", 1, 30);
+        rod.setOnAction(x -> rod.read()
+                .ifPresent(mm -> model.tell(AppModel.Tone.NOTE,
+                        String.join("; ",
+                                model.shownProperty()
+                                        .get()
+                                        .printers()
+                                        .stream()
+                                        .map(p -> Words.text("on %s draw its hole %.2f mm wide", p.name(),
+                                                p.fit().orElse(new FitError(0, 0, 0)).holeFor(mm, r.clearanceMm())))
+                                        .toList()))));
+        card.row("rod at hand", rod, Card.more("mm measured; Enter tells how wide its hole must be drawn"));
     }
 
     private void marksRow(Card card, Registration r) {

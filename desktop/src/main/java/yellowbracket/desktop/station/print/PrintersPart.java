@@ -62,6 +62,7 @@ final class PrintersPart extends PrintPart {
                 .ifPresent(r -> record(card, r));
         if (p.process() == Process.FILAMENT) spool(card, p);
         quiet(card, p);
+        new FitRows(model).write(card, p);
         card.row("bed", side(p, 'x', p.bedX(), (q, mm) -> q.withBedX(mm)), side(p, 'y', p.bedY(), (q, mm) -> q.withBedY(mm)),
                 side(p, 'z', p.bedZ(), (q, mm) -> q.withBedZ(mm)), Card.more("mm wide, deep, high"));
         var nozzle = field("nozzle-" + p.tag(), "nozzle on " + p.name(), "mm between 0.1 and 2, such as 0.4", 0.1, 2)

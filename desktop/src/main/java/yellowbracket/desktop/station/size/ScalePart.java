@@ -23,7 +23,9 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.measure.WallThickness;
 import yellowbracket.mesh.repair.HealthFindings;
+import yellowbracket.cut.Sliding;
 import yellowbracket.size.Hardware;
+import yellowbracket.size.PegPair;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.ScaleReference;
 
@@ -209,6 +211,7 @@ final class ScalePart extends SizePart {
                 .number("deep", Hardware::lengthMm, h -> Words.text("%.1f", h.lengthMm()))
                 .words("takes", h -> h.fits() ? h.part() : "not " + h.part());
         card.add(table.rows(after, 6));
+        pairs(card, holes.get().list());
         after.stream()
                 .filter(h -> !h.fits())
                 .map(h -> h.words() + ": " + h.advice()
@@ -216,6 +219,20 @@ final class ScalePart extends SizePart {
                 .distinct()
                 .limit(4)
                 .forEach(w -> card.finding(Weight.CARE, w, "", () -> {}));
+    }
+
+    /** Pegs that are meant for holes, as the first printer that was measured makes them. */
+    private void pairs(Card card, List<yellowbracket.mesh.measure.Cylinders.Cylinder> found) {
+        var printer = model.shownProperty().get().printers().stream().filter(p -> p.fit().isPresent()).findFirst();
+        PegPair.of(found, prop().scale(), printer.flatMap(p -> p.fit())).stream().limit(4).forEach(p -> {
+            var how = Sliding.of(p.printedMm());
+            card.row("peg and hole", Words.text("%.2f mm", p.printedMm()),
+                    Words.text("peg %.1f in hole %.1f: %s%s%s", p.peg().diameterMm() * prop().scale(),
+                            p.hole().diameterMm() * prop().scale(), how.words(),
+                            printer.map(q -> " as " + q.name() + " prints").orElse(", as drawn: print the test piece under printers"),
+                            p.endPlayMm() < 0 ? Words.text("; the peg is %.1f mm too long", -p.endPlayMm()) : ""),
+                    how.good() && p.endPlayMm() >= 0 ? "good" : "care");
+        });
     }
 
     private void walls(Card card) {
