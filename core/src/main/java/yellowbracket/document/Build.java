@@ -15,6 +15,7 @@ import yellowbracket.plan.WorkHours;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Spaces;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
@@ -28,7 +29,7 @@ import yellowbracket.work.SectionId;
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates, List<Question> settled) implements BuildBuilder.With, Names {
+        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces) implements BuildBuilder.With, Names {
     /** Until somebody names it. */
     public static final String UNNAMED = "new build";
     /** The random seed only the demo build has. */
@@ -42,6 +43,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         spools = List.copyOf(spools);
         log = List.copyOf(log);
         settled = settled.stream().distinct().sorted().toList();
+        java.util.Objects.requireNonNull(spaces, "spaces");
         Limits.named("the build", name);
         Limits.date("the start of the build", started);
         Limits.date("the day it must be ready", due);
@@ -72,6 +74,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
                 .log(List.of())
                 .rates(shop.rates())
                 .settled(shop.settled())
+                .spaces(shop.spaces())
                 .build();
     }
 

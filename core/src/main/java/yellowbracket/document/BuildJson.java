@@ -25,6 +25,7 @@ import yellowbracket.print.QueueWish;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
+import yellowbracket.shop.Spaces;
 import yellowbracket.shop.Speeds;
 import yellowbracket.work.SectionId;
 
@@ -106,6 +107,7 @@ public final class BuildJson {
             if (schema <= 6) fromSixth(root.path("build"));
             if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
             printersFromSeventh(root.path("build").path("printers"));
+            spacesFromSeventh(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -257,6 +259,10 @@ public final class BuildJson {
             printsFromSeventh(p.path("print").path("sections"));
         }
         printersFromSeventh(build.path("printers"));
+    }
+
+    static void spacesFromSeventh(JsonNode build) {
+        if (build instanceof ObjectNode o && !o.has("spaces")) o.set("spaces", MAPPER.valueToTree(Spaces.UNKNOWN));
     }
 
     static void printersFromSeventh(JsonNode printers) {

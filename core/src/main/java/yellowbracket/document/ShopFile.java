@@ -20,6 +20,7 @@ import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Spaces;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
@@ -30,7 +31,8 @@ import yellowbracket.shop.Wearer;
  */
 @RecordBuilder
 public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
-        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled) implements ShopFileBuilder.With {
+        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled,
+        Spaces spaces) implements ShopFileBuilder.With {
     public static final int SCHEMA = 4;
     private static final double USUAL_C = 20;
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
@@ -49,7 +51,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
     /** Before anything was entered: the catalogue's printers, evenings and weekends, 20 degrees; all of it still to be asked. */
     public static ShopFile fresh() {
         return new ShopFile(SCHEMA, Catalogue.builtIn().printers(), List.of(), List.of(), List.of(), Map.of(), WorkHours.evenings(),
-                USUAL_C, List.of());
+                USUAL_C, List.of(), Spaces.UNKNOWN);
     }
 
     /**
@@ -60,11 +62,12 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         if (!Files.exists(file)) return fresh();
         try {
             var root = MAPPER.readTree(Files.readString(file));
-            if (root.path("schema").asInt() > SCHEMA)
+            int schema = root.path("schema").asInt();
+            if (schema > SCHEMA)
                 throw new IOException("the shop file was saved by a newer version; update the program");
-            if (root.path("schema").asInt() <= 1 && root instanceof ObjectNode o) fromFirst(o);
-            if (root.path("schema").asInt() <= 2 && root instanceof ObjectNode o) fromSecond(o);
-            if (root.path("schema").asInt() <= 3 && root instanceof ObjectNode o) fromThird(o);
+            if (schema <= 1 && root instanceof ObjectNode o) fromFirst(o);
+            if (schema <= 2 && root instanceof ObjectNode o) fromSecond(o);
+            if (schema <= 3 && root instanceof ObjectNode o) fromThird(o);
             return MAPPER.treeToValue(root, ShopFile.class);
         } catch (JsonProcessingException e) {
             throw new IOException(
@@ -84,10 +87,11 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         shop.putArray("settled").add(Question.PRINTERS.name());
     }
 
-    /** Schema 3 knew no measured holes and pegs. */
+    /** Schema 3 knew neither measured holes and pegs nor spaces. */
     private static void fromThird(ObjectNode shop) {
         shop.put("schema", SCHEMA);
         BuildJson.printersFromSeventh(shop.path("printers"));
+        BuildJson.spacesFromSeventh(shop);
     }
 
     public void write(Path file) throws IOException {
@@ -107,6 +111,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
                 .withStock(b.stock())
                 .withHours(b.hours())
                 .withCelsius(b.shopCelsius())
+                .withSpaces(b.spaces())
                 .withSettled(Stream.concat(settled.stream(), b.settled().stream().filter(Question::ofShop)).toList()); // once is enough
     }
 

@@ -34,7 +34,7 @@ public final class Everything {
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
     private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.LEFT_OUT,
             PlanFigures.CHANCE);
-    private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY);
+    private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,

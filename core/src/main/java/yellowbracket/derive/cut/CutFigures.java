@@ -12,6 +12,7 @@ import yellowbracket.cut.Alike;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Nearly;
 import yellowbracket.cut.Neck;
+import yellowbracket.cut.RigidSize;
 import yellowbracket.cut.Section;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.TurnedFit;
@@ -48,6 +49,9 @@ public final class CutFigures {
     public static final Figure<Stands> STANDS = Figure.ofProp("room on the beds", Stands.class, CutFigures::stands);
     public static final Figure<Necks> NECKS = Figure.ofProp("necks", Necks.class,
             in -> new Necks(Neck.of(in.get(MODEL_SECTIONS).sections(), in.of(p -> p.cut().tree().unlocked()), in.of(Prop::scale))));
+    /** Whether the joined prop gets into what it has to get into. */
+    public static final Figure<Rigid> RIGID = Figure.ofProp("rigid size", Rigid.class, in -> new Rigid(
+            RigidSize.of(in.get(SECTIONS), in.get(MODEL_SECTIONS), in.of(p -> p.cut().tree().unlocked()), in.build(Build::spaces))));
     public static final Figure<NearFits> NEARLY = Figure.ofProp("what nearly fits", NearFits.class, CutFigures::nearly);
     public static final Figure<Twins> TWINS = Figure.ofProp("sections alike", Twins.class,
             in -> new Twins(Alike.among(in.get(SECTIONS).sections())));
@@ -93,6 +97,12 @@ public final class CutFigures {
     public record Necks(List<Neck> list) {
         public List<Finding> findings(double scale) {
             return list.stream().map(n -> n.finding(scale)).flatMap(Optional::stream).toList();
+        }
+    }
+
+    public record Rigid(List<RigidSize> list) {
+        public List<Finding> findings() {
+            return list.stream().map(RigidSize::finding).flatMap(Optional::stream).toList();
         }
     }
 

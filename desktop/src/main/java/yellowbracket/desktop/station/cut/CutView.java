@@ -123,6 +123,7 @@ public final class CutView extends StationView {
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
         model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
+        model.result(CutFigures.RIGID).ifPresent(r -> findings(card, r.findings()));
         if (prop().size().exposures().contains(Exposure.CHILDREN))
             model.result(CutFigures.REGISTERED).flatMap(Registered::childrenNear).ifPresent(f -> findings(card, List.of(f)));
         if (tab().equals("plans") && !large.isEmpty())

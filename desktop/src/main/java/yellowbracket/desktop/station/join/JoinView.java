@@ -54,6 +54,7 @@ public final class JoinView extends StationView {
                 "times the handling load it bears; " + JoinPlan.LEAST_RESERVE + " at least",
                 weakest.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
         findings(card, plan.findings());
+        model.result(CutFigures.RIGID).ifPresent(r -> findings(card, r.findings()));
         card.title("seams");
         var sheet = new Sheet<SeamJoin>("seams", "no seams").tag("", j -> j.seam().name())
                 .words("with", j -> j.product().name())

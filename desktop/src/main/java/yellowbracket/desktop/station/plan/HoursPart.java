@@ -7,7 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import java.util.regex.Pattern;
 import javafx.scene.control.TextField;
 import yellowbracket.desktop.model.AppModel;
@@ -17,6 +20,7 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.plan.WorkHours;
+import yellowbracket.shop.Spaces;
 
 /** When somebody works, when somebody is up to change a plate, how warm the shop is. The next build begins with the same. */
 final class HoursPart extends PagePart {
@@ -49,6 +53,40 @@ final class HoursPart extends PagePart {
                 .ifPresent(c -> model.apply(new Edit("shop at " + warm.getText() + " \u00b0C", b -> b.withShopCelsius(c)))));
         card.row("in the shop", warm, Card.more("\u00b0C, where glue sets and paint dries"));
         card.text(EXAMPLE);
+        card.title("what a finished prop has to get into");
+        var spaces = model.shownProperty().get().spaces();
+        space(card, "spray spot", spaces.spray(), false, Spaces::withSpray);
+        space(card, "door", spaces.door(), true, Spaces::withDoor);
+        space(card, "car", spaces.car(), false, Spaces::withCar);
+    }
+
+    /** Sides in cm, as a tape in the shop is read; empty fields for not told. */
+    private void space(Card card, String name, Optional<Spaces.Room> now, boolean door,
+            BiFunction<Spaces, Optional<Spaces.Room>, Spaces> set) {
+        var wide = side(name, "width", now.map(Spaces.Room::wideMm));
+        var deep = side(name, "depth", now.map(Spaces.Room::deepMm));
+        var high = side(name, "height", now.map(Spaces.Room::highMm));
+        Runnable take = () -> {
+            if (Stream.of(wide, deep, high).filter(f -> !door || f != deep).allMatch(f -> f.getText().isBlank())) {
+                model.apply(new Edit(name + " not told", b -> b.withSpaces(set.apply(b.spaces(), Optional.empty()))));
+                return;
+            }
+            if (Stream.of(wide, deep, high).anyMatch(f -> f.getText().isBlank() && !(door && f == deep))) return; // the rest is typed next
+            wide.read().ifPresent(w -> high.read().ifPresent(h -> (door ? OptionalDouble.of(0) : deep.read()).ifPresent(d -> {
+                var room = door ? Spaces.Room.door(10 * w, 10 * h) : new Spaces.Room(10 * w, 10 * d, 10 * h);
+                model.apply(new Edit("size of the " + name, b -> b.withSpaces(set.apply(b.spaces(), Optional.of(room)))));
+            })));
+        };
+        for (var f : List.of(wide, deep, high)) f.setOnAction(e -> take.run());
+        if (door) card.row(name, wide, high, Card.more("cm wide, high"));
+        else card.row(name, wide, deep, high, Card.more("cm wide, deep, high"));
+    }
+
+    private yellowbracket.desktop.widget.NumberField side(String name, String what, Optional<Double> mm) {
+        var f = field("space-" + name.replace(' ', '-') + "-" + what, what + " of the " + name, "cm between 5 and 1900, such as 90", 5,
+                1900).with(mm.map(v -> Words.text("%.0f", v / 10)).orElse(""));
+        f.setPrefWidth(58);
+        return f;
     }
 
     private javafx.scene.control.Button usual(String name, WorkHours taken) {
