@@ -63,8 +63,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         try {
             var root = MAPPER.readTree(Files.readString(file));
             int schema = root.path("schema").asInt();
-            if (schema > SCHEMA)
-                throw new IOException("the shop file was saved by a newer version; update the program");
+            if (schema > SCHEMA) throw new IOException("the shop file was saved by a newer version; update the program");
             if (schema <= 1 && root instanceof ObjectNode o) fromFirst(o);
             if (schema <= 2 && root instanceof ObjectNode o) fromSecond(o);
             if (schema <= 3 && root instanceof ObjectNode o) fromThird(o);

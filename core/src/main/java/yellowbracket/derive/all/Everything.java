@@ -11,6 +11,7 @@ import yellowbracket.derive.Memo;
 import yellowbracket.derive.Want;
 import yellowbracket.derive.Workings;
 import yellowbracket.derive.World;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
@@ -36,7 +37,7 @@ public final class Everything {
             PlanFigures.CHANCE);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
-            PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS);
+            PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,

@@ -21,6 +21,7 @@ import yellowbracket.cut.plan.PlaneSnap;
 import yellowbracket.cut.registration.Registered;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -123,6 +124,7 @@ public final class CutView extends StationView {
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
         model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
+        model.result(ColourFigures.TIGHT).ifPresent(t -> findings(card, t.findings()));
         model.result(CutFigures.RIGID).ifPresent(r -> findings(card, r.findings()));
         if (prop().size().exposures().contains(Exposure.CHILDREN))
             model.result(CutFigures.REGISTERED).flatMap(Registered::childrenNear).ifPresent(f -> findings(card, List.of(f)));

@@ -1,0 +1,87 @@
+package yellowbracket.colour;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.ToIntFunction;
+import java.util.stream.IntStream;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
+import yellowbracket.mesh.DirectedEdge;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.ShowSide;
+import yellowbracket.work.Station;
+
+/**
+ * Where two colours meet deep in a recess: tape cannot be pressed down there and spray does not get in from the side. Lengths are of the
+ * borders, mm; {@code at} is the middle of one of them, in the mesh's own coordinates.
+ */
+public record TightBorder(String one, String other, double lengthMm, Vec3 at) {
+    private static final List<Vec3> LOOKS = ShowSide.spread(240);
+    /** Share of all directions that must be free for tape and spray: an inner edge of two broad faces has a quarter. */
+    private static final double FREE = 0.12;
+    /** Looked at from so far off the edge, mm. */
+    private static final double OFF_MM = 0.6;
+    /** What is further away hinders nobody, mm. */
+    private static final double NEAR_MM = 60;
+    /** Less is touched up with a brush, mm. */
+    private static final double TOLD_MM = 25;
+
+    private record Edge(int a, int b, int f, int g) {}
+
+    private record Found(int low, int high, double mm, Vec3 at) {}
+
+    /** @param mesh real mm @param zone number of the zone at a place, less than 0 for none @param names by number */
+    public static List<TightBorder> of(Mesh mesh, Bvh index, ToIntFunction<Vec3> zone, List<String> names) {
+        var zones = IntStream.range(0, mesh.triangleCount()).parallel().map(f -> zone.applyAsInt(mesh.centroid(f))).toArray();
+        var found = edges(mesh, zones).parallelStream()
+                .filter(e -> tight(mesh, index, e))
+                .map(e -> new Found(Math.min(zones[e.f], zones[e.g]), Math.max(zones[e.f], zones[e.g]),
+                        mesh.point(e.a).distance(mesh.point(e.b)), mesh.point(e.a).plus(mesh.point(e.b)).times(0.5)))
+                .toList();
+        var by = new LinkedHashMap<List<Integer>, List<Found>>();
+        for (var f : found) by.computeIfAbsent(List.of(f.low, f.high), k -> new ArrayList<>()).add(f);
+        return by.values()
+                .stream()
+                .map(list -> new TightBorder(names.get(list.getFirst().low), names.get(list.getFirst().high),
+                        list.stream().mapToDouble(Found::mm).sum(), list.get(list.size() / 2).at))
+                .filter(t -> t.lengthMm >= TOLD_MM)
+                .sorted(Comparator.comparingDouble(t -> -t.lengthMm))
+                .toList();
+    }
+
+    /** Between facets of different zones. */
+    private static List<Edge> edges(Mesh m, int[] zones) {
+        var first = new java.util.HashMap<Long, Integer>();
+        var out = new ArrayList<Edge>();
+        for (int f = 0; f < zones.length; f++) for (int k = 0; k < 3; k++) {
+            int a = m.vertex(f, k), b = m.vertex(f, (k + 1) % 3);
+            Integer g = first.remove(DirectedEdge.of(b, a));
+            if (g == null) first.put(DirectedEdge.of(a, b), f);
+            else if (zones[f] != zones[g] && zones[f] >= 0 && zones[g] >= 0) out.add(new Edge(a, b, f, g));
+        }
+        return out;
+    }
+
+    private static boolean tight(Mesh m, Bvh index, Edge e) {
+        var out = m.areaVector(e.f).unit().plus(m.areaVector(e.g).unit());
+        if (!(out.norm() > 1e-6)) return false;
+        var from = m.point(e.a).plus(m.point(e.b)).times(0.5).plus(out.unit().times(OFF_MM));
+        int free = 0;
+        for (var d : LOOKS) if (!(index.firstDistance(from.x(), from.y(), from.z(), d.x(), d.y(), d.z(), 0) < NEAR_MM)) free++;
+        return free < FREE * LOOKS.size();
+    }
+
+    public Finding finding() {
+        return Finding.of(Weight.CARE, Subject.WHOLE, String.format(Locale.ROOT,
+                "%s and %s meet for %.0f cm deep in a recess that neither tape nor spray reaches: cut it there and paint both apart, or paint "
+                        + "before joining",
+                one, other, lengthMm / 10)).fixedBy(Fix.go("cut it there", Station.CUT, "planes"));
+    }
+}
