@@ -80,8 +80,8 @@ public record TightBorder(String one, String other, double lengthMm, Vec3 at) {
 
     public Finding finding() {
         return Finding.of(Weight.CARE, Subject.WHOLE, String.format(Locale.ROOT,
-                "%s and %s meet for %.0f cm deep in a recess that neither tape nor spray reaches: cut it there and paint both apart, or paint "
-                        + "before joining",
+                "%s and %s meet for %.0f cm deep in a recess that neither tape nor spray reaches: cut there and paint both apart, or "
+                        + "paint before joining",
                 one, other, lengthMm / 10)).fixedBy(Fix.go("cut it there", Station.CUT, "planes"));
     }
 }

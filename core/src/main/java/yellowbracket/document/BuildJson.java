@@ -106,8 +106,7 @@ public final class BuildJson {
             if (schema <= 4) fromFourth(root.path("build"));
             if (schema <= 6) fromSixth(root.path("build"));
             if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
-            printersFromSeventh(root.path("build").path("printers"));
-            spacesFromSeventh(root.path("build"));
+            if (schema <= 7) toEighth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -258,7 +257,17 @@ public final class BuildJson {
             if (p.path("size") instanceof ObjectNode s) sizeFromSeventh(s);
             printsFromSeventh(p.path("print").path("sections"));
         }
+    }
+
+    /** What stands in the same place in all files before schema 8. */
+    private static void toEighth(JsonNode build) {
         printersFromSeventh(build.path("printers"));
+        spacesFromSeventh(build);
+        roundedFromSeventh(build);
+    }
+
+    private static void roundedFromSeventh(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("intake") instanceof ObjectNode o && !o.has("rounded")) o.put("rounded", 0);
     }
 
     static void spacesFromSeventh(JsonNode build) {

@@ -41,7 +41,7 @@ public final class Everything {
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,
-            ModelFigures.HEALTH, ModelFigures.WALLS, ModelFigures.MENDED);
+            ModelFigures.HEALTH, ModelFigures.FLATS, ModelFigures.WALLS, ModelFigures.MENDED);
 
     private static final Workings.Wants WANTS = new Workings.Wants() {
         @Override

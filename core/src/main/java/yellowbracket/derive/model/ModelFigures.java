@@ -2,6 +2,7 @@ package yellowbracket.derive.model;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -19,6 +20,8 @@ import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.WallThickness;
 import yellowbracket.mesh.repair.FaultEdges;
 import yellowbracket.mesh.repair.FaultPlaces;
+import yellowbracket.mesh.measure.Facets;
+import yellowbracket.mesh.repair.Rounding;
 import yellowbracket.mesh.repair.Mend;
 import yellowbracket.mesh.repair.MeshHealth;
 import yellowbracket.mesh.repair.Overlaps;
@@ -49,6 +52,8 @@ public final class ModelFigures {
     public static final Figure<Health> HEALTH = Figure.ofProp("health", Health.class, ModelFigures::health);
     public static final Figure<Walls> WALLS = Figure.ofProp("walls", Walls.class, ModelFigures::walls)
             .weighing(w -> Stream.of(w.beneath, w.proxy));
+    /** Flats of the model as it is, and as it would be rounded once more; model mm. */
+    public static final Figure<Flats> FLATS = Figure.ofProp("flats", Flats.class, ModelFigures::flats);
     public static final Figure<Mended> MENDED = Figure.ofProp("mending", Mended.class, ModelFigures::mended);
 
     private ModelFigures() {}
@@ -77,6 +82,25 @@ public final class ModelFigures {
 
     /** What the mends asked for did, and what all of them would do. */
     public record Mended(List<Mend.Change> done, List<Mend.Change> possible) {}
+
+    /** @param after empty where there is no room for more triangles, or nothing is bent */
+    public record Flats(Facets now, Optional<Facets> after) {
+        /** Deeper flats show through paint, mm. */
+        private static final double SHOWS_MM = 0.08;
+
+        /** Whether they show at a scale. */
+        public boolean show(double scale) {
+            return now.deep95() * scale > SHOWS_MM && now.bentShare() > 0.02;
+        }
+    }
+
+    private static Flats flats(Reads in) {
+        var mesh = in.get(MODEL).mesh();
+        var now = Facets.of(mesh);
+        if (now.bentShare() == 0 || in.of(p -> p.intake().rounded()) >= Intake.MOST_ROUNDED) return new Flats(now, Optional.empty());
+        var finer = Rounding.of(mesh, 1, in.progress());
+        return new Flats(now, finer == mesh ? Optional.empty() : Optional.of(Facets.of(finer)));
+    }
 
     private static Model model(Reads in) {
         var model = in.of(p -> p.size().reshape()).apply(in.of(Prop::intake).apply(in.file(), in.progress()));

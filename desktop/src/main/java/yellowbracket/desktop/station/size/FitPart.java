@@ -129,6 +129,11 @@ final class FitPart extends SizePart {
                 .ifPresent(h -> card.finding(Weight.CARE,
                         "in doubt: the mesh is not closed, so clearance counts from whatever surface a ray meets first", "health",
                         () -> view.show("health")));
+        model.result(ModelFigures.FLATS)
+                .filter(f -> f.show(prop().scale()))
+                .ifPresent(f -> card.finding(Weight.CARE,
+                        "flats of " + words().length(f.now().deep95() * prop().scale()) + " in the mesh will show through paint", "health",
+                        () -> view.show("health")));
         exposureRow(card);
         keep(card, measures(main.wearer()));
         zoneTable(card, main);

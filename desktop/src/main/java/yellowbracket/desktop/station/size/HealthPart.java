@@ -59,6 +59,7 @@ final class HealthPart {
         for (var f : faults) card.finding(f.bad() ? Weight.STOP : Weight.CARE, f.sentence(), "", () -> {});
         if (health.get().overlaps().foundFrom() > 1) card.text("overlaps: " + HealthFindings.tried(health.get().overlaps()));
         mending(card, faults.isEmpty());
+        flats(card);
         walls(card);
     }
 
@@ -95,6 +96,30 @@ final class HealthPart {
 
     private void mend(EnumSet<Mend.Step> steps) {
         model.apply(Edit.intake(steps.isEmpty() ? "undo the mending" : "mend the mesh", prop().id(), i -> i.withMends(steps)));
+    }
+
+    /** Flats of a coarse mesh that will show, and rounding as an offer. */
+    private void flats(Card card) {
+        var flats = model.result(ModelFigures.FLATS);
+        if (flats.isEmpty()) return;
+        double s = prop().scale();
+        var now = flats.get().now();
+        int rounded = prop().intake().rounded();
+        card.title("flats where it should be round");
+        boolean show = flats.get().show(s);
+        card.row("deep", model.words().length(now.deep95() * s),
+                now.bentShare() == 0 ? "nothing is bent"
+                        : Words.percent(now.bentShare()) + " of the surface is bent; "
+                                + (show ? "at this scale its flats show through paint" : "they do not show"),
+                show ? "care" : "good");
+        if (rounded > 0) card.row("rounded", Card.more(rounded == 1 ? "once" : rounded + " times"),
+                Card.action("as in the file", () -> model.apply(Edit.intake("flats as in the file", prop().id(), i -> i.withRounded(0)))));
+        if (show) flats.get()
+                .after()
+                .ifPresent(a -> card.finding(Weight.CARE,
+                        Words.text("flats of %s will show; rounded once more, creases kept, they are %s",
+                                model.words().length(now.deep95() * s), model.words().length(a.deep95() * s)),
+                        "round them", () -> model.apply(Edit.intake("round the flats", prop().id(), i -> i.withRounded(rounded + 1)))));
     }
 
     private void walls(Card card) {
