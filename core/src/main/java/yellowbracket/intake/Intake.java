@@ -14,9 +14,8 @@ import yellowbracket.mesh.repair.Rounding;
 
 /**
  * Decisions about a file's mesh: {@code unit} of its coordinates, {@code turn} to bring z up and y forward, whether it is {@code mirrored}
- * left to
- * right (after the turn), the {@code roles} of its bodies by number (a body not named is a shell), which {@code mends} are done, how often its flats are
- * {@code rounded}; not {@code settled} while unit and way up are only guessed. Immutable.
+ * left to right (after the turn), the {@code roles} of its bodies by number (a body not named is a shell), which {@code mends} are done,
+ * how often its flats are {@code rounded}; not {@code settled} while unit and way up are only guessed. Immutable.
  */
 public record Intake(FileUnit unit, Turn turn, boolean mirrored, Map<Integer, BodyRole> roles, Set<Mend.Step> mends, int rounded,
         boolean settled) {

@@ -7,8 +7,8 @@ import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 
 /**
- * Flats of a coarse mesh where a round surface was meant: between neighbours that bend by less than a crease, how far each flat lies off the
- * arc through them, (L / 2) tan(angle / 4), L the facet's width across the edge. Depths in the mesh's unit.
+ * Flats of a coarse mesh where a round surface was meant: between neighbours that bend by less than a crease, how far each flat lies off
+ * the arc through them, (L / 2) tan(angle / 4), L the facet's width across the edge. Depths in the mesh's unit.
  * @param deep95 nineteen twentieths of the bent surface are flatter, by area @param bentShare of the surface
  */
 public record Facets(double deep95, double deepest, double bentShare) {
