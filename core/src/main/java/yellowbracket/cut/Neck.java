@@ -92,6 +92,12 @@ public record Neck(int number, CutPlane plane, double areaMm2, double modulusMm3
                 "plane %d cuts a neck: %.1f cm\u00b2, %.0f %% weaker than it is %.0f mm beside it, and joints break where it is thinnest",
                 number + 1, areaMm2 / 100, 100 * share(), Math.abs(betterMm.getAsDouble()));
         return Optional.of(Finding.of(Weight.CARE, Subject.WHOLE, words)
-                .fixedBy(new Fix.Change<>("move it to " + to.words(), CutWish.class, w -> w.withPlane(number, to))));
+                .fixedBy(new Fix.Change<>("move it to " + to.words(), CutWish.class, w -> moved(w, to))));
+    }
+
+    /** Cuts made anew meanwhile stay as they are. */
+    private CutWish moved(CutWish w, CutPlane to) {
+        var planes = w.tree().planes();
+        return number < planes.size() && planes.get(number).equals(plane) ? w.withPlane(number, to) : w;
     }
 }

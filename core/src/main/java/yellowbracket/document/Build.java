@@ -7,7 +7,9 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import yellowbracket.finding.Limits;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
@@ -97,6 +99,14 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
     /** What tells it from other builds of the same shop. */
     public String key() {
         return name + " @ " + started;
+    }
+
+    /** Names of all pictures it speaks of: of its log, and references of its props. */
+    public Set<String> pictures() {
+        var out = new TreeSet<String>();
+        log.forEach(e -> out.addAll(e.photos()));
+        props.forEach(p -> p.size().references().forEach(r -> out.add(r.photo())));
+        return out;
     }
 
     public Optional<Prop> prop(String id) {

@@ -71,9 +71,7 @@ public final class BuildFile {
                         .orElseThrow(() -> new IOException("mesh " + hash.substring(0, 8) + " is not loaded; the file was not written"));
                 put(zip, "meshes/" + hash + ".stl", StlWriter.binary(mesh, hash.substring(0, 16)));
             }
-            var pictures = new TreeSet<String>();
-            build.log().forEach(e -> pictures.addAll(e.photos()));
-            for (var name : pictures) {
+            for (var name : build.pictures()) {
                 var photo = meshes.photo(name);
                 if (photo.isPresent()) put(zip, "photos/" + name, photo.get().bytes());
             }

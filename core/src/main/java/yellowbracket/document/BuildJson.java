@@ -288,6 +288,7 @@ public final class BuildJson {
     private static void sizeFromSeventh(ObjectNode size) {
         if (!size.has("keyPoints")) size.putArray("keyPoints");
         if (!size.has("exposures")) size.putArray("exposures");
+        if (!size.has("references")) size.putArray("references");
     }
 
     static void printersFromFourth(JsonNode printers) {

@@ -19,6 +19,7 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Exposure;
 import yellowbracket.size.KeyPoint;
 import yellowbracket.size.Proportions;
+import yellowbracket.size.Reference;
 import yellowbracket.size.Remedy;
 import yellowbracket.size.Reshape;
 import yellowbracket.size.Use;
@@ -84,6 +85,10 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit forgetKeyPoint(String prop, String name) {
         return ofProp("forget " + name, prop, p -> p.withSize(p.size().withoutKeyPoint(name)));
+    }
+
+    public static Edit reference(String name, String prop, Reference r) {
+        return ofProp(name, prop, p -> p.withSize(p.size().withReference(r)));
     }
 
     public static Edit intake(String name, String prop, UnaryOperator<Intake> change) {

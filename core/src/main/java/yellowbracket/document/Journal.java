@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashSet;
 import java.util.stream.Stream;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.MeshFile;
@@ -49,9 +48,7 @@ public final class Journal {
             if (!holds(file, STL_HEADER + (long) STL_TRIANGLE * mesh.get().triangleCount()))
                 SafeFile.write(file, StlWriter.binary(mesh.get(), p.mesh().substring(0, 16)));
         }
-        var names = new LinkedHashSet<String>();
-        build.log().forEach(e -> names.addAll(e.photos()));
-        for (var name : names) {
+        for (var name : build.pictures()) {
             var photo = meshes.photo(name);
             if (photo.isPresent() && !holds(folder.resolve(name), photo.get().bytes().length))
                 SafeFile.write(folder.resolve(name), photo.get().bytes());
@@ -99,7 +96,7 @@ public final class Journal {
                 }
             }
             var build = BuildJson.read(text, new CutCount(meshes, Progress.NONE));
-            for (var e : build.log()) for (var name : e.photos())
+            for (var name : build.pictures())
                 if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r)
                     meshes = meshes.with(r.photo());
             return new Left.Found(KnownNames.of(build).build(), meshes);

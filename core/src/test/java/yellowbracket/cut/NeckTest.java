@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.finding.Fix;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Shapes;
@@ -38,6 +39,11 @@ class NeckTest {
         assertThat(Math.abs(better)).as("where 0.8 of the strength is back: radius 18.6").isBetween(17.0, 20.0);
         var finding = neck.finding(1).orElseThrow();
         assertThat(finding.words()).contains("plane 1 cuts a neck").contains("2.0 cm");
+        @SuppressWarnings("unchecked")
+        var fix = (Fix.Change<CutWish>) finding.fix().orElseThrow();
+        assertThat(fix.change().apply(CutWish.WHOLE.cutAnew(tree)).tree().planes().getFirst().offsetMm()).isCloseTo(better + 0.037,
+                within(1e-9));
+        assertThat(fix.change().apply(CutWish.WHOLE)).as("cut otherwise meanwhile").isEqualTo(CutWish.WHOLE);
         var mended = Neck.of(cut(WAIST, at(better + 0.037)).sections(), at(better + 0.037), 1).getFirst();
         assertThat(mended.finding(1)).as("once it is moved there is nothing to tell").isEmpty();
     }

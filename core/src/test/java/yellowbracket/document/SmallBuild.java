@@ -31,6 +31,7 @@ import yellowbracket.size.Reshape;
 import yellowbracket.size.SizeWish;
 import yellowbracket.size.Exposure;
 import yellowbracket.size.KeyPoint;
+import yellowbracket.size.Reference;
 import yellowbracket.size.Use;
 
 /** A helm in two halves with something decided at every station. */
@@ -53,7 +54,10 @@ public final class SmallBuild {
         var prop = Prop.fromFile("helm", "helm", MESH.contentHash(), Letters.from(0, 1), Intake.AS_IT_IS, shop.profile("usual"))
                 .withSize(
                         new SizeWish(new Reshape(1.02, 1, 1, Optional.of(neck), Optional.of(Reshape.Half.LEFT)), 1.1, Optional.of(Use.HEAD),
-                                List.of("Ada"), List.of(new KeyPoint("crest", new Vec3(0, 1, 120))), List.of(Exposure.SUN, Exposure.CAR)))
+                                List.of("Ada"), List.of(new KeyPoint("crest", new Vec3(0, 1, 120))), List.of(Exposure.SUN, Exposure.CAR),
+                                List.of(new Reference("front", "second act", "0".repeat(64) + ".png",
+                                        List.of(new Reference.Pair(new Vec3(1, 2, 3), 0.25, 0.5)),
+                                        List.of(new Reference.Feature("rivets", 12, Reference.State.OPEN))))))
                 .withCut(new CutWish(CutTree.split(CutPlane.across(2, 10.137), CutTree.WHOLE, CutTree.WHOLE),
                         Registration.FITTING.with("A|B", RegistrationKind.MAGNETS)
                                 .withSpot("B|C", new Registration.Spot(RegistrationKind.PINS, new Vec3(1, 2, 3), 4)),

@@ -59,7 +59,7 @@ public record DemoBuild(Build build, Meshes meshes) {
         var shop = Catalogue.builtIn();
         var helmProp = prop("helm", "Tide Warden helm", helm, Letters.from(0, 1), "usual")
                 .withSize(new SizeWish(Reshape.NONE, 1.04, Optional.of(Use.HEAD), List.of("Maren", "Iven"), List.of(),
-                        List.of(Exposure.INDOORS)))
+                        List.of(Exposure.INDOORS), List.of()))
                 .withCut(new CutWish(helmCuts(), Registration.FITTING, 0))
                 .withColour(new ColourWish(helmZones(), "matt clear"));
         var staffProp = prop("staff", "lamp staff", staff, Letters.from(HELM_SECTIONS, STAFF_BODIES), "usual")
@@ -69,7 +69,7 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withColour(new ColourWish(staffZones(), "matt clear"));
         staffProp = staffProp.withPrint(staffProp.print().withProfile(shop.profile("usual").withWalls(4)));
         var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
-                .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren"), List.of(), List.of()))
+                .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren"), List.of(), List.of(), List.of()))
                 .withCut(CutWish.WHOLE.withRegistration(Registration.PLAIN))
                 .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST))
                 .withColour(new ColourWish(maskZones(), "matt clear"));

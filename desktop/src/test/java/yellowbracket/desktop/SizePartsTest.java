@@ -154,6 +154,46 @@ class SizePartsTest extends WindowTest {
     }
 
     @Test
+    void aPictureIsLaidOverTheModelAndWhatItShowsIsTicked(FxRobot robot, @org.junit.jupiter.api.io.TempDir java.nio.file.Path dir)
+            throws Exception {
+        sized();
+        page(robot, "looks");
+        var file = dir.resolve("drawing.png");
+        javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(600, 500, java.awt.image.BufferedImage.TYPE_INT_RGB), "png",
+                file.toFile());
+        robot.interact(() -> model.addReference(prop().id(), "drawing", file));
+        until("picture", () -> prop().size().references().size() == 1);
+        derived();
+        robot.interact(() -> bench().look("front"));
+        var box = model.result(ModelFigures.MODEL).orElseThrow().mesh().bounds().scaled(prop().scale());
+        for (double x : new double[] {-60, 60}) {
+            int before = prop().size().references().getFirst().pairs().size();
+            if (robot.lookup("#reference-pair").queryAs(javafx.scene.control.Button.class).getText().equals("pair a point"))
+                robot.interact(() -> robot.lookup("#reference-pair").queryAs(javafx.scene.control.Button.class).fire());
+            until("the model is there to click", () -> !bench().showsPicture());
+            robot.clickOn(bench().localToScreen(bench().onScreen(new Vec3(x, box.max().y() - 100, box.min().z() + 40))));
+            until("the picture is there to click", () -> bench().showsPicture());
+            var over = robot.lookup("#overlay").query();
+            robot.clickOn(over.localToScreen(over.getBoundsInLocal().getWidth() / 2 - 2 * x, 200));
+            until("paired", () -> prop().size().references().getFirst().pairs().size() == before + 1);
+        }
+        until("laid over", () -> text(robot, ".row-name").contains("lies"));
+        press(robot, "add");
+        assertThat(told()).contains("feature: type what the picture shows");
+        robot.interact(() -> robot.lookup("#feature-what").queryAs(javafx.scene.control.TextField.class).setText("rivets"));
+        type(robot, "#feature-count", "many");
+        assertThat(told()).contains("how many \"many\"");
+        type(robot, "#feature-count", "12");
+        until("looked for", () -> prop().size().references().getFirst().features().size() == 1);
+        var missing = prop().size().references().getFirst();
+        robot.interact(() -> model.apply(yellowbracket.document.Edit.reference("missing", prop().id(),
+                missing.with(missing.features().getFirst().as(yellowbracket.size.Reference.State.MISSING)))));
+        robot.interact(() -> model.go(yellowbracket.desktop.model.Page.CUT, "plans"));
+        until("told before it is cut",
+                () -> text(robot, ".finding-words").contains("rivets (12)") || text(robot, ".label").contains("rivets (12)"));
+    }
+
+    @Test
     void twoPointsAndTheirRealDistanceGiveTheScale(FxRobot robot) {
         sized();
         page(robot, "scale");

@@ -48,6 +48,7 @@ import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.size.Reference;
 import yellowbracket.shop.Wearer;
 import yellowbracket.shop.Printer;
 
@@ -192,6 +193,19 @@ public final class AppModel implements AutoCloseable {
                 case Photo.Outcome.Read r -> {
                     session().addPhoto(r.photo());
                     apply(Edit.photo(entry, r.photo().name()));
+                }
+            }
+        });
+    }
+
+    /** Keeps a picture of what a prop is to look like. @param name of the reference */
+    public void addReference(String prop, String name, Path file) {
+        background("reading " + file.getFileName(), p -> Photo.read(file), outcome -> {
+            switch (outcome) {
+                case Photo.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case Photo.Outcome.Read r -> {
+                    session().addPhoto(r.photo());
+                    apply(Edit.reference("picture " + name, prop, new Reference(name, "", r.photo().name(), List.of(), List.of())));
                 }
             }
         });

@@ -35,6 +35,11 @@ public record Ramp(String title, double low, double high, double[] ticks, List<C
         return new Ramp("out of shape", 0, 20, new double[] {0, 5, 10, 20}, Role.series("distortion"));
     }
 
+    /** One model off another, mm. */
+    public static Ramp deviation() {
+        return new Ramp("off the other", 0, 10, new double[] {0, 1, 2, 5, 10}, Role.series("distortion"));
+    }
+
     /** Foam, mm. */
     public static Ramp foam() {
         return new Ramp("foam", 0, 40, new double[] {0, 10, 20, 30, 40}, Role.series("foam"));

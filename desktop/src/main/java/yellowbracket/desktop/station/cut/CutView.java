@@ -124,6 +124,7 @@ public final class CutView extends StationView {
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
         model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
+        findings(card, prop().size().lacks());
         model.result(ColourFigures.TIGHT).ifPresent(t -> findings(card, t.findings()));
         model.result(CutFigures.RIGID).ifPresent(r -> findings(card, r.findings()));
         if (prop().size().exposures().contains(Exposure.CHILDREN))

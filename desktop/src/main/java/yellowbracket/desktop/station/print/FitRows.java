@@ -33,7 +33,7 @@ final class FitRows {
         for (var f : List.of(hole, peg, length)) f.setOnAction(e -> take.run());
         var write = Card.action("test piece ...", this::write);
         write.setAccessibleText("write the test piece for holes and pegs");
-        card.row("hole, peg, length", hole, peg, length, Card.more("mm measured; Enter"), write);
+        card.row("hole, peg, length", hole, peg, length, write);
         p.fit()
                 .ifPresent(f -> card.row("comes out", Card.more(Words.text("holes %+.2f, pegs %+.2f mm: of 0.20 mm drawn %.2f are left",
                         f.holeMm(), f.pegMm(), f.clearanceMm(0.2)))));
@@ -44,7 +44,8 @@ final class FitRows {
         var f = new NumberField("fit-" + what + "-" + p.tag(), what + " of the test piece on " + p.name(),
                 Words.text("mm between %.0f and %.0f, such as %.2f", drawn - 2, drawn + 2, drawn - 0.12), drawn - 2, drawn + 2,
                 words -> model.tell(AppModel.Tone.STOP, words)).with(now.map(two::apply).orElse(""));
-        f.setPrefWidth(58);
+        f.setPromptText(Words.text("%.0f mm", drawn));
+        f.setPrefWidth(62);
         return f;
     }
 

@@ -67,6 +67,7 @@ public final class PrintView extends StationView {
         if (!tab().equals("printers")) Asked.printers(card, model);
         shown.write(card, prints.get());
         findings(card, prints.get().findings());
+        findings(card, prop().size().lacks());
         return card;
     }
 

@@ -18,7 +18,7 @@ import yellowbracket.finding.Weight;
  */
 public final class SizeView extends StationView {
     /** Names of the tabs, in order. */
-    private static final List<String> TABS = List.of("fit", "put on", "sight", "wearers", "scale", "bodies", "health");
+    private static final List<String> TABS = List.of("fit", "put on", "sight", "wearers", "scale", "looks", "bodies", "health");
     private final BodiesPart bodies;
     private final HealthPart health;
     private final FitPart fit;
@@ -38,6 +38,7 @@ public final class SizeView extends StationView {
         parts.put("sight", new SightPart(this));
         parts.put("wearers", wearers);
         parts.put("scale", new ScalePart(this));
+        parts.put("looks", new LooksPart(this));
         bench.onLook(this::draw);
         keep(bench.section().selectedProperty().subscribe(x -> {
             if (bench.section().isVisible() && model.currentProp().isPresent()) draw();
