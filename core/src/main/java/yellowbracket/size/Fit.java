@@ -79,7 +79,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     /** By about so many mm the spare clearance grows when the scale doubles. */
     private static final double GROWTH_MM = 100;
     /** Scales tried at most for one answer. */
-    private static final int TRIES = 24;
+    private static final int TRIES = 24, MOST_DENTS = 6;
 
     private record Solved(double scale, String because, boolean found) {}
 
@@ -91,8 +91,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
         boolean found = false;
         for (int i = 0; i < TRIES && high - low > 1.5 * FINE_SCALE; i++) {
             progress.check();
-            var c = known.computeIfAbsent(s, k -> Clearance.of(form, cavity, k, new PoseSearch(form, cavity, room, k).run()));
-            var worst = worst(c, room, padded);
+            var worst = worst(at(s, room, form, cavity, known), room, padded);
             if (worst.spare >= 0) {
                 high = s;
                 highSpare = worst.spare;
@@ -114,10 +113,26 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
             if (!Double.isNaN(lowSpare)) s = fine(Math.max(s, low + FINE_SCALE));
             if (found) s = fine(Math.min(s, high - FINE_SCALE));
         }
+        // in an uneven hollow the spare room has dents: half a per cent below the answer none may fit
+        for (int i = 0; found && i < MOST_DENTS; i++) {
+            double below = fine(high - LEAST_STEP);
+            progress.check();
+            if (below < LEAST_SCALE || worst(at(below, room, form, cavity, known), room, padded).spare < 0) break;
+            for (high = below; high > LEAST_SCALE; high = fine(high - FINE_SCALE)) {
+                var next = worst(at(fine(high - FINE_SCALE), room, form, cavity, known), room, padded);
+                if (next.spare >= 0) continue;
+                limit = next.zone;
+                break;
+            }
+        }
         if (!found) return new Solved(MOST_SCALE, text("at no scale up to %.0f %% has %s its %.0f mm", 100 * MOST_SCALE, limit.label(),
                 padded ? room.targetMm(limit) : room.leastMm(limit)), false);
         return new Solved(high, text(padded ? "%s at its %.0f mm of padding room" : "%s at its least, %.0f mm", limit.label(),
                 padded ? room.targetMm(limit) : room.leastMm(limit)), true);
+    }
+
+    private static Clearance at(double scale, Room room, HeadForm form, Cavity cavity, Map<Double, Clearance> known) {
+        return known.computeIfAbsent(scale, k -> Clearance.of(form, cavity, k, new PoseSearch(form, cavity, room, k).run()));
     }
 
     private static double fine(double scale) {

@@ -1,5 +1,8 @@
 package yellowbracket.size;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+
 /**
  * Where the head sits best: the pose that makes the spare clearance of the worst zone (over what it needs) largest, with the eyes near the
  * visor's middle and the head nearly upright, for beyond that less is seen. A zone counts by what is told of it, however few points it
@@ -13,6 +16,8 @@ final class PoseSearch {
     /** Of the grid: forward from the middle of the hollow, as far either way. */
     private static final double AHEAD_MM = 24;
     private static final int AHEAD_STEPS = 3;
+    /** So many steps of the grid away is another hill. */
+    private static final double ELSEWHERE = 1.5;
     /** Every so many points of the form, on the grid. */
     private static final int FEW = 5;
     /** How far from the pose its changes are believed at first, and at last, mm; degrees are a half of it. */
@@ -39,6 +44,12 @@ final class PoseSearch {
         Seat moved(double f, double e, double p) {
             return new Seat(forward + f, eyes + e, pitch + p);
         }
+
+        /** Steps of the grid between two. */
+        private double apart(Seat o) {
+            return Math.abs(forward - o.forward) * AHEAD_STEPS / AHEAD_MM + Math.abs(Math.signum(eyes) - Math.signum(o.eyes))
+                    + Math.abs(Math.signum(pitch) - Math.signum(o.pitch));
+        }
     }
 
     private record Scored(Seat seat, double spare) {}
@@ -54,16 +65,20 @@ final class PoseSearch {
     }
 
     Pose run() {
-        Scored best = null;
+        var starts = new ArrayList<Scored>();
         for (int a = -AHEAD_STEPS; a <= AHEAD_STEPS; a++) for (int e = -1; e <= 1; e++) for (int p = -1; p <= 1; p++) {
             var seat = new Seat(cavity.middleY() * scale + a * AHEAD_MM / AHEAD_STEPS, e * eyesMm, p * PITCH_DEG);
-            double spare = worst(clearances(seat, FEW));
-            if (best == null || spare > best.spare) best = new Scored(seat, spare);
+            starts.add(new Scored(seat, worst(clearances(seat, FEW))));
         }
-        return pose(uphill(best.seat));
+        starts.sort(Comparator.comparingDouble(s -> -s.spare));
+        var first = starts.getFirst();
+        // a hill beside the first one: an uneven hollow has several
+        var second = starts.stream().filter(s -> s.seat.apart(first.seat) > ELSEWHERE).findFirst();
+        var top = uphill(first.seat);
+        return pose(second.map(s -> uphill(s.seat)).filter(s -> s.spare > top.spare).orElse(top).seat);
     }
 
-    private Seat uphill(Seat from) {
+    private Scored uphill(Seat from) {
         var at = from;
         var here = clearances(at, 1);
         double spare = worst(here), radius = FIRST_MM;
@@ -79,7 +94,7 @@ final class PoseSearch {
             }
             radius /= found > spare - 1e-9 ? 2 : 4;
         }
-        return at;
+        return new Scored(at, spare);
     }
 
     /** By which each point's clearance grows with each mm forward, each mm up, each degree. */

@@ -8,7 +8,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
 import org.kordamp.ikonli.feather.Feather;
@@ -284,14 +283,6 @@ final class LooksPart extends SizePart {
         var v = bench.drawn().byVertex(c.with, Ramp.deviation(), view.neutral(), i -> Math.abs(d.at(i)) * s);
         v.getTransforms().setAll(new Translate(d.shift().x(), d.shift().y(), d.shift().z()), new Scale(d.scale(), d.scale(), d.scale()));
         return v;
-    }
-
-    private static Sphere ball(Vec3 at, double radius) {
-        var ball = new Sphere(radius);
-        ball.setMaterial(new javafx.scene.paint.PhongMaterial(Role.PICKED.colour()));
-        ball.setMouseTransparent(true);
-        ball.getTransforms().add(new Translate(at.x(), at.y(), at.z()));
-        return ball;
     }
 
     private Optional<javafx.scene.Node> picture(Reference r, Mesh mesh) {

@@ -271,11 +271,7 @@ final class ScalePart extends SizePart {
         shown.getTransforms().setAll(new Scale(s, s, s));
         things.add(shown);
         for (var p : picked) {
-            var ball = new Sphere(0.008 * mesh.bounds().diagonal() * s);
-            ball.setMaterial(new javafx.scene.paint.PhongMaterial(Role.PICKED.colour()));
-            ball.setMouseTransparent(true); // here: the next point may lie right beside it
-            ball.getTransforms().add(new Translate(p.x() * s, p.y() * s, p.z() * s));
-            things.add(ball);
+            things.add(ball(p.times(s), 0.008 * mesh.bounds().diagonal() * s)); // the next point may lie right beside it
         }
         if (picked.size() == 2) {
             var a = picked.get(0).times(s);

@@ -3,6 +3,8 @@ package yellowbracket.desktop.station.size;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Group;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.Sphere;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
@@ -10,8 +12,10 @@ import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.station.PagePart;
 import yellowbracket.desktop.theme.Ramp;
+import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.size.Clearance;
 import yellowbracket.size.Fit;
 import yellowbracket.size.Pose;
@@ -54,6 +58,15 @@ abstract class SizePart extends PagePart {
         var shell = opacity < 1 ? bench.drawn().glass(proxy, view.plastic(), opacity) : bench.drawn().plain(proxy, view.plastic());
         shell.getTransforms().add(new Scale(s, s, s));
         return shell;
+    }
+
+    /** A picked point, real mm; what is clicked next is clicked through it. */
+    protected static Sphere ball(Vec3 at, double radius) {
+        var ball = new Sphere(radius);
+        ball.setMaterial(new PhongMaterial(Role.PICKED.colour()));
+        ball.setMouseTransparent(true);
+        ball.getTransforms().add(new Translate(at.x(), at.y(), at.z()));
+        return ball;
     }
 
     /** No callouts, no legend, no gauges. */
