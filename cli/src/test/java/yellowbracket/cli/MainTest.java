@@ -109,6 +109,12 @@ class MainTest {
         assertThat(path.get(0).get("belowMm").asDouble()).as("from below the rim").isGreaterThan(150);
         assertThat(path.get(path.size() - 1).get("belowMm").asDouble()).as("to where it is worn").isZero();
         holds(j.get("air"), "openCm2");
+        holds(j.get("speech"), "opensMm", "openCm2");
+        assertThat(j.get("glasses").isNull()).as("worn by nobody who was named").isTrue();
+        holds(yb("size", helm, "--head", "circ=575,length=195,breadth=153", "--scale", "1.04", "--glasses", "--json").json().get("glasses"),
+                "lensMm", "armsMm");
+        holds(j.get("keyHeights").get(0), "name", "mm", "inch");
+        assertThat(j.get("factor").asText()).isEqualTo("1.04 times, 104 % of the file, 4 % larger");
         var small = yb("size", helm, "--head", "circ=575,length=195,breadth=153", "--scale", "0.85", "--json").json();
         assertThat(small.get("passes").get("ok").asBoolean()).isFalse();
         assertThat(small.get("passes").get("remedies").size()).isPositive();
@@ -166,7 +172,11 @@ class MainTest {
         holds(j, "sections", "seams", "hardware", "plan", "findings");
         holds(j.get("sections").get(0), "name", "file", "triangles", "volumeMm3", "size", "fits", "closed");
         holds(j.get("seams").get(0), "name", "lengthMm", "areaMm2", "showLengthMm");
-        holds(j.get("plan"), "parts", "cutArea", "score");
+        holds(j.get("plan"), "parts", "atLeast", "cutArea", "score");
+        holds(j.get("necks").get(0), "plane", "areaMm2", "modulusMm3", "weaker");
+        assertThat(j.get("nearly").isArray()).isTrue();
+        var touch = yb("cut", box, "--scale", "1", "--bed", "295x120x120", "--plain", "--out", dir.resolve("touch"), "--json").json();
+        assertThat(touch.get("nearly").get(0).get("share").asDouble()).as("300 long on a bed of 295, or askew").isGreaterThan(0.97);
         assertThat(j.get("sections")).hasSize(2);
         double sum = 0;
         for (var s : j.get("sections")) {
@@ -179,6 +189,13 @@ class MainTest {
         var p = yb("print", out, "--bed", "220x220x250", "--layer", "0.2", "--json").json();
         holds(p.get("sections").get(0), "name", "orientation", "hours", "grams", "supportGrams", "heightMm", "cuspMm");
         holds(p.get("sections").get(0).get("cuspMm"), "p50", "p95");
+        holds(p.get("sections").get(0).get("support"), "unreachable", "fragile");
+        holds(p.get("sections").get(0).get("bands"), "addedH", "savedH", "list");
+        assertThat(p.get("sections").get(0).get("drain").isNull()).as("filament").isTrue();
+        var resin = yb("print", out, "--bed", "220x220x250", "--profile", "resin, fine", "--json").json();
+        holds(resin.get("sections").get(0).get("drain"), "hollows", "cupsMm2");
+        refused(yb("print", out, "--bed", "220x220x250", "--profile", "cheese"), "profile cheese is not known: ");
+        refused(yb("print", out, "--bed", "220x220x250", "--material", "cheese"), "material cheese is not known: ");
         holds(p.get("total"), "hours", "expectedHours", "grams", "cost");
         assertThat(p.get("total").get("expectedHours").asDouble()).isGreaterThan(p.get("total").get("hours").asDouble());
         var pinned = yb("cut", box, "--scale", "1", "--bed", "160x120x120", "--pins", "--aim", "fewest", "--out", dir.resolve("pinned"),

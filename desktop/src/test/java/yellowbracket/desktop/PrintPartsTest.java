@@ -305,6 +305,46 @@ class PrintPartsTest extends WindowTest {
     }
 
     @Test
+    void aTestPieceIsMeasuredAndAnOddPrintHoldsTheQueue(FxRobot robot) {
+        page(robot, "printers");
+        var printer = model.shownProperty().get().printers().getFirst();
+        type(robot, "#fit-hole-" + printer.tag(), "wide");
+        assertThat(told()).contains("hole of the test piece on " + printer.name() + " \"wide\"");
+        for (var reading : java.util.Map.of("hole", "9.82", "peg", "10.07", "length", "71.9").entrySet())
+            robot.interact(() -> robot.lookup("#fit-" + reading.getKey() + "-" + printer.tag())
+                    .queryAs(javafx.scene.control.TextField.class)
+                    .setText(reading.getValue()));
+        robot.interact(() -> robot.lookup("#fit-length-" + printer.tag())
+                .queryAs(javafx.scene.control.TextField.class)
+                .fireEvent(new javafx.event.ActionEvent()));
+        until("measured", () -> model.shownProperty().get().printers().getFirst().fit().isPresent());
+        assertThat(model.shownProperty().get().printers().getFirst().fit().orElseThrow().holeMm()).isEqualTo(-0.18);
+        derived();
+        robot.interact(() -> model.go(Page.CUT, "joints"));
+        until("told where pins are drawn", () -> text(robot, ".label").contains("a pin does not go in"));
+
+        var first = model.result(PrintFigures.PRINTS).orElseThrow().prints().getFirst();
+        robot.interact(() -> model.note("odd " + first.name() + " strings all over #" + first.printer().tag()));
+        page(robot, "failures");
+        until("held", () -> text(robot, ".label").contains("waits: on"));
+        robot.interact(() -> model.note("cause: wet filament"));
+        settled();
+        until("goes on", () -> !text(robot, ".label").contains("waits: on"));
+        robot.interact(() -> model.note("failed " + first.name() + " 20 % layer shift #" + first.printer().tag()));
+        settled();
+        until("proved first", () -> text(robot, ".row-name").contains("prove " + first.printer().name()));
+        press(robot, "it did well");
+        settled();
+        assertThat(model.schedule()
+                .orElseThrow()
+                .placed()
+                .stream()
+                .map(t -> t.task().id().text())
+                .filter(t -> t.startsWith("calibrate:"))
+                .toList()).hasSize(1);
+    }
+
+    @Test
     void aStumpMeasuredMovesTheCut(FxRobot robot) {
         robot.interact(() -> model.note("failed D 64 % 8.4 h layer shift overnight #mid-bed"));
         page(robot, "failures");
