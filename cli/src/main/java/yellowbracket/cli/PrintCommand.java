@@ -166,7 +166,7 @@ final class PrintCommand extends Output {
                                 .map(q -> map("ml", q.volumeMm3() / 1000, "holesMm",
                                         q.holes().stream().map(Hollows.Hole::diameterMm).toList(), "drains", q.drains()))
                                 .toList(),
-                        "cupsMm2", h.cups().stream().map(Hollows.Cup::areaMm2).toList()))
+                        "cupsMm2", h.cups().stream().map(Hollows.Cup::areaMm2).toList(), "hangingMl", h.hangingMm3() / 1000))
                 .orElse(null);
     }
 

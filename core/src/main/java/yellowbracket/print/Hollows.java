@@ -13,13 +13,15 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * Where a resin print keeps liquid: hollows and the holes they drain through, and cups that suck at the film while it is printed this way
- * up. In cells of {@link #CELL_MM}: a hole's width is right within a cell, a volume within half a cell over its surface. Places in turned
+ * up; {@code hangingMm3}: what stays in it as it hangs from its plate over the vat. In cells of {@link #CELL_MM}: a hole's width is right within a cell, a volume within half a cell over its surface. Places in turned
  * coordinates.
  */
-public record Hollows(List<Hollow> list, List<Cup> cups) {
+public record Hollows(List<Hollow> list, List<Cup> cups, double hangingMm3) {
     /** What closes behind a hole narrower than this is a hollow, mm. */
     private static final double CLOSES_MM = 8;
     private static final double CELL_MM = 0.75;
+    /** Pools are measured in coarser cells. */
+    private static final double POOL_MM = 1.5;
     private static final int CLOSES_CELLS = (int) Math.round(CLOSES_MM / 2 / CELL_MM);
     /** A hole must be so wide to drain, and there must be two: one lets air in. */
     public static final double DRAIN_MM = 3;
@@ -55,7 +57,7 @@ public record Hollows(List<Hollow> list, List<Cup> cups) {
 
     public static Hollows of(Mesh section, Turn turn) {
         var v = Voxels.of(section, turn, CELL_MM, CLOSES_CELLS + 2);
-        return new Hollows(hollows(v), cups(v));
+        return new Hollows(hollows(v), cups(v), retainedMm3(section, turn, Vec3.Z, POOL_MM));
     }
 
     private static List<Hollow> hollows(Voxels v) {

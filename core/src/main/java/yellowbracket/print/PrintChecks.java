@@ -23,6 +23,8 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
     private static final double TOLD_MM2 = 3;
     /** A scar that is sanded anyway, mm2. */
     private static final double SCAR_MM2 = 50;
+    /** Less drips off by itself, mm3. */
+    private static final double POOL_MM3 = 2000;
     /** A cup wider than this may tear the print off its plate, mm2. */
     private static final double WIDE_CUP_MM2 = 600;
 
@@ -91,9 +93,17 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
                     : f.fixedBy(new Fix.Change<>(drains.size() == 1 ? "cut a drain hole" : "cut two drain holes", PrintWish.class,
                             w -> w.withDrains(p.name(), drains))));
         }
+        hanging(p, h, out);
         for (var c : h.cups()) out.add(Finding.of(c.areaMm2() > WIDE_CUP_MM2 ? Weight.CARE : Weight.NOTE, Subject.section(p.id()),
                 "section %s: a cup of %.0f cm\u00b2 sucks at the film this way up: a hole near its closed end, or another way up", p.name(),
                 c.areaMm2() / 100).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));
+    }
+
+    /** What closed and narrow hollows keep is told with them. */
+    private static void hanging(SectionPrint p, Hollows h, List<Finding> out) {
+        double open = h.hangingMm3() - h.trapped().stream().mapToDouble(Hollows.Hollow::volumeMm3).sum();
+        if (open > POOL_MM3) out.add(note(p,
+                "section %s keeps %.0f ml as it hangs from the plate: tilt it over the vat before it comes off", p.name(), open / 1000));
     }
 
     private static void told(SectionPrint p, Raft r, List<Finding> out) {

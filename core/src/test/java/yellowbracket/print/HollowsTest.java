@@ -124,6 +124,14 @@ class HollowsTest {
         return sum;
     }
 
+    /** Hung from its plate a cup that stands on it is upside down; hung by its rim it is a bucket. */
+    @Test
+    void whatStaysAsItHangsIsToldForThisWayUp() {
+        double full = Math.PI * 400 * 50;
+        assertThat(Hollows.of(CUP, Turn.NONE).hangingMm3()).isZero();
+        assertThat(Hollows.of(CUP, Turn.quarter(0).then(Turn.quarter(0))).hangingMm3()).isCloseTo(full, within(0.06 * full));
+    }
+
     @Test
     void aSolidKeepsNothing() {
         assertThat(Hollows.retainedMm3(Shapes.box(Vec3.ZERO, new Vec3(30, 20, 10)), Turn.NONE, new Vec3(0.2, 0.3, -1), 1)).isZero();

@@ -40,6 +40,7 @@ public final class ColourView extends StationView {
                 Words.hours(plan.waitH()), plan.cans(), Words.money(plan.cost()), plan.maskDm2()));
         weather(card);
         findings(card, plan.findings());
+        findings(card, prop().size().lacks());
         model.result(ColourFigures.TIGHT).ifPresent(t -> findings(card, t.findings()));
         card.title("zones");
         for (int i = 0; i < prop().colour().zones().size(); i++) zone(card, i, plan);
