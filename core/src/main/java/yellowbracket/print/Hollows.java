@@ -12,9 +12,9 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Where a resin print keeps liquid: hollows and the holes they drain through, and cups that suck at the film while it is printed this way
- * up; {@code hangingMm3}: what stays in it as it hangs from its plate over the vat. In cells of {@link #CELL_MM}: a hole's width is right within a cell, a volume within half a cell over its surface. Places in turned
- * coordinates.
+ * Where a resin print keeps liquid: hollows and the holes they drain through, cups that suck at the film while it is printed this way up,
+ * and {@code hangingMm3}, what stays in it as it hangs from its plate over the vat. In cells of {@link #CELL_MM}: a hole's width is right
+ * within a cell, a volume within half a cell over its surface. Places in turned coordinates.
  */
 public record Hollows(List<Hollow> list, List<Cup> cups, double hangingMm3) {
     /** What closes behind a hole narrower than this is a hollow, mm. */
