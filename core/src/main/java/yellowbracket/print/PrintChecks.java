@@ -12,7 +12,6 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Process;
-import yellowbracket.work.Station;
 
 /**
  * What is looked for in one section before it is printed the way it is planned: support that stays in, details that do not print, resin
@@ -54,18 +53,17 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
     private static void told(SectionPrint p, SupportReach s, List<Finding> out) {
         if (s.tellsUnreachable()) out.add(care(p,
                 "section %s: %.1f cm\u00b2 of support sits where no tool of %.0f mm gets: another way up, cut it open, or leave it in",
-                p.name(), s.unreachableMm2() / 100, SupportReach.TOOL_MM).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));
+                p.name(), s.unreachableMm2() / 100, SupportReach.TOOL_MM));
         if (s.tellsFragile()) out.add(care(p,
                 "section %s: %.1f cm\u00b2 of support holds details or edges under %.0f mm, which chip as it comes off: another way up, or "
                         + "print the detail apart",
-                p.name(), s.fragileMm2() / 100, SupportReach.THIN_MM).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));
+                p.name(), s.fragileMm2() / 100, SupportReach.THIN_MM));
     }
 
     private static void told(SectionPrint p, ThinFeatures t, double line, List<Finding> out) {
         if (t.lostMm2() >= TOLD_MM2) out.add(care(p,
                 "section %s: details of %.2f mm will not print with lines of %.2f mm (%s): a smaller nozzle, more scale, or thicken them",
-                p.name(), least(t, ThinFeatures.Fate.LOST), line, places(t, ThinFeatures.Fate.LOST))
-                .fixedBy(Fix.go("look", Station.PRINT, "way up")));
+                p.name(), least(t, ThinFeatures.Fate.LOST), line, places(t, ThinFeatures.Fate.LOST)));
         if (t.closedMm2() >= TOLD_MM2) out.add(note(p, "section %s: gaps down to %.2f mm close up (%s)", p.name(),
                 least(t, ThinFeatures.Fate.CLOSED), places(t, ThinFeatures.Fate.CLOSED)));
         if (t.weakMm2() >= TOLD_MM2) out.add(note(p, "section %s: details down to %.2f mm print as a single line and snap easily (%s)",
@@ -96,7 +94,7 @@ public record PrintChecks(SupportReach support, ThinFeatures thin, Optional<Holl
         hanging(p, h, out);
         for (var c : h.cups()) out.add(Finding.of(c.areaMm2() > WIDE_CUP_MM2 ? Weight.CARE : Weight.NOTE, Subject.section(p.id()),
                 "section %s: a cup of %.0f cm\u00b2 sucks at the film this way up: a hole near its closed end, or another way up", p.name(),
-                c.areaMm2() / 100).fixedBy(Fix.go("another way up", Station.PRINT, "way up")));
+                c.areaMm2() / 100));
     }
 
     /** What closed and narrow hollows keep is told with them. */

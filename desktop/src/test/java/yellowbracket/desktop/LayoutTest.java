@@ -23,6 +23,8 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.model.Page;
 
 /** Walks all pages and tabs at several sizes of the window: no text is cut, lies on another, is squeezed, or is hard to read. */
@@ -64,6 +66,7 @@ class LayoutTest extends WindowTest {
     @Test
     void noTextIsCutLiesOnAnotherOrIsFaint(FxRobot robot) {
         derived();
+        until("all that pages show is there", () -> model.fresh(ColourFigures.TIGHT) && model.fresh(ModelFigures.MENDED));
         for (var look : List.of(new Look(1280, 800, false, false), new Look(1024, 700, false, true), new Look(1920, 1080, false, false),
                 new Look(1280, 720, true, true))) {
             robot.interact(() -> {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import yellowbracket.finding.Weight;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
@@ -68,6 +69,7 @@ public final class PrintView extends StationView {
         shown.write(card, prints.get());
         findings(card, prints.get().findings());
         findings(card, prop().size().lacks());
+        if (!tab().equals("way up")) checked(card);
         return card;
     }
 
@@ -156,5 +158,15 @@ public final class PrintView extends StationView {
 
     String frameKey(String overlay) {
         return key(overlay);
+    }
+
+    /** What was found in the sections, told here in short: the way up page has the places. */
+    private void checked(Card card) {
+        var all = model.result(PrintFigures.CHECKED).map(PrintFigures.Checked::findings).orElse(List.of());
+        findings(card, all.stream().filter(f -> f.weight() == Weight.STOP).toList());
+        long cares = all.stream().filter(f -> f.weight() == Weight.CARE).count();
+        if (cares > 0)
+            card.finding(Weight.CARE, cares + (cares == 1 ? " thing" : " things") + " to look at in the sections before they print", "look",
+                    () -> show("way up"));
     }
 }
