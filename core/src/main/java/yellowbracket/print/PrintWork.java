@@ -52,8 +52,7 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
                     print(id, "print " + String.join(", ", plate.sections().stream().map(SectionId::letter).toList()) + " on one plate",
                             plate.hours(), p, proved(p, cuts(plate, before))));
             var care = Optional.ofNullable(resin.get(p.id()));
-            var printed = id;
-            var washed = care.map(c -> washed(p, c, printed));
+            var washed = care.map(c -> washed(p, c, id));
             washed.ifPresent(tasks::add);
             double hours = CleanUp.of(p, shop).hours(care.isPresent());
             var off = Task
