@@ -36,6 +36,9 @@ import yellowbracket.wear.PadPlan;
 
 /** Who wears it: cards with measures, head scans, two wearers of one shell side by side. */
 final class WearersPart extends SizePart {
+    /** The field in which a new wearer is named. */
+    static final String NAME = "wearer-name";
+
     private static final List<String> POINTS = List.of("the hole of the wearer's left ear", "the hole of the right ear",
             "the bridge of the nose, between the eyes");
     private Optional<Mesh> scanned = Optional.empty();
@@ -76,7 +79,7 @@ final class WearersPart extends SizePart {
         if (all.isEmpty()) card.text("no wearer yet: type a name, then the three measures that count");
         for (var w : all) wearerRow(card, w);
         var name = new TextField();
-        name.setId("wearer-name");
+        name.setId(NAME);
         name.setPromptText("name");
         name.setPrefWidth(120);
         name.setAccessibleText("name of a new wearer");
