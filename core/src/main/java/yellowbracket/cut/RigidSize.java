@@ -13,10 +13,10 @@ import yellowbracket.shop.Spaces;
 
 /**
  * Whether the joined prop gets into a space, and which seams must stay open until it is out of it again.
- * @param space what it is called @param open seams not to be glued before; empty where it gets in whole
+ * @param open seams not to be glued before; empty where it gets in whole
  * @param possible false where even its sections do not all get in
  */
-public record RigidSize(String space, double longestMm, List<String> open, boolean possible) {
+public record RigidSize(Spaces.Kind space, double longestMm, List<String> open, boolean possible) {
     public RigidSize {
         open = List.copyOf(open);
     }
@@ -30,7 +30,7 @@ public record RigidSize(String space, double longestMm, List<String> open, boole
         var out = new ArrayList<RigidSize>();
         if (sections.sections().isEmpty()) return out;
         var paths = plain.sections().stream().map(tree::pathTo).toList();
-        for (Map.Entry<String, Spaces.Room> e : spaces.known().entrySet()) {
+        for (Map.Entry<Spaces.Kind, Spaces.Room> e : spaces.known().entrySet()) {
             var bed = new Bed(e.getValue().wideMm(), e.getValue().deepMm(), e.getValue().highMm());
             var parts = new ArrayList<List<String>>();
             boolean possible = parted(sections, paths, List.of(), bed, parts);
@@ -78,8 +78,8 @@ public record RigidSize(String space, double longestMm, List<String> open, boole
     public Optional<Finding> finding() {
         if (whole()) return Optional.empty();
         return Optional.of(Finding.of(Weight.CARE, Subject.WHOLE,
-                possible ? String.format(Locale.ROOT, "joined it does not get through %s: leave %s open until it is past there", space,
-                        String.join(", ", open)) + (space.contains("spray") ? ", and mask the faces to be glued" : "")
-                        : "not even its sections get through " + space + ": cut it further, or find a larger one"));
+                possible ? String.format(Locale.ROOT, "joined it does not get through %s: leave %s open until it is past there",
+                        space.words(), String.join(", ", open)) + (space == Spaces.Kind.SPRAY ? ", and mask the faces to be glued" : "")
+                        : "not even its sections get through " + space.words() + ": cut it further, or find a larger one"));
     }
 }

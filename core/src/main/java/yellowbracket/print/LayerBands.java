@@ -24,7 +24,7 @@ public record LayerBands(List<Band> bands, double addedH, double savedH) {
     /** Each change of height is typed in by hand and may be seen: hours. */
     private static final double CHANGE_H = 0.1;
 
-    /** Where nobody knows what smoothing takes: measured on the demo, filled, sanded and primed. */
+    /** Where nobody knows what smoothing takes: a starting value, not measured; in the window the prop's own smoothing tells it. */
     public static final double USUAL_SMOOTH_H_MM3 = 0.001;
 
     public LayerBands {

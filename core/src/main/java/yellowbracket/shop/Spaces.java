@@ -22,12 +22,27 @@ public record Spaces(Optional<Room> spray, Optional<Room> door, Optional<Room> c
         }
     }
 
-    /** By what they are called. */
-    public Map<String, Room> known() {
-        var out = new LinkedHashMap<String, Room>();
-        spray.ifPresent(r -> out.put("the spray spot", r));
-        door.ifPresent(r -> out.put("the door", r));
-        car.ifPresent(r -> out.put("the car", r));
+    /** Which of them. */
+    public enum Kind {
+        SPRAY("the spray spot"), DOOR("the door"), CAR("the car");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** Those that were told. */
+    public Map<Kind, Room> known() {
+        var out = new LinkedHashMap<Kind, Room>();
+        spray.ifPresent(r -> out.put(Kind.SPRAY, r));
+        door.ifPresent(r -> out.put(Kind.DOOR, r));
+        car.ifPresent(r -> out.put(Kind.CAR, r));
         return out;
     }
 
