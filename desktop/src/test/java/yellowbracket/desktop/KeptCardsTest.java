@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -70,6 +71,24 @@ class KeptCardsTest extends WindowTest {
         robot.interact(() -> model.nightProperty().set(true));
         card(robot, Page.SMOOTH);
         assertThat(card(robot, Page.JOIN)).as("by night").isNotSameAs(day);
+    }
+
+    @Test
+    void whatIsTypedStaysWhenResultsComeLateAndTheCardIsNewOnceItIsLeft(FxRobot robot) {
+        robot.interact(() -> model.go(Page.PRINT, "printers"));
+        derived();
+        robot.interact(() -> {
+            model.apply(Edit.scale("helm", 1.12));
+            TextField name = robot.lookup("#printer-name").query();
+            name.requestFocus();
+            name.setText("the old one");
+        });
+        var card = robot.lookup(".card").query();
+        derived();
+        assertThat(robot.lookup("#printer-name").queryAs(TextField.class).getText()).isEqualTo("the old one");
+        assertThat(robot.lookup(".card").<Node>query()).isSameAs(card);
+        robot.interact(() -> robot.lookup("#log-line").query().requestFocus());
+        until("a card with the new figures", () -> robot.lookup(".card").<Node>query() != card);
     }
 
     @Test

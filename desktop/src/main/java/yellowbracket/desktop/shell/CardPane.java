@@ -1,6 +1,7 @@
 package yellowbracket.desktop.shell;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -9,8 +10,10 @@ import javafx.css.PseudoClass;
 import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.StackPane;
@@ -20,6 +23,8 @@ import yellowbracket.desktop.model.Watch;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Keys;
+import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.document.Build;
 
 /**
  * The job card of the page on screen. It is written anew when something it was told has changed; the cards of pages that were left are
@@ -32,8 +37,15 @@ final class CardPane extends ScrollPane {
     private static final long KEPT_NS = 300_000_000_000L;
     private static final PseudoClass STALE = PseudoClass.getPseudoClass("stale");
 
-    /** A card as it was written. @param at when, ns */
-    private record Written(Card card, String tab, Watch told, long at) {}
+    /** A card as it was written. @param at when, ns; @param fields what stood in its fields; @param of the build it tells of */
+    private record Written(Card card, String tab, Watch told, long at, Map<TextField, String> fields, Build of) {
+        /** Whether something is typed on it that was not taken yet: the build is the one it was written for. */
+        boolean typed(Build now) {
+            return now == of && fields.entrySet()
+                    .stream()
+                    .anyMatch(e -> e.getKey() instanceof NumberField n ? n.edited() : !e.getKey().getText().equals(e.getValue()));
+        }
+    }
 
     private final AppModel model;
     private final Node elsewhere;
@@ -42,6 +54,7 @@ final class CardPane extends ScrollPane {
     private Optional<Page> shown = Optional.empty();
     private Optional<ButtonBase> pressed = Optional.empty();
     private Runnable letGo = () -> {};
+    private boolean putOff;
 
     /** @param elsewhere has the keys when a card has nothing for them */
     CardPane(AppModel model, Node elsewhere) {
@@ -59,6 +72,9 @@ final class CardPane extends ScrollPane {
         addEventFilter(KeyEvent.KEY_PRESSED, this::press);
         addEventFilter(MouseEvent.MOUSE_RELEASED, e -> release());
         addEventFilter(KeyEvent.KEY_RELEASED, e -> release());
+        sceneProperty().flatMap(Scene::focusOwnerProperty).subscribe(on -> {
+            if (putOff && !typing()) Platform.runLater(letGo);
+        });
     }
 
     /** A card written anew would take the button away from under the finger before it is let go. */
@@ -73,7 +89,7 @@ final class CardPane extends ScrollPane {
         pressed = Optional.empty();
     }
 
-    /** @param run when a button is let go, after what it does */
+    /** @param run when a button is let go, after what it does, and when what was typed on a card is left */
     void onLetGo(Runnable run) {
         letGo = run;
     }
@@ -83,11 +99,18 @@ final class CardPane extends ScrollPane {
         return pressed.filter(ButtonBase::isArmed).isPresent();
     }
 
+    /** Whether something typed stands on the card on screen while it has the keys: a card written anew would take it away. */
+    private boolean typing() {
+        var on = getScene() == null ? null : getScene().getFocusOwner();
+        return shown.map(written::get).filter(w -> w.typed(model.shownProperty().get()) && Keys.on(w.card, on).isPresent()).isPresent();
+    }
+
     /** Brings the card of this page up to date and on screen. */
     void show(Page page, StationView view) {
         boolean same = shown.equals(Optional.of(page));
         var known = Optional.ofNullable(written.get(page)).filter(w -> w.tab.equals(view.tab()) && model.holds(w.told));
-        if (same && (known.isPresent() || view.busyWithInput())) return;
+        putOff = same && known.isEmpty() && (view.busyWithInput() || typing());
+        if (putOff || same && known.isPresent()) return;
         double at = getVvalue();
         var keys = getScene() == null || !(getContent() instanceof Parent before) ? Optional.<Keys>empty()
                 : Keys.on(before, getScene().getFocusOwner());
@@ -132,7 +155,9 @@ final class CardPane extends ScrollPane {
     private Written write(Page page, StationView view, Supplier<Card> by) {
         var card = new Card[1];
         var told = model.watching(() -> card[0] = by.get());
-        var w = new Written(card[0], view.tab(), told, System.nanoTime());
+        var fields = new HashMap<TextField, String>();
+        for (var n : card[0].lookupAll(".text-field")) if (n instanceof TextField f) fields.put(f, f.getText());
+        var w = new Written(card[0], view.tab(), told, System.nanoTime(), fields, model.shownProperty().get());
         written.put(page, w);
         return w;
     }

@@ -33,7 +33,6 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Bounds3;
@@ -105,8 +104,7 @@ public final class CutView extends StationView {
 
     @Override
     public boolean busyWithInput() {
-        var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
-        return dragging || typing instanceof NumberField f && f.edited();
+        return dragging;
     }
 
     @Override

@@ -19,7 +19,6 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Edit;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.print.PrintPlan;
@@ -54,8 +53,7 @@ public final class PrintView extends StationView {
 
     @Override
     public boolean busyWithInput() {
-        var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
-        return typing instanceof NumberField f && f.edited() || parts.get(tab()) instanceof PlatesPart p && p.dragging();
+        return parts.get(tab()) instanceof PlatesPart p && p.dragging();
     }
 
     @Override

@@ -60,11 +60,7 @@ public final class SizeView extends StationView {
 
     @Override
     public boolean busyWithInput() {
-        var typing = bench.getScene() == null ? null : bench.getScene().getFocusOwner();
-        // a card written anew would take away what is being typed
-        return fit.dragging() || typing instanceof yellowbracket.desktop.widget.NumberField f && f.edited()
-                || typing instanceof javafx.scene.control.TextField name && WearersPart.NAME.equals(name.getId())
-                        && !name.getText().isBlank();
+        return fit.dragging();
     }
 
     @Override

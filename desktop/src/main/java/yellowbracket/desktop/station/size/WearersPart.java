@@ -37,7 +37,7 @@ import yellowbracket.wear.PadPlan;
 /** Who wears it: cards with measures, head scans, two wearers of one shell side by side. */
 final class WearersPart extends SizePart {
     /** The field in which a new wearer is named. */
-    static final String NAME = "wearer-name";
+    private static final String NAME = "wearer-name";
 
     private static final List<String> POINTS = List.of("the hole of the wearer's left ear", "the hole of the right ear",
             "the bridge of the nose, between the eyes");
