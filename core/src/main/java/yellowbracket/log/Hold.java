@@ -2,6 +2,7 @@ package yellowbracket.log;
 
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -14,18 +15,20 @@ import yellowbracket.finding.Weight;
 import yellowbracket.print.FailureKind;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.work.SectionId;
+import yellowbracket.work.TaskId;
 
 /**
  * A printer and a material on which nothing should start: a print failed there or came out odd, and nobody knows why. A line {@code cause:}
  * lets it go; with a printer's tag that printer, without one all.
- * @param about the line of the log
+ * @param about the line of the log; @param task looking for the cause, of the prop whose print it was, counted by printer
  */
-public record Hold(Entry about, String printer, String material) {
+public record Hold(Entry about, TaskId.OnPrinter task, String printer, String material) {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
     /** @param all every print that is planned, by section */
     public static List<Hold> of(List<Entry> log, Map<SectionId, SectionPrint> all) {
         var open = new LinkedHashMap<String, Hold>();
+        var count = new HashMap<String, Integer>();
         for (var e : log) {
             if (e.kind() == Entry.Kind.CAUSE) open.values().removeIf(h -> speaksOf(e, h.printer, all));
             boolean unknown = e.kind() == Entry.Kind.FAILED && e.failure().filter(k -> k == FailureKind.OTHER).isPresent()
@@ -34,7 +37,9 @@ public record Hold(Entry about, String printer, String material) {
             var print = e.printed().stream().map(all::get).filter(Objects::nonNull).findFirst();
             if (print.isEmpty()) continue;
             String printer = named(e, all).orElse(print.get().printer().name());
-            open.put(printer, new Hold(e, printer, print.get().profile().material()));
+            var task = new TaskId.OnPrinter(TaskId.Upkeep.LOOK, print.get().id().prop(), print.get().printer().tag(),
+                    count.merge(printer, 1, Integer::sum));
+            open.put(printer, new Hold(e, task, printer, print.get().profile().material()));
         }
         return List.copyOf(open.values());
     }

@@ -13,7 +13,7 @@ import yellowbracket.work.TaskId;
  * A printer that was taken apart and has not printed anything well since: a small print proves it before days go into a section.
  * @param task of the prop whose print failed, counted by printer
  */
-public record Repair(TaskId.Calibrate task, String printer, FailureKind kind) {
+public record Repair(TaskId.OnPrinter task, String printer, FailureKind kind) {
     /** By printer; a print that is done since is proof enough. @param all every print that is planned, by section */
     public static Map<String, Repair> of(List<Entry> log, Map<SectionId, SectionPrint> all) {
         var out = new HashMap<String, Repair>();
@@ -25,7 +25,7 @@ public record Repair(TaskId.Calibrate task, String printer, FailureKind kind) {
             if (e.kind() == Entry.Kind.DONE) out.remove(printer);
             if (e.kind() != Entry.Kind.FAILED || e.failure().filter(k -> !k.proof().isEmpty()).isEmpty()) continue;
             int n = count.merge(printer, 1, Integer::sum);
-            var task = new TaskId.Calibrate(print.get().id().prop(), print.get().printer().tag(), n);
+            var task = new TaskId.OnPrinter(TaskId.Upkeep.CALIBRATE, print.get().id().prop(), print.get().printer().tag(), n);
             out.put(printer, new Repair(task, printer, e.failure().get()));
         }
         return out;

@@ -24,13 +24,20 @@ import yellowbracket.work.Tool;
  * cuts of all.
  *
  * @param plates by section: the plate it is printed on with others; sections that are printed alone are not in it
- * @param proofs tasks that must be done before anything is printed on a printer, by its name, with what is printed
+ * @param upkeep what must be done before printers go on
  * @param resin of sections printed in resin: what they go through
  */
 public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate> plates, Map<SectionId, ResinCare> resin,
-        Map<String, Proof> proofs, Catalogue shop) implements StationWork {
-    /** What a printer prints after a repair. */
-    public record Proof(TaskId.Calibrate task, String what) {}
+        List<Upkeep> upkeep, Catalogue shop) implements StationWork {
+    /**
+     * What a printer waits for: a small print after a repair, or that the cause of a fault is found.
+     * @param what in words; @param printer its name; @param material only prints in this one wait; empty for all
+     */
+    public record Upkeep(TaskId.OnPrinter task, String what, String printer, Optional<String> material) {
+        boolean holds(SectionPrint p) {
+            return p.printer().name().equals(printer) && material.map(p.profile().material()::equals).orElse(true);
+        }
+    }
 
     /** Spread of a print's hours about their estimate, where the printer's own factor is known. */
     private static final double SPREAD = 0.08;
@@ -40,17 +47,19 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
         var tasks = new ArrayList<Task>();
         var clean = new HashMap<SectionId, TaskId>();
         var last = new ArrayList<TaskId>();
-        proofs.forEach((printer, proof) -> {
-            if (proof.task.prop().equals(prop)) tasks.add(Task.byHand(proof.task, "prove " + printer + ": " + proof.what,
-                    Operation.CALIBRATE, Tool.PRINTER, shop.usual(Practice.PROOF_PRINT_H), List.of()));
+        for (var u : upkeep) if (u.task.prop().equals(prop)) tasks.add(switch (u.task.upkeep()) {
+            case CALIBRATE -> Task.byHand(u.task, "prove " + u.printer + ": " + u.what, Operation.CALIBRATE, Tool.PRINTER,
+                    shop.usual(Practice.PROOF_PRINT_H), List.of());
+            case LOOK -> Task.byHand(u.task, "find the cause on " + u.printer + ": " + u.what, Operation.LOOK, Tool.PRINTER,
+                    shop.usual(Practice.FIND_CAUSE_H), List.of());
         });
         for (var p : plan.prints()) {
             var plate = plates.get(p.id());
             var id = plate == null ? TaskId.print(p.id()) : plate.task();
-            if (plate == null) tasks.add(print(id, "print " + p.name(), p.hours(), p, proved(p, before.all())));
+            if (plate == null) tasks.add(print(id, "print " + p.name(), p.hours(), p, waiting(p, before.all())));
             else if (plate.sections().getFirst().equals(p.id())) tasks.add(
                     print(id, "print " + String.join(", ", plate.sections().stream().map(SectionId::letter).toList()) + " on one plate",
-                            plate.hours(), p, proved(p, cuts(plate, before))));
+                            plate.hours(), p, waiting(p, cuts(plate, before))));
             var care = Optional.ofNullable(resin.get(p.id()));
             var washed = care.map(c -> washed(p, c, id));
             washed.ifPresent(tasks::add);
@@ -68,9 +77,8 @@ public record PrintWork(String prop, PrintPlan plan, Map<SectionId, Plates.Plate
         return new Stated(tasks, new Ready(last, clean));
     }
 
-    private List<TaskId> proved(SectionPrint p, List<TaskId> after) {
-        var proof = proofs.get(p.printer().name());
-        return proof == null ? after : Stream.concat(after.stream(), Stream.of(proof.task)).toList();
+    private List<TaskId> waiting(SectionPrint p, List<TaskId> after) {
+        return Stream.concat(after.stream(), upkeep.stream().filter(u -> u.holds(p)).map(Upkeep::task)).toList();
     }
 
     private Task washed(SectionPrint p, ResinCare c, TaskId printed) {

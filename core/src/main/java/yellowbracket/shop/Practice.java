@@ -21,6 +21,8 @@ public enum Practice {
     TAKE_OFF_H, COOLS_H,
     /** A small print that proves a printer after a repair, watched. */
     PROOF_PRINT_H,
+    /** Looking for what went wrong with a print: nozzle, belts, bed, filament. */
+    FIND_CAUSE_H,
     /** Support snapped off, stubs cut, scars sanded where seen; a brim: taking the blade up, and along it; baths of resin set up. */
     SNAP_SUPPORT_MM2_H, TRIM_STUBS_MM2_H, SAND_SCARS_MM2_H, TRIM_BRIM_H, TRIM_BRIM_MM_H, WASH_RESIN_H,
     /** Washing resin off a square decimetre; drying before it is cured; light for each mm of thickness, each side. */

@@ -8,7 +8,7 @@ import java.util.Set;
  */
 public enum Operation {
     MEASURE(Station.SIZE, "size"), CHECK_CUTS(Station.CUT, "cut"), PRINT(Station.PRINT, "print"), CLEAN(Station.PRINT, "clean"),
-    WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), CALIBRATE(Station.PRINT, "print"),
+    WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), CALIBRATE(Station.PRINT, "print"), LOOK(Station.PRINT, "look"),
     DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
     FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
     PRIME(Station.SMOOTH, "spray"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"), CUT_PADS(Station.WEAR, "wear"),

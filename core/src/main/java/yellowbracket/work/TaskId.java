@@ -78,11 +78,14 @@ public sealed interface TaskId {
         }
     }
 
+    /** What a printer needs before it goes on: the cause of a fault found, a small print after a repair. */
+    enum Upkeep { LOOK, CALIBRATE }
+
     /** {@code calibrate:helm:mid-bed/2}: the proof after a printer's second repair; printers by their tags. */
-    record Calibrate(String prop, String printer, int number) implements TaskId {
+    record OnPrinter(Upkeep upkeep, String prop, String printer, int number) implements TaskId {
         @Override
         public String text() {
-            return "calibrate:" + prop + ":" + printer + "/" + number;
+            return lower(upkeep) + ":" + prop + ":" + printer + "/" + number;
         }
     }
 
@@ -148,9 +151,11 @@ public sealed interface TaskId {
         if (kind.equals("clean") && parts.length == 2) return SectionId.parse(parts[1]).map(Clean::new);
         var care = named(Care.values(), kind);
         if (care.isPresent() && parts.length == 2) return SectionId.parse(parts[1]).map(s -> new Resin(s, care.get()));
-        if (kind.equals("calibrate") && parts.length == 3 && parts[2].matches("[^/]+/[1-9][0-9]{0,3}")) {
+        var upkeep = named(Upkeep.values(), kind);
+        if (upkeep.isPresent() && parts.length == 3 && parts[2].matches("[^/]+/[1-9][0-9]{0,3}")) {
             int at = parts[2].indexOf('/');
-            return Optional.of(new Calibrate(parts[1], parts[2].substring(0, at), Integer.parseInt(parts[2].substring(at + 1))));
+            return Optional
+                    .of(new OnPrinter(upkeep.get(), parts[1], parts[2].substring(0, at), Integer.parseInt(parts[2].substring(at + 1))));
         }
         if (kind.equals("pads") && parts.length == 3) return Optional.of(new Pads(parts[1], parts[2].replace(NO_BREAK, ' ')));
         var once = named(Once.values(), kind);

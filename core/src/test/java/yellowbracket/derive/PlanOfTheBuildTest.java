@@ -37,6 +37,7 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Rate;
 import yellowbracket.shop.StockItem;
 import yellowbracket.work.Known;
+import yellowbracket.work.Operation;
 import yellowbracket.work.Station;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
@@ -103,6 +104,22 @@ class PlanOfTheBuildTest {
             assertThat(t.activeH()).isPositive();
         }
         assertThat(tasks()).as("nobody wears a crate").noneMatch(t -> t.station() == Station.WEAR);
+    }
+
+    @Test
+    void printsWaitWhereAPrintWasOddUntilACauseIsNoted() {
+        var names = build(Intake.AS_IT_IS, List.of(), Map.of(), List.of());
+        var odd = Entry.parse(NOW.minusHours(3), "odd A strings all over", names).orElseThrow();
+        var held = derive(build(Intake.AS_IT_IS, List.of(), Map.of(), List.of(odd)));
+        var look = held.require(PlanFigures.TASKS, Figure.BUILD).list().stream().filter(t -> t.operation() == Operation.LOOK).toList();
+        assertThat(look).singleElement().satisfies(t -> assertThat(t.name()).contains("find the cause", "odd A strings"));
+        var s = held.require(PlanFigures.SCHEDULE, Figure.BUILD);
+        var found = s.placed(look.getFirst().id()).orElseThrow().end();
+        var waiting = s.placed().stream().filter(p -> p.task().after().contains(look.getFirst().id())).toList();
+        assertThat(waiting).isNotEmpty().allMatch(p -> p.task().operation() == Operation.PRINT && !p.start().isBefore(found));
+        var cause = Entry.parse(NOW.minusHours(2), "cause: wet filament", names).orElseThrow();
+        assertThat(derive(build(Intake.AS_IT_IS, List.of(), Map.of(), List.of(odd, cause))).require(PlanFigures.TASKS, Figure.BUILD).list())
+                .noneMatch(t -> t.operation() == Operation.LOOK);
     }
 
     @Test

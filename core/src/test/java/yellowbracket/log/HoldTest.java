@@ -41,6 +41,8 @@ class HoldTest {
     void anOddPrintHoldsItsPrinterAndMaterialUntilACauseIsNoted() {
         var held = Hold.of(log("odd A strings all over"), ALL);
         assertThat(held).singleElement().satisfies(h -> assertThat(h.printer()).isEqualTo(MID.name()));
+        assertThat(held.getFirst().task().text()).isEqualTo("look:p:" + MID.tag() + "/1");
+        assertThat(TaskId.of(held.getFirst().task().text())).isEqualTo(held.getFirst().task());
         assertThat(held.getFirst().holds(B)).isTrue();
         assertThat(held.getFirst().holds(C)).as("another printer goes on").isFalse();
         assertThat(Hold.findings(held, List.of(B, C))).singleElement()

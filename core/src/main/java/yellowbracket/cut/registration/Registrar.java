@@ -33,6 +33,8 @@ import yellowbracket.mesh.index.Bvh;
 public final class Registrar {
     /** A tongue along a wall is better than pins thinner than this. */
     private static final double STURDY_MM = 4;
+    /** Between a witness mark and what is placed in a face, mm. */
+    private static final double LEFT_MM = 0.2;
 
     private final Sectioning plain;
     private final List<CutPlane> planes;
@@ -81,7 +83,7 @@ public final class Registrar {
             Progress progress) {
         if (wanted.nothing() || plain.seams().isEmpty() && !wanted.letters()) return Registered.plain(plain.scaled(scale));
         var first = new Registrar(plain.scaled(scale), tree, index, scale, wanted).decide(progress);
-        var blocks = new WallBlocks(model, index, tree, scale, wanted).plan(plain.seams(), first.bossed);
+        var blocks = new WallBlocks(model, index, tree, scale, wanted).plan(plain.seams(), first.bossed, first::keepsOff);
         if (blocks.none()) return first.worked();
         var carved = blocks.carved();
         progress.check();
@@ -92,6 +94,10 @@ public final class Registrar {
         second.middles = blocks.bosses();
         second.knows(first);
         return second.decide(progress).worked();
+    }
+
+    private boolean keepsOff(Seam seam, Vec3 a, Vec3 b, double radius) {
+        return room.free(seam.above(), a, b, radius, LEFT_MM) && room.free(seam.below(), a, b, radius, LEFT_MM);
     }
 
     /** Bosses change the faces of their own seams only: what was found of the others holds. */
@@ -295,10 +301,12 @@ public final class Registrar {
         double r = radius(kind, diameter), deep = kind.depthMm(diameter) + (kind == RegistrationKind.SEALED_MAGNETS ? Fitted.SKIN_MM : 0);
         var n = seam.face().plane().normal();
         var p = seam.face().at(c.x, c.y);
-        double up = room.depth(seam.above(), p, n, r, wanted.wallMm(), deep, seam.plane()),
+        double least = kind.leastDepthMm(diameter), up = room.depth(seam.above(), p, n, r, wanted.wallMm(), deep, seam.plane()),
                 down = room.depth(seam.below(), p, n.times(-1), r, wanted.wallMm(), deep, seam.plane());
         // a pin that sits as deep on either side cannot be pushed in too far
-        double both = Math.max(kind.leastDepthMm(diameter), Math.min(up, down));
+        double both = Math.max(least, Math.min(up, down));
+        both = room.free(seam.above(), p, n, r, wanted.wallMm(), both, least);
+        both = room.free(seam.below(), p, n.times(-1), r, wanted.wallMm(), both, least);
         sink(seam, seam.above(), kind, c, diameter, both, northUp);
         sink(seam, seam.below(), kind, c, diameter, both, !northUp);
         room.take(seam.above(), p, p.plus(n.times(both)), r);

@@ -34,6 +34,8 @@ final class WallBlocks {
     private static final double TICK_HALF_MM = 5;
     private static final double TICK_DEEP_MM = 0.5;
     private static final double TICK_HALF_WIDTH_MM = 0.4;
+    /** Where the wall curves a tick goes in deeper: at most so deep, mm. */
+    private static final double TICK_DEEPEST_MM = 0.9;
     /** Ticks stand off the middle, so that two of them match one way round only. */
     private static final double[] TICKS_AT = {0.22, 0.61};
 
@@ -51,6 +53,11 @@ final class WallBlocks {
     /** A hidden place on a seam's line and the outward normal of the surface there. */
     private record Place(Vec3 at, Vec3 normal) {}
 
+    /** Whether a straight round block across a seam keeps off what was placed in the seam's faces; real mm. */
+    interface Room {
+        boolean keepsOff(Seam seam, Vec3 a, Vec3 b, double radius);
+    }
+
     WallBlocks(Mesh model, Bvh index, CutTree tree, double scale, Registration wanted) {
         this.model = model;
         this.index = index;
@@ -60,12 +67,12 @@ final class WallBlocks {
     }
 
     /** @param seams of the plain cut, model coordinates; {@code bossed}: names of those that get bosses */
-    WallBlocks plan(List<Seam> seams, Set<String> bossed) {
+    WallBlocks plan(List<Seam> seams, Set<String> bossed, Room room) {
         var hidden = seams.parallelStream()
                 .filter(s -> wanted.ticks() || bossed.contains(s.name()))
                 .collect(Collectors.toConcurrentMap(Seam::name, this::hidden));
         for (var s : seams) if (bossed.contains(s.name())) bosses(s, hidden.get(s.name()));
-        if (wanted.ticks()) for (var s : seams) ticks(hidden.get(s.name()), s);
+        if (wanted.ticks()) for (var s : seams) ticks(hidden.get(s.name()), s, room);
         return this;
     }
 
@@ -187,15 +194,20 @@ final class WallBlocks {
         return new Block(solid, adds, at, solid.corners().stream().mapToDouble(at::distance).max().orElseThrow());
     }
 
-    private void ticks(List<Place> places, Seam seam) {
+    private void ticks(List<Place> places, Seam seam, Room room) {
         var axis = seam.face().plane().normal();
         for (double share : TICKS_AT) {
             for (int i = 0; i < places.size(); i++) {
                 var p = places.get((int) (share * places.size() + i) % places.size());
                 var along = axis.minus(p.normal.times(axis.dot(p.normal)));
                 if (along.norm() < 0.6 || !clear(p.at, TICK_HALF_MM / scale, seam.plane())) continue;
+                var end = along.unit().times(TICK_HALF_MM / scale);
+                if (!room.keepsOff(seam, p.at.minus(end).times(scale), p.at.plus(end).times(scale),
+                        Math.hypot(TICK_DEEP_MM, TICK_HALF_WIDTH_MM)))
+                    continue;
                 var solid = ConvexSolid.box(p.at, along.unit(), p.normal, TICK_HALF_MM / scale, TICK_DEEP_MM / scale,
                         TICK_HALF_WIDTH_MM / scale);
+                if (solid.corners().stream().anyMatch(c -> index.inside(c) && index.distance(c) * scale > TICK_DEEPEST_MM)) continue;
                 blocks.add(block(solid, false, p.at));
                 break;
             }

@@ -121,6 +121,13 @@ final class WallRoom {
                 && holes.getOrDefault(section, List.of()).stream().allMatch(h -> distance(a, b, h.a, h.b) >= radius + h.radius + wall);
     }
 
+    /** How deep a hole can go, up to {@code deep}, before it comes near what was placed before; {@code least} is known to be free. */
+    double free(String section, Vec3 p, Vec3 into, double radius, double wall, double deep, double least) {
+        double d = deep;
+        while (d > least && !free(section, p, p.plus(into.times(d)), radius, wall)) d -= ASKED_MM;
+        return Math.max(least, d);
+    }
+
     /** Between two segments (Ericson, "Real-Time Collision Detection", 2005, 5.1.9). */
     static double distance(Vec3 p1, Vec3 q1, Vec3 p2, Vec3 q2) {
         var d1 = q1.minus(p1);

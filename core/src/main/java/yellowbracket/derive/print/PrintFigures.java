@@ -72,7 +72,7 @@ public final class PrintFigures {
     public static final Figure<PrintPlan> PRINTS = Figure.ofProp("prints", PrintPlan.class, PrintFigures::prints);
     public static final Figure<Remarks> REMARKS = Figure.ofProp("print remarks", Remarks.class, PrintFigures::remarks);
     /** Printers that have to prove themselves after a repair; printers and materials on which nothing should start. */
-    public static final Figure<Proofs> PROOFS = Figure.ofBuild("proofs", Proofs.class, PrintFigures::proofs);
+    public static final Figure<Upkeep> UPKEEP = Figure.ofBuild("upkeep", Upkeep.class, PrintFigures::upkeep);
     public static final Figure<Ways> WAYS = Figure.ofProp("best ways up", Ways.class, PrintFigures::ways);
     public static final Figure<Posts> POSTS = Figure.ofProp("support", Posts.class, PrintFigures::posts)
             .weighing(p -> p.bySection().values().stream().map(Held::posts));
@@ -105,7 +105,7 @@ public final class PrintFigures {
         }
     }
 
-    public record Proofs(Map<String, PrintWork.Proof> byPrinter, List<Hold> holds) {}
+    public record Upkeep(List<PrintWork.Upkeep> list, List<Hold> holds) {}
 
     /** A way up worth choosing: as it stands in the choices, what it is best at, and its print. */
     public record Way(Turn turn, List<Orientation.Aim> aims, SectionPrint print) {}
@@ -218,14 +218,20 @@ public final class PrintFigures {
         return PrintPlan.of(sections, ways, wishes.sections(), in.of(Prop::scale), wishes.profile(), printers(in), in.shop(s -> s));
     }
 
-    private static Proofs proofs(Reads in) {
+    private static Upkeep upkeep(Reads in) {
         var all = new HashMap<SectionId, SectionPrint>();
         for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList()))
             in.find(PRINTS, prop).ifPresent(p -> p.prints().forEach(q -> all.put(q.id(), q)));
         var log = in.build(Build::log);
-        var proofs = new HashMap<String, PrintWork.Proof>();
-        Repair.of(log, all).forEach((printer, r) -> proofs.put(printer, new PrintWork.Proof(r.task(), r.kind().proof())));
-        return new Proofs(Map.copyOf(proofs), Hold.of(log, all));
+        var holds = Hold.of(log, all);
+        var list = new ArrayList<PrintWork.Upkeep>();
+        for (var h : holds) list.add(new PrintWork.Upkeep(h.task(), h.about().text(), h.printer(), Optional.of(h.material())));
+        Repair.of(log, all)
+                .values()
+                .stream()
+                .sorted(Comparator.comparing(Repair::printer))
+                .forEach(r -> list.add(new PrintWork.Upkeep(r.task(), r.kind().proof(), r.printer(), Optional.empty())));
+        return new Upkeep(List.copyOf(list), holds);
     }
 
     private static Remarks remarks(Reads in) {
@@ -233,7 +239,7 @@ public final class PrintFigures {
         var done = in.get(DONE).sections();
         var ahead = prints.stream().filter(q -> !done.contains(q.id())).toList();
         var all = prints.stream().collect(Collectors.toMap(SectionPrint::id, Function.identity()));
-        var rules = new ArrayList<>(Hold.findings(in.get(PROOFS).holds(), ahead));
+        var rules = new ArrayList<>(Hold.findings(in.get(UPKEEP).holds(), ahead));
         rules.addAll(PrintRules.of(ahead, in.shop(s -> s), in.of(Prop::worn), in.of(p -> p.size().exposures())));
         return new Remarks(List.copyOf(rules), Recurring.of(in.build(Build::log), ahead, all));
     }

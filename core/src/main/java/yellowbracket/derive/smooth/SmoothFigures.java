@@ -34,7 +34,17 @@ public final class SmoothFigures {
     private SmoothFigures() {}
 
     /** @param smoothHMm3 hours that each mm3 of valleys costs to smooth, read off {@link #FINENESS} */
-    public record Banded(Map<String, LayerBands> bySection, double smoothHMm3) {}
+    public record Banded(Map<String, LayerBands> bySection, double smoothHMm3) {
+        /** Hours of printing that all bands together add (less than 0: saved). */
+        public double addedH() {
+            return bySection.values().stream().mapToDouble(LayerBands::addedH).sum();
+        }
+
+        /** Hours of smoothing that all bands together save. */
+        public double savedH() {
+            return bySection.values().stream().mapToDouble(LayerBands::savedH).sum();
+        }
+    }
 
     private static double shownSeamMm(Sectioning sections) {
         return sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();

@@ -2,6 +2,7 @@ package yellowbracket.cut.registration;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 import static yellowbracket.mesh.MeshAssert.assertClosed;
 import static yellowbracket.mesh.MeshAssert.assertWatertight;
 
@@ -33,6 +34,9 @@ import yellowbracket.mesh.repair.MeshHealth;
 class RegistrarTest {
     private static final Mesh BLOCK = Shapes.box(new Vec3(-40, -30, -50), new Vec3(40, 30, 50));
     private static final CutTree HALVED = CutTree.split(CutPlane.across(2, 3.137), CutTree.WHOLE, CutTree.WHOLE);
+
+    /** Between columns that check sections, mm. */
+    private static final double COLUMN_MM = 0.31;
 
     private static Registered registered(Mesh m, CutTree tree, double scale, Registration wanted) {
         var index = Bvh.of(m);
@@ -148,10 +152,31 @@ class RegistrarTest {
         for (var c : cuts) t = t.cutEverywhere(c);
         var r = registered(m, t, 1, new Registration(kind, Map.of(), Map.of(), true, true, 0.2, 1.2));
         var sections = r.sections().sections();
-        for (var a : sections) {
-            assertThat(Apart.outside(a.mesh(), m)).as(a.name() + " outside the model").isLessThan(0.02);
-            for (var b : sections) if (a != b) assertThat(Apart.into(a.mesh(), b.mesh())).as(a.name() + " in " + b.name()).isLessThan(0.02);
+        for (int axis : kind == RegistrationKind.TONGUE ? new int[] {0, 1, 2} : new int[] {kind.ordinal() % 3}) {
+            var model = new ColumnCheck(m, axis, COLUMN_MM);
+            var all = new ArrayList<ColumnCheck>();
+            for (var a : sections) {
+                var own = new ColumnCheck(a.mesh(), axis, COLUMN_MM);
+                assertThat(own.volumeMm3()).as(a.name()).isCloseTo(a.mesh().volumeMm3(), within(10 + 0.02 * a.mesh().volumeMm3()));
+                assertThat(own.crossed().mm3()).as(a.name() + " runs through itself").isLessThan(0.05);
+                assertThat(own.outside(model).thickMm()).as(a.name() + " outside the model").isLessThan(0.02);
+                for (int i = 0; i < all.size(); i++)
+                    assertThat(own.within(all.get(i)).mm3()).as(a.name() + " in " + sections.get(i).name()).isLessThan(0.05);
+                all.add(own);
+            }
         }
+    }
+
+    /** The check itself: what it must find, it finds. */
+    @Test
+    void columnsFindWhatLiesWithinAnotherAndOutside() {
+        var one = new ColumnCheck(Shapes.box(Vec3.ZERO, new Vec3(20, 20, 20)), 1, COLUMN_MM);
+        var other = new ColumnCheck(Shapes.box(new Vec3(10, 15, 5), new Vec3(30, 25, 9)), 1, COLUMN_MM);
+        assertThat(one.within(other).mm3()).isCloseTo(10 * 5 * 4, withinPercentage(4));
+        assertThat(other.outside(one).mm3()).isCloseTo(20 * 10 * 4 - 10 * 5 * 4, withinPercentage(4));
+        assertThat(one.crossed().mm3()).isZero();
+        var twice = Mesh.union(List.of(Shapes.box(Vec3.ZERO, new Vec3(9, 9, 9)), Shapes.box(new Vec3(5, 5, 5), new Vec3(12, 12, 12))));
+        assertThat(new ColumnCheck(twice, 2, COLUMN_MM).crossed().mm3()).isCloseTo(64, withinPercentage(6));
     }
 
     @Test

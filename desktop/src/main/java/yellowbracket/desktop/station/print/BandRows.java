@@ -34,6 +34,19 @@ final class BandRows {
         if (names.stream().noneMatch(s -> offered.containsKey(s) || !prop.print().section(s).bands().isEmpty())) return;
         card.title("layers by bands of height");
         for (var s : names) row(card, s, Optional.ofNullable(offered.get(s)));
+        if (section.isEmpty() && offered.size() > 1) all(card, model.result(SmoothFigures.BANDS).orElseThrow());
+    }
+
+    private void all(Card card, SmoothFigures.Banded offered) {
+        var take = Card.action("take all", () -> model.apply(Edit.ofProp("layers by bands", prop.id(), p -> {
+            var print = p.print();
+            for (var b : offered.bySection().entrySet())
+                print = print.withSection(b.getKey(), print.section(b.getKey()).withBands(b.getValue().bands()));
+            return p.withPrint(print);
+        })));
+        take.setId("bands-all");
+        card.row("all " + offered.bySection().size(),
+                Card.more(Words.text("%+.1f h of printing, %+.1f h of smoothing", offered.addedH(), -offered.savedH())), take);
     }
 
     private void row(Card card, String s, Optional<LayerBands> offered) {

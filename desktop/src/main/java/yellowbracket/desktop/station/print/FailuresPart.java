@@ -52,10 +52,12 @@ final class FailuresPart extends PrintPart {
                         Words.text("and %s lost on section %s, the longest print", Words.grams(0.8 * p.grams()), p.name())));
         model.result(PrintFigures.REMARKS)
                 .ifPresent(r -> r.rules().stream().filter(f -> f.weight() == Weight.STOP).forEach(f -> view.finding(card, f)));
-        model.ofBuild(PrintFigures.PROOFS)
-                .ifPresent(p -> p.byPrinter()
-                        .forEach((printer, proof) -> card.row("prove " + printer, Card.more(proof.what()),
-                                Card.action("it did well", () -> model.note("done " + proof.task().text())))));
+        model.ofBuild(PrintFigures.UPKEEP)
+                .ifPresent(u -> u.list()
+                        .stream()
+                        .filter(p -> p.task().upkeep() == TaskId.Upkeep.CALIBRATE)
+                        .forEach(p -> card.row("prove " + p.printer(), Card.more(p.what()),
+                                Card.action("it did well", () -> model.note("done " + p.task().text())))));
         open().forEach(e -> salvage(card, plan, e));
         model.result(PrintFigures.REMARKS).ifPresent(r -> r.recurring().forEach(f -> view.finding(card, f)));
         counts(card);

@@ -267,7 +267,7 @@ final class FinePart extends PrintPart {
         view.bench().callouts(List.of());
         view.bench().legend().none();
         view.bench()
-                .picture(fine.map(f -> FinenessPicture.of(f, prop().print().profile(), view.night(),
+                .picture(fine.map(f -> FinenessPicture.of(f, prop().print().profile(), model.result(SmoothFigures.BANDS), view.night(),
                         p -> model.apply(Edit.ofProp(Words.text("%.2f mm layers, %s mm nozzle", p.layerMm(), p.nozzleMm()), prop().id(),
                                 q -> q.withPrint(
                                         q.print().withProfile(q.print().profile().withNozzle(p.nozzleMm()).withLayerMm(p.layerMm()))))),

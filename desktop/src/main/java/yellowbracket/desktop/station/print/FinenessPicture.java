@@ -1,6 +1,7 @@
 package yellowbracket.desktop.station.print;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -11,6 +12,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.shop.Profile;
@@ -30,24 +32,28 @@ final class FinenessPicture {
     private final Fineness fine;
     private final Profile now;
     private final boolean night;
+    private final Optional<SmoothFigures.Banded> bands;
     private final Consumer<Fineness.Point> take;
     private final Pane pane = new Pane();
     private final double wide;
     private final double tall;
     private double mostH;
 
-    private FinenessPicture(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take, double wide, double tall) {
+    private FinenessPicture(Fineness fine, Profile now, Optional<SmoothFigures.Banded> bands, boolean night, Consumer<Fineness.Point> take,
+            double wide, double tall) {
         this.fine = fine;
         this.now = now;
+        this.bands = bands.filter(b -> !b.bySection().isEmpty());
         this.night = night;
         this.take = take;
         this.wide = Math.clamp(wide, NARROWEST, WIDEST);
         this.tall = Math.clamp(tall, LOWEST, TALLEST);
     }
 
-    /** @param wide room for it, pixels, and @param tall */
-    static Node of(Fineness fine, Profile now, boolean night, Consumer<Fineness.Point> take, double wide, double tall) {
-        return new FinenessPicture(fine, now, night, take, wide, tall).draw();
+    /** @param bands offered and not taken; @param wide room for it, pixels, and @param tall */
+    static Node of(Fineness fine, Profile now, Optional<SmoothFigures.Banded> bands, boolean night, Consumer<Fineness.Point> take,
+            double wide, double tall) {
+        return new FinenessPicture(fine, now, bands, night, take, wide, tall).draw();
     }
 
     private Node draw() {
@@ -142,8 +148,25 @@ final class FinenessPicture {
         dot.setOnMouseClicked(e -> take.accept(p));
         dot.setCursor(javafx.scene.Cursor.HAND);
         pane.getChildren().add(dot);
+        if (planned) bands.ifPresent(b -> bands(p, b, x));
         if (planned) text(Words.text("planned %.0f h", p.sumH()), Math.min(x + 2, wide - 110), y(p.sumH()) - 30, "legend-title");
         if (least && !planned) text(Words.text("least %.0f h", p.sumH()), Math.min(x - 30, wide - 90), y(p.sumH()) - 30, "legend-title");
+    }
+
+    /** Where the sum would lie with layers by bands of height. */
+    private void bands(Fineness.Point planned, SmoothFigures.Banded b, double x) {
+        double sum = planned.sumH() + b.addedH() - b.savedH();
+        var line = new Line(x, y(planned.sumH()), x, y(sum));
+        line.setStroke(Role.INK.colour(night));
+        line.getStrokeDashArray().setAll(3.0, 3.0);
+        var mark = new Polygon(x - 6, y(sum), x, y(sum) - 6, x + 6, y(sum), x, y(sum) + 6);
+        mark.setId("fine-bands");
+        mark.setFill(Role.CARD.colour(night));
+        mark.setStroke(Role.INK.colour(night));
+        mark.setStrokeWidth(1.6);
+        mark.setAccessibleText(Words.text("layers by bands of height: print %+.1f h, smooth %+.1f h", b.addedH(), -b.savedH()));
+        pane.getChildren().addAll(line, mark);
+        text(Words.text("by bands %.0f h", sum), Math.min(x + 10, wide - 110), Math.min(y(sum) + 2, tall - BOTTOM - 18), "legend-title");
     }
 
     private void key(double x, double y, Color colour, String words) {
