@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.TimeUnit;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Parent;
@@ -87,7 +88,8 @@ class LayoutTest extends WindowTest {
                 if (!tab.isEmpty()) robot.interact(() -> model.go(page, tab));
                 var where = at + ", " + page.label() + (tab.isEmpty() ? "" : " " + tab) + ": ";
                 // a result may just have come in and the card been written anew: what is wrong then is right a few pulses later
-                for (int tries = 0; tries < 4; tries++) {
+                for (int tries = 0; tries < 8; tries++) {
+                    if (tries > 1) WaitForAsyncUtils.sleep(100, TimeUnit.MILLISECONDS);
                     WaitForAsyncUtils.waitForFxEvents();
                     here.clear();
                     robot.interact(() -> {

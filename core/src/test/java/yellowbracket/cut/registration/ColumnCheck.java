@@ -11,14 +11,14 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A closed mesh as parallel columns through it, each with the places where it goes in and out. What lies within two meshes, outside one,
- * or twice within itself is summed column by column: no index, no predicate of the program's own has a part in it.
+ * A closed mesh as parallel columns through it, each with the places where it goes in and out. What lies within two meshes, outside
+ * one, or twice within itself is summed column by column: no index, no predicate of the program's own has a part in it.
  */
 final class ColumnCheck {
     /** Where a column meets the surface. @param at mm along the axis; @param turn +1 going in, -1 going out */
     private record Crossing(double at, int turn) {}
 
-    /** Volume and thickness of what should not be. @param thickMm length of the longest piece of a column; @param at middle of that piece */
+    /** Volume and thickness of what should not be. @param thickMm the longest piece of a column; @param at its middle */
     record Found(double mm3, double thickMm, Vec3 at) {
         static final Found NONE = new Found(0, 0, new Vec3(0, 0, 0));
 
