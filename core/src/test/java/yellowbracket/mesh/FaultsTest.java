@@ -51,6 +51,16 @@ class FaultsTest {
     }
 
     @Test
+    void waysThroughAreCounted() {
+        assertThat(health(BALL).openings()).hasValue(0);
+        assertThat(health(Shapes.torus(40, 10, 32, 16)).openings()).hasValue(1);
+        assertThat(health(Shapes.cappedShell(70, 7, 60, 32, 20)).openings()).as("a cup has none").hasValue(0);
+        var apart = Shapes.torus(40, 10, 32, 16).moved(new Vec3(0, 0, 90));
+        assertThat(health(Mesh.union(List.of(BALL, Shapes.torus(40, 10, 32, 16), apart))).openings()).hasValue(2);
+        assertThat(health(without(BALL, 120)).openings()).isEmpty();
+    }
+
+    @Test
     void openEdgesLieAroundTheHole() {
         int hole = 120;
         var open = without(BALL, hole);

@@ -33,14 +33,18 @@ class MadeHelmsTest {
         DoubleBinaryOperator plain = (a, e) -> 0, ribs = (a, e) -> 0.03 * Math.cos(Math.toRadians(6 * a)),
                 dent = (a, e) -> -0.07 * Math.exp(-((a - 70) * (a - 70) + (e - 20) * (e - 20)) / 500),
                 square = (a, e) -> 0.05 * Math.cos(Math.toRadians(4 * a)) * Math.cos(Math.toRadians(e)),
-                narrow = (a, e) -> -0.05 * Math.pow(Math.cos(Math.toRadians(a)), 2) * Math.cos(Math.toRadians(e));
+                narrow = (a, e) -> -0.05 * Math.pow(Math.cos(Math.toRadians(a)), 2) * Math.cos(Math.toRadians(e)),
+                lumpy = (a, e) -> 0.054 * Math.sin(Math.toRadians(3 * a + 40)) * Math.cos(Math.toRadians(e))
+                        + 0.04 * Math.cos(Math.toRadians(5 * a)) * Math.sin(Math.toRadians(2 * e))
+                        + 0.03 * Math.sin(Math.toRadians(7 * e + 2 * a));
         BiPredicate<Double, Double> slit = MadeHelm.slit(50, -6, 6), low = MadeHelm.slit(40, -14, -4), wide = MadeHelm.slit(75, -20, 16),
                 holes = MadeHelm.holes(16, 8, -5, 7);
         return Stream.of(new MadeHelm("plain", 112, 132, 150, 4, plain, slit), new MadeHelm("round", 130, 130, 140, 3, plain, slit),
                 new MadeHelm("deep", 105, 150, 150, 4, plain, slit), new MadeHelm("flat", 125, 125, 125, 5, plain, slit),
                 new MadeHelm("ribbed", 115, 135, 150, 3, ribs, slit), new MadeHelm("dented", 116, 136, 148, 4, dent, slit),
                 new MadeHelm("square", 112, 130, 150, 4, square, low), new MadeHelm("pinched", 116, 140, 152, 4, narrow, slit),
-                new MadeHelm("open faced", 112, 130, 146, 4, plain, wide), new MadeHelm("two holes", 113, 134, 150, 4, plain, holes));
+                new MadeHelm("open faced", 112, 130, 146, 4, plain, wide), new MadeHelm("two holes", 113, 134, 150, 4, plain, holes),
+                new MadeHelm("lumpy", 112, 132, 144, 2.6, lumpy, slit));
     }
 
     private static double spare(Cavity cavity, double scale, Pose pose) {
@@ -64,7 +68,7 @@ class MadeHelmsTest {
 
     /** Of each kind one: a scale takes a second. */
     static Stream<MadeHelm> some() {
-        return helms().filter(h -> List.of("round", "ribbed", "dented", "two holes").contains(h.name()));
+        return helms().filter(h -> List.of("round", "lumpy", "dented", "two holes").contains(h.name()));
     }
 
     @ParameterizedTest

@@ -2,6 +2,7 @@ package yellowbracket.mesh.repair;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.concurrent.CompletableFuture;
 import yellowbracket.mesh.Bodies;
 import yellowbracket.mesh.Bounds3;
@@ -21,6 +22,16 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
 
     public boolean closed() {
         return triangles > 0 && boundaryEdges == 0 && nonManifoldEdges == 0 && misorientedEdges == 0;
+    }
+
+    /**
+     * How many ways lead through it: eye openings, vents, the hole of a ring (the genus, by Euler's formula, over all bodies). Nothing for a
+     * mesh that is not closed.
+     */
+    public OptionalInt openings() {
+        if (!closed()) return OptionalInt.empty();
+        int euler = vertices - 3 * triangles / 2 + triangles;
+        return OptionalInt.of(Math.max(0, bodies.size() - euler / 2));
     }
 
     /** Every edge is used as often in one direction as in the other; weaker than {@link #closed}: a body may touch itself along an edge. */

@@ -229,6 +229,33 @@ class RegistrarTest {
         assertThat(least).isBetween(0.15, 0.35);
     }
 
+    /** Slid in the plane of the cut by the clearance, a tongue does not yet touch its groove; by more it does. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("walls")
+    void aTongueKeepsItsClearanceEverywhere(String name, Mesh m) {
+        var plane = new CutPlane(new Vec3(0.25, 0.1, 1).unit(), 9.7);
+        double clearance = 0.4;
+        var r = registered(m, CutTree.split(plane, CutTree.WHOLE, CutTree.WHOLE), 1, of(RegistrationKind.TONGUE).withFit(clearance, 1.2));
+        var tongue = r.tongues().getFirst();
+        var seam = r.sections().seams().stream().filter(s -> s.name().equals(tongue.seam())).findFirst().orElseThrow();
+        var stands = r.sections().section(tongue.below()).mesh();
+        var groove = new ColumnCheck(r.sections().section(seam.above()).mesh(), 2, COLUMN_MM);
+        double most = 0;
+        for (int i = 0; i < 5; i++) {
+            double turn = 2 * Math.PI * i / 5;
+            var way = seam.face().at(Math.cos(turn), Math.sin(turn)).minus(seam.face().at(0, 0));
+            // what lies in the plane itself slides along
+            assertThat(new ColumnCheck(stands.moved(way.times(clearance / 2 - 0.03)), 2, COLUMN_MM).within(groove).mm3()).as(name)
+                    .isLessThan(0.05);
+            most = Math.max(most, new ColumnCheck(stands.moved(way.times(clearance / 2 + 0.2)), 2, COLUMN_MM).within(groove).mm3());
+        }
+        assertThat(most).as("and the check can find it").isGreaterThan(0.5);
+    }
+
+    static Stream<Arguments> walls() {
+        return small().filter(a -> a.get()[2] == RegistrationKind.TONGUE).map(a -> Arguments.of(a.get()[0], a.get()[1]));
+    }
+
     @Test
     void whatIsPlacedByHandStaysOrIsRefusedWithItsReason() {
         var spots = List.of(new Registration.Spot(RegistrationKind.MAGNETS, new Vec3(20, 10, 0), 8),

@@ -212,6 +212,10 @@ final class LooksPart extends SizePart {
                                     words().length(c.deviation.most95Mm() * s), 100 * c.deviation.scale()));
                     both(card, "bodies", c,
                             id -> model.derived().get(ModelFigures.HEALTH, id).map(h -> String.valueOf(h.health().bodies().size())));
+                    both(card, "openings", c, id -> model.derived().get(ModelFigures.HEALTH, id).map(h -> {
+                        var n = h.health().openings();
+                        return n.isPresent() ? String.valueOf(n.getAsInt()) : "not closed";
+                    }));
                     both(card, "open edges", c,
                             id -> model.derived().get(ModelFigures.HEALTH, id).map(h -> String.valueOf(h.health().boundaryEdges())));
                     both(card, "walls", c,
