@@ -80,7 +80,12 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
     }
 
     static Donning of(HeadField field, ShellPoints shell, double scale, Pose worn, Progress progress) {
-        return new Search(field, shell, scale, worn).run(progress);
+        return of(field, shell, scale, worn, Double.NEGATIVE_INFINITY, progress);
+    }
+
+    /** @param care poses with less room than this are not told apart: quicker where only more is good enough */
+    static Donning of(HeadField field, ShellPoints shell, double scale, Pose worn, double care, Progress progress) {
+        return new Search(field, shell, scale, worn).run(care, progress);
     }
 
     /** The least room in a pose, and the point that has it. */
@@ -153,13 +158,13 @@ public record Donning(double spareMm, List<Step> path, Tightest tightest) {
             room = new float[levels * SLAB];
         }
 
-        Donning run(Progress progress) {
+        Donning run(double care, Progress progress) {
             int start = SHIFTS + TILTS * ROW;
             double straight = HeadField.FAR_MM;
             var coarse = shell.thinned(); // here: to find the way; what is told of it comes from all points
             var straightOn = new Gap(field, coarse, scale);
             for (int l = 0; l < levels; l++) straight = Math.min(straight, straightOn.at(pose(l * SLAB + start)));
-            double enough = straight - 1; // here: a pose with less room than the straight way is on no better way
+            double enough = Math.max(care, straight - 1); // here: a pose with less room than the straight way is on no better way
             IntStream.range(0, levels * (2 * TILTS + 1)).parallel().forEach(i -> {
                 progress.check();
                 var r = new Gap(field, coarse, scale);

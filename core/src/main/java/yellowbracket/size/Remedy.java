@@ -45,6 +45,8 @@ public sealed interface Remedy {
     /** Room the head should have, mm: a bare pass scrapes. */
     double ENOUGH_MM = 2;
     double MOST_WIDENING_MM = 30;
+    /** Poses with less room are on no way that has enough, however it is smoothed, mm. */
+    double CARE_MM = ENOUGH_MM - 5;
 
     /** Nothing when the head passes. A search costs some twenty donnings: keep it off the live path. */
     static List<Remedy> of(HeadField field, Cavity cavity, double scale, Donning now, Progress progress) {
@@ -66,7 +68,7 @@ public sealed interface Remedy {
         double none = Math.min(full + 55, roof - 20);
         DoubleFunction<Donning> with = mm -> {
             var neck = new Reshape.Neck(mm, full, none, cavity.middleY());
-            return Donning.of(field, shell.mapped(p -> Optional.of(neck.apply(p))), scale, worn, progress);
+            return Donning.of(field, shell.mapped(p -> Optional.of(neck.apply(p))), scale, worn, CARE_MM, progress);
         };
         return least(0, MOST_WIDENING_MM, 0.5, mm -> with.apply(mm).spareMm())
                 .map(f -> new WidenNeck(new Reshape.Neck(f.at, full, none, cavity.middleY()), f.at * scale, f.spare));
@@ -78,14 +80,14 @@ public sealed interface Remedy {
         for (double off = reach; off >= -15 / scale; off -= 15 / scale) {
             double y = cavity.middleY() + dir * off;
             var d = Donning.of(field, shell.mapped(p -> (p.y() - y) * dir > 0 ? Optional.<Vec3>empty() : Optional.of(p)), scale, worn,
-                    progress);
+                    CARE_MM, progress);
             if (d.spareMm() >= ENOUGH_MM) return Optional.of(new Part(front, y, d.spareMm()));
         }
         return Optional.empty();
     }
 
     private static Optional<Remedy> larger(HeadField field, ShellPoints shell, double scale, Pose worn, Progress progress) {
-        return least(scale, 1.5 * scale, 0.004, s -> Donning.of(field, shell, s, worn.grown(s / scale), progress).spareMm())
+        return least(scale, 1.5 * scale, 0.004, s -> Donning.of(field, shell, s, worn.grown(s / scale), CARE_MM, progress).spareMm())
                 .map(f -> new Larger(Math.ceil(f.at * 500) / 500, f.spare));
     }
 

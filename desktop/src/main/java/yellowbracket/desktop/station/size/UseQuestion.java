@@ -56,7 +56,7 @@ final class UseQuestion {
     private void use(Card card, Prop p) {
         var guess = model.result(SizeFigures.USE);
         guess.ifPresentOrElse(g -> {
-            card.text("by its shape it is " + g.use().words() + ": " + g.because());
+            card.text("by its shape it " + (g.use() == Use.STANDS ? "" : "is ") + g.use().words() + ": " + g.because());
             card.primary(g.use().words(), () -> used(p, g.use()));
         }, () -> view.waiting(card, SizeFigures.USE));
         // they move when the guess comes in a second later: none of them under a pointer that is about to press
