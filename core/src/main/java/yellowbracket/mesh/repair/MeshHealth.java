@@ -25,8 +25,8 @@ public record MeshHealth(int triangles, int vertices, List<Body> bodies, int bou
     }
 
     /**
-     * How many ways lead through it: eye openings, vents, the hole of a ring (the genus, by Euler's formula, over all bodies). Nothing for a
-     * mesh that is not closed.
+     * How many ways lead through it: eye openings, vents, the hole of a ring (the genus, by Euler's formula, over all bodies). Nothing for
+     * a mesh that is not closed.
      */
     public OptionalInt openings() {
         if (!closed()) return OptionalInt.empty();
