@@ -4,8 +4,14 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.function.Consumer;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.Figure;
+import yellowbracket.derive.Memo;
+import yellowbracket.derive.Want;
+import yellowbracket.derive.Workings;
+import yellowbracket.derive.World;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
@@ -24,15 +30,28 @@ record Opened(Build build, Meshes meshes, Derived derived) {
      * @throws Refused when the file cannot be read
      */
     static Opened of(Path file, LocalDate today, Consumer<String> remark) {
+        var o = read(file, remark);
+        var zone = ZoneId.systemDefault();
+        var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
+        return new Opened(o.build(), o.meshes(),
+                Everything.derive(o.build(), o.meshes(), Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
+    }
+
+    /** Nothing derived. @throws Refused when the file cannot be read */
+    static BuildFile.Outcome.Opened read(Path file, Consumer<String> remark) {
         return switch (BuildFile.read(file, Progress.NONE)) {
             case BuildFile.Outcome.Refused r -> throw new Refused(r.problem().sentence());
             case BuildFile.Outcome.Opened o -> {
                 o.notes().forEach(remark);
-                var zone = ZoneId.systemDefault();
-                var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
-                yield new Opened(o.build(), o.meshes(), Everything.derive(o.build(), o.meshes(), Catalogue.builtIn(),
-                        new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
+                yield o;
             }
         };
+    }
+
+    /** One figure of one prop, and what it takes. */
+    static Derived only(Build build, Meshes meshes, Figure<?> figure, String prop) {
+        var world = new World(build, meshes, Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED),
+                Workings.rounded(Clock.systemDefaultZone()));
+        return Workings.derive(world, List.of(new Want(figure, prop)), new Memo(), Progress.NONE);
     }
 }

@@ -229,6 +229,38 @@ class MainTest {
         assertThat(yb("export", build, "--what", "log", "--out", dir.resolve("ex")).out()).contains("log.csv");
     }
 
+    @Test
+    void joinTellsWhatSeamsBearAndInWhichOrder() throws Exception {
+        var build = dir.resolve("joined.bracket");
+        assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
+        var j = yb("join", build, "--prop", "staff", "--hold", "end", "--json").json();
+        holds(j, "seams", "weakest", "rods", "steps", "totals", "findings");
+        var seam = j.get("seams").get(0);
+        holds(seam, "name", "areaMm2", "lengthMm", "product", "freeGrams", "load", "reserve", "glueG", "workMin", "openMin", "holdMin",
+                "handleH", "fullH");
+        holds(seam.get("load"), "shearN", "bendingNmm", "torsionNmm");
+        holds(j.get("weakest").get(0), "section", "at", "areaMm2", "modulusMm3", "stressMpa", "reserve");
+        holds(j.get("rods").get(0), "seam", "diameterMm", "lengthMm", "material");
+        holds(j.get("steps").get(0), "number", "one", "other", "seams", "needMin", "openMin", "holdMin", "how");
+        holds(j.get("totals"), "glueG", "activeH", "waitH");
+        double least = 99;
+        for (var s : j.get("seams")) least = Math.min(least, s.get("reserve").get("low").asDouble());
+        assertThat(least).as("all of it held by its lower end").isLessThan(1);
+        String name = seam.get("name").asText();
+        var slow = yb("join", build, "--prop", "staff", "--use", name + "=epoxy slow", "--celsius", "12", "--json").json()
+                .get("seams")
+                .get(0);
+        assertThat(slow.get("product").asText()).isEqualTo("epoxy slow");
+        assertThat(slow.get("holdMin").asDouble()).isCloseTo(420 * Math.pow(2, 0.8), within(0.5));
+        assertThat(yb("join", build, "--hold", "0,0,9999").err()).contains("lies off the prop");
+        assertThat(yb("join", build, "--hold", "somewhere").err()).contains("type end, middle, worn");
+        assertThat(yb("join", build, "--celsius", "60").err()).contains("between 5 and 40");
+        assertThat(yb("join", build, "--prop", "crown").err()).contains("there is helm, staff, mask");
+        assertThat(yb("join", build, "--use", "A|B=jam").err()).contains("one of CA gel");
+        assertThat(yb("join", build, "--use", "X|Y=hot melt").err()).contains("there is no such seam");
+        refused(yb("join", dir.resolve("none.bracket")), "no such file");
+    }
+
     private static void refused(Result r, String words) {
         assertThat(r.exit()).isEqualTo(1);
         assertThat(r.err()).contains(words).doesNotContain("Exception", "\tat ");

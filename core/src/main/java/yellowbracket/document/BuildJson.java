@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import yellowbracket.join.JoinOrder;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
 import yellowbracket.print.QueueWish;
@@ -31,7 +32,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 8;
+    public static final int SCHEMA = 9;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -107,6 +108,7 @@ public final class BuildJson {
             if (schema <= 6) fromSixth(root.path("build"));
             if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
             if (schema <= 7) toEighth(root.path("build"));
+            if (schema <= 8) fromEighth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -205,7 +207,9 @@ public final class BuildJson {
             var prints = p.remove("prints");
             printsFromSeventh(prints);
             moved(p, "print", "profile").set("sections", prints);
-            p.putObject("join").set("products", p.remove("joins"));
+            var join = p.putObject("join");
+            join.set("products", p.remove("joins"));
+            joinFromEighth(join);
             moved(p, "smooth", "finish", "school", "hurry");
             moved(p, "colour", "zones", "seal");
             p.putObject("wear");
@@ -264,6 +268,16 @@ public final class BuildJson {
         printersFromSeventh(build.path("printers"));
         spacesFromSeventh(build);
         roundedFromSeventh(build);
+    }
+
+    private static void fromEighth(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("join") instanceof ObjectNode j) joinFromEighth(j);
+    }
+
+    private static void joinFromEighth(ObjectNode join) {
+        if (join.has("dryFit")) return;
+        join.putObject("dryFit");
+        join.putNull("hold").putNull("times").put("aim", JoinOrder.Aim.LEAST_HOLDING.name());
     }
 
     private static void roundedFromSeventh(JsonNode build) {

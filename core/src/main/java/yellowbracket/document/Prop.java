@@ -71,7 +71,7 @@ public record Prop(String id, String name, String mesh, Letters letters, Intake 
     /** Cut so; when that makes other sections, what was decided of single sections and seams goes. */
     public Prop cutAs(CutWish wish) {
         var other = withCut(wish);
-        return wish.revision() == cut.revision() ? other : other.withPrint(print.withSections(Map.of())).withJoin(JoinWish.NONE);
+        return wish.revision() == cut.revision() ? other : other.withPrint(print.withSections(Map.of())).withJoin(join.forOtherCuts());
     }
 
     /** With one station's decisions changed. @throws IllegalArgumentException for a type that is no station's */

@@ -43,19 +43,13 @@ public record JoinWork(String prop, JoinPlan plan, Catalogue shop) implements St
     }
 
     private Task glue(JoinPlan.Step step, List<TaskId> after) {
-        double work = 0, wait = 0;
-        var products = new ArrayList<String>();
-        for (var seam : step.seams()) {
-            var j = plan.join(seam);
-            work += (j.workMin() + Math.min(j.holdMin(), shop.usual(Practice.HOLD_BY_HAND_MIN)) + shop.usual(Practice.GLUE_SEAM_MIN)) / 60;
-            wait = Math.max(wait, j.handleH());
-            products.add(j.product().name());
-        }
+        double work = (step.needMin() + Math.min(step.holdMin(), shop.usual(Practice.HOLD_BY_HAND_MIN))
+                + shop.usual(Practice.GLUE_SEAM_MIN) * step.seams().size()) / 60;
         return Task
                 .byHand(new TaskId.Step(prop, TaskId.Series.JOIN, step.number()), "join " + step.words(), Operation.GLUE, Tool.HANDS, work,
                         after)
-                .withProduct(products.isEmpty() ? "" : products.getFirst())
-                .withLag(Task.Lag.atLeast(wait))
+                .withProduct(step.products().isEmpty() ? "" : step.products().getFirst())
+                .withLag(Task.Lag.atLeast(step.handleH()))
                 .withDoer(Task.Doer.PERSON_AT_A_STRETCH);
     }
 

@@ -1,12 +1,30 @@
 package yellowbracket.join;
 
+import java.util.List;
 import yellowbracket.cut.Seam;
 import yellowbracket.shop.JoinProduct;
 
 /**
- * How one seam is joined. {@code reserve}: capacity over load, low end of the product's range, knocked down for print and gap; {@code why}
- * in words.
- * Hold and cure in minutes and hours at the stated temperature.
+ * One way to join a seam. {@code reserve}: capacity over what it must bear, at the low end of the product's range, knocked down for print
+ * and gap; {@code high} at the high end. Minutes and hours at the shop's temperature: {@code needMin} to wet and align it, {@code openMin}
+ * that the product gives. {@code against}: why not, one reason each.
+ * @param bondedMm2 what was printed there as wall, infill by its share @param gapMm to be filled
  */
-public record SeamJoin(Seam seam, JoinProduct product, double grams, double workMin, double holdMin, double handleH, double fullH,
-        double reserve, String why) {}
+public record SeamJoin(Seam seam, JoinProduct product, double grams, double needMin, double openMin, double holdMin, double handleH,
+        double fullH, double reserve, double high, double bondedMm2, double gapMm, Loads.Demand demand, List<String> against) {
+    public SeamJoin {
+        against = List.copyOf(against);
+    }
+
+    public boolean suits() {
+        return against.isEmpty();
+    }
+
+    /** How it bears and whether there is time. */
+    public String why() {
+        String bears = reserve >= JoinPlan.HARDLY ? "hardly loaded"
+                : String.format(java.util.Locale.ROOT, "bears %.1f to %.1f times the load when it is %s", reserve, high, demand.words());
+        return bears + (against.isEmpty() ? String.format(java.util.Locale.ROOT, "; %.1f min to wet and align, open %.1f", needMin, openMin)
+                : "; " + String.join("; ", against));
+    }
+}

@@ -165,8 +165,8 @@ class DerivingTest {
             Map.entry("move plane",
                     with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
-                            "joins", "areas", "smoothing", "fineness", "colours", "necks", "what nearly fits", "rigid size", "upkeep",
-                            "looked through", "layer bands")));
+                            "joins", "contacts", "areas", "smoothing", "fineness", "colours", "necks", "what nearly fits", "rigid size",
+                            "upkeep", "looked through", "layer bands")));
 
     private static Set<String> with(String... more) {
         return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());

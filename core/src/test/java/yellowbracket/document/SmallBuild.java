@@ -63,7 +63,7 @@ public final class SmallBuild {
                                 .withSpot("B|C", new Registration.Spot(RegistrationKind.PINS, new Vec3(1, 2, 3), 4)),
                         3))
                 .withPrint(new PrintWish(shop.profile("usual"), Map.of("A", wish)))
-                .withJoin(new JoinWish(Map.of("A|B", "epoxy slow")))
+                .withJoin(JoinWish.NONE.with("A|B", "epoxy slow"))
                 .withColour(new ColourWish(
                         List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))),
                                 new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())),

@@ -1,0 +1,281 @@
+package yellowbracket.join;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * In which order parts come together: over all trees of subassemblies, exact to {@link #EXACT} parts (dynamic programme over subsets),
+ * beyond that the best that a search with a beam finds. Two subassemblies close all seams between them at once.
+ */
+public final class JoinOrder {
+    /** What the order is chosen by. */
+    public enum Aim {
+        LEAST_HOLDING("least holding"), SOONEST("soonest together"), FEWEST_AT_ONCE("fewest seams at once");
+
+        private final String words;
+
+        Aim(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** Subassemblies are found exactly up to so many parts. */
+    static final int EXACT = 9;
+    private static final int BEAM = 16, BEAM_OF_MANY = 4, MANY = 40;
+    /** A step that cannot be done costs more than any other way, min. */
+    private static final double BLOCKED_MIN = 10_000;
+    /** A gram held counts for so much of a minute of holding: half a kilogram for as much again. */
+    private static final double OF_A_GRAM = 1 / 500.0;
+    /** Pins point alike within some degrees, a plain face gives way up to at right angles. */
+    private static final double ALIKE = Math.cos(Math.toRadians(4)), ASIDE = -0.03;
+
+    /**
+     * A seam for the order.
+     * @param normal from the first to the second @param pinned goes on along the normal only @param needMin wetting and aligning
+     */
+    public record Edge(String seam, String first, String second, Vec3 normal, boolean pinned, double needMin, double holdMin) {}
+
+    /** Two subassemblies brought together; {@code free}: there is a way for the one to go on to the other. */
+    public record Pair(List<String> one, List<String> other, List<String> seams, boolean free) {}
+
+    private final List<String> names;
+    private final double[] grams;
+    private final List<Edge> edges;
+    private final int[][] ends;
+    private final Aim aim;
+
+    private JoinOrder(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim) {
+        this.names = names;
+        this.grams = names.stream().mapToDouble(n -> grams.getOrDefault(n, 0.0)).toArray();
+        this.edges = edges;
+        ends = edges.stream().map(e -> new int[] {names.indexOf(e.first), names.indexOf(e.second)}).toArray(int[][]::new);
+        this.aim = aim;
+    }
+
+    /** First to last. Parts without a seam are in no step. */
+    public static List<Pair> best(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim, Progress progress) {
+        var out = new ArrayList<Pair>();
+        for (var own : together(names, edges)) {
+            var o = new JoinOrder(own, grams, edges.stream().filter(e -> own.contains(e.first)).toList(), aim);
+            out.addAll(own.size() <= EXACT ? o.exact() : o.beam(progress));
+        }
+        return List.copyOf(out);
+    }
+
+    /** What an order costs: for comparing. */
+    static double cost(List<Pair> steps, Map<String, Double> grams, List<Edge> edges, Aim aim) {
+        double sum = 0;
+        var ready = new HashMap<Set<String>, Double>();
+        for (var p : steps) {
+            var all = new HashSet<>(p.one);
+            all.addAll(p.other);
+            var o = new JoinOrder(List.copyOf(all), grams,
+                    edges.stream().filter(e -> all.contains(e.first) && all.contains(e.second)).toList(), aim);
+            double step = o.step(o.mask(p.one), o.mask(p.other));
+            double a = ready.getOrDefault(new HashSet<>(p.one), 0.0), b = ready.getOrDefault(new HashSet<>(p.other), 0.0);
+            ready.put(all, o.both(a, b) + step);
+            sum = ready.get(all);
+        }
+        return sum;
+    }
+
+    private boolean[] mask(List<String> some) {
+        var out = new boolean[names.size()];
+        for (int i = 0; i < out.length; i++) out[i] = some.contains(names.get(i));
+        return out;
+    }
+
+    private static List<List<String>> together(List<String> names, List<Edge> edges) {
+        var out = new ArrayList<List<String>>();
+        var left = new ArrayList<>(names);
+        while (!left.isEmpty()) {
+            var own = new HashSet<>(Set.of(left.getFirst()));
+            for (boolean more = true; more;) {
+                more = false;
+                for (var e : edges) if (own.contains(e.first) != own.contains(e.second)) {
+                    own.add(e.first);
+                    own.add(e.second);
+                    more = true;
+                }
+            }
+            var list = names.stream().filter(own::contains).toList();
+            left.removeAll(list);
+            if (list.size() > 1) out.add(list);
+        }
+        return out;
+    }
+
+    private double both(double a, double b) {
+        return aim == Aim.SOONEST ? Math.max(a, b) : a + b;
+    }
+
+    /** Minutes and what stands for them; infinite where no seam joins the two. */
+    private double step(boolean[] a, boolean[] b) {
+        double need = 0, hold = 0, ga = 0, gb = 0;
+        int n = 0;
+        for (int i = 0; i < ends.length; i++) {
+            int p = ends[i][0], q = ends[i][1];
+            if (!(a[p] && b[q] || a[q] && b[p])) continue;
+            n++;
+            need += edges.get(i).needMin;
+            hold = Math.max(hold, edges.get(i).holdMin);
+        }
+        if (n == 0) return Double.POSITIVE_INFINITY;
+        for (int i = 0; i < grams.length; i++) {
+            if (a[i]) ga += grams[i];
+            if (b[i]) gb += grams[i];
+        }
+        double cost = switch (aim) {
+            case LEAST_HOLDING -> need + hold * (1 + Math.min(ga, gb) * OF_A_GRAM) + 2 * (n - 1);
+            case SOONEST -> need + hold;
+            case FEWEST_AT_ONCE -> need + 60 * (n - 1) * (n - 1);
+        };
+        return free(a, b) ? cost : cost + BLOCKED_MIN;
+    }
+
+    /** Whether one can go on to the other along a straight line. */
+    private boolean free(boolean[] a, boolean[] b) {
+        var ways = new ArrayList<Vec3>();
+        Vec3 pin = null;
+        for (int i = 0; i < ends.length; i++) {
+            boolean forth = a[ends[i][0]] && b[ends[i][1]];
+            if (!forth && !(a[ends[i][1]] && b[ends[i][0]])) continue;
+            var n = edges.get(i).normal.times(forth ? 1 : -1);
+            ways.add(n);
+            if (!edges.get(i).pinned) continue;
+            if (pin != null && pin.dot(n) < ALIKE) return false;
+            pin = n;
+        }
+        if (pin != null) return clear(pin, ways);
+        var tried = new ArrayList<>(ways);
+        var sum = ways.stream().reduce(Vec3.ZERO, Vec3::plus);
+        if (sum.norm() > 1e-6) tried.add(sum.unit());
+        for (int i = 0; i < ways.size(); i++) for (int k = i + 1; k < ways.size(); k++) {
+            var c = ways.get(i).cross(ways.get(k));
+            if (c.norm() > 1e-3) {
+                tried.add(c.unit());
+                tried.add(c.unit().times(-1));
+            }
+        }
+        return tried.stream().anyMatch(d -> clear(d, ways));
+    }
+
+    private static boolean clear(Vec3 d, List<Vec3> ways) {
+        return ways.stream().allMatch(n -> n.dot(d) > ASIDE);
+    }
+
+    private boolean[] bits(int set) {
+        var out = new boolean[names.size()];
+        for (int i = 0; i < out.length; i++) out[i] = (set >> i & 1) == 1;
+        return out;
+    }
+
+    private List<Pair> exact() {
+        int n = names.size(), all = (1 << n) - 1;
+        var best = new double[all + 1];
+        var part = new int[all + 1];
+        Arrays.fill(best, Double.POSITIVE_INFINITY);
+        for (int i = 0; i < n; i++) best[1 << i] = 0;
+        for (int s = 3; s <= all; s++) {
+            if (Integer.bitCount(s) < 2) continue;
+            int low = Integer.lowestOneBit(s);
+            for (int a = (s - 1) & s; a > 0; a = (a - 1) & s) {
+                int b = s ^ a;
+                if ((a & low) == 0 || best[a] == Double.POSITIVE_INFINITY || best[b] == Double.POSITIVE_INFINITY) continue;
+                double c = both(best[a], best[b]);
+                if (c >= best[s]) continue;
+                c += step(bits(a), bits(b));
+                if (c < best[s]) {
+                    best[s] = c;
+                    part[s] = a;
+                }
+            }
+        }
+        var out = new ArrayList<Pair>();
+        unfold(all, part, out);
+        return out;
+    }
+
+    private void unfold(int set, int[] part, List<Pair> out) {
+        if (Integer.bitCount(set) < 2) return;
+        unfold(part[set], part, out);
+        unfold(set ^ part[set], part, out);
+        out.add(pair(bits(part[set]), bits(set ^ part[set])));
+    }
+
+    private Pair pair(boolean[] a, boolean[] b) {
+        var seams = new ArrayList<String>();
+        for (int i = 0; i < ends.length; i++)
+            if (a[ends[i][0]] && b[ends[i][1]] || a[ends[i][1]] && b[ends[i][0]]) seams.add(edges.get(i).seam);
+        double ga = 0, gb = 0;
+        for (int i = 0; i < grams.length; i++) {
+            if (a[i]) ga += grams[i];
+            if (b[i]) gb += grams[i];
+        }
+        // the lighter goes on to the heavier
+        return ga <= gb ? new Pair(called(a), called(b), seams, free(a, b)) : new Pair(called(b), called(a), seams, free(a, b));
+    }
+
+    private List<String> called(boolean[] some) {
+        var out = new ArrayList<String>();
+        for (int i = 0; i < some.length; i++) if (some[i]) out.add(names.get(i));
+        out.sort(Comparator.comparing(String::length).thenComparing(Comparator.naturalOrder()));
+        return out;
+    }
+
+    /** Subassemblies so far, by the number each part is in, with what each has cost. */
+    private record State(int[] in, double[] cost, double sum, List<Pair> steps) {}
+
+    private List<Pair> beam(Progress progress) {
+        int n = names.size(), wide = n > MANY ? BEAM_OF_MANY : BEAM;
+        var in = new int[n];
+        for (int i = 0; i < n; i++) in[i] = i;
+        var states = List.of(new State(in, new double[n], 0, List.of()));
+        for (int round = 1; round < n; round++) {
+            progress.check();
+            var next = new HashMap<List<Integer>, State>();
+            for (var s : states) {
+                var tried = new HashSet<Long>();
+                for (var e : ends) {
+                    int p = Math.min(s.in[e[0]], s.in[e[1]]), q = Math.max(s.in[e[0]], s.in[e[1]]);
+                    if (p == q || !tried.add((long) p << 32 | q)) continue;
+                    var merged = merged(s, p, q);
+                    next.merge(Arrays.stream(merged.in).boxed().toList(), merged, (x, y) -> x.sum <= y.sum ? x : y);
+                }
+            }
+            states = next.values().stream().sorted(Comparator.comparingDouble(State::sum)).limit(wide).toList();
+        }
+        return states.getFirst().steps;
+    }
+
+    private State merged(State s, int p, int q) {
+        int n = s.in.length;
+        boolean[] a = new boolean[n], b = new boolean[n];
+        for (int i = 0; i < n; i++) {
+            a[i] = s.in[i] == p;
+            b[i] = s.in[i] == q;
+        }
+        var in = s.in.clone();
+        for (int i = 0; i < n; i++) if (b[i]) in[i] = p;
+        var cost = s.cost.clone();
+        double step = step(a, b);
+        cost[p] = both(cost[p], cost[q]) + step;
+        cost[q] = 0;
+        double sum = aim == Aim.SOONEST ? Arrays.stream(cost).max().orElse(0) + 1e-3 * Arrays.stream(cost).sum() : s.sum + step;
+        var steps = new ArrayList<>(s.steps);
+        steps.add(pair(a, b));
+        return new State(in, cost, sum, steps);
+    }
+}

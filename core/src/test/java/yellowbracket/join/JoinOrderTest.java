@@ -1,0 +1,152 @@
+package yellowbracket.join;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import yellowbracket.join.JoinOrder.Aim;
+import yellowbracket.join.JoinOrder.Edge;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+
+/** Orders against every tree there is, and against a checker of its own. */
+class JoinOrderTest {
+    private static String name(int i) {
+        return String.valueOf((char) ('A' + i));
+    }
+
+    private static List<String> names(int n) {
+        return IntStream.range(0, n).mapToObj(JoinOrderTest::name).toList();
+    }
+
+    private static Map<String, Double> grams(Random rnd, int n) {
+        var out = new HashMap<String, Double>();
+        for (int i = 0; i < n; i++) out.put(name(i), 20 + 200 * rnd.nextDouble());
+        return out;
+    }
+
+    /** Connected; some rings. */
+    private static List<Edge> edges(Random rnd, int n) {
+        var out = new ArrayList<Edge>();
+        var pairs = new HashSet<String>();
+        for (int i = 1; i < n; i++) add(rnd, rnd.nextInt(i), i, out, pairs);
+        for (int k = 0; k < rnd.nextInt(n); k++) {
+            int a = rnd.nextInt(n), b = rnd.nextInt(n);
+            if (a != b) add(rnd, Math.min(a, b), Math.max(a, b), out, pairs);
+        }
+        return out;
+    }
+
+    private static void add(Random rnd, int a, int b, List<Edge> out, Set<String> pairs) {
+        String s = name(a) + "|" + name(b);
+        if (!pairs.add(s)) return;
+        var n = new Vec3(rnd.nextGaussian(), rnd.nextGaussian(), rnd.nextGaussian()).unit();
+        out.add(new Edge(s, name(a), name(b), n, rnd.nextInt(4) == 0, 1 + 5 * rnd.nextDouble(), 20 * rnd.nextDouble()));
+    }
+
+    /** The least over all trees, by trying them. */
+    private static double brute(List<Set<String>> clusters, List<JoinOrder.Pair> so, List<Edge> edges, Map<String, Double> grams, Aim aim) {
+        if (clusters.size() == 1) return JoinOrder.cost(so, grams, edges, aim);
+        double best = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < clusters.size(); i++) for (int k = i + 1; k < clusters.size(); k++) {
+            var a = clusters.get(i);
+            var b = clusters.get(k);
+            var between = edges.stream()
+                    .filter(e -> a.contains(e.first()) && b.contains(e.second()) || b.contains(e.first()) && a.contains(e.second()))
+                    .map(Edge::seam)
+                    .toList();
+            if (between.isEmpty()) continue;
+            var next = new ArrayList<>(clusters);
+            next.remove(a);
+            next.remove(b);
+            var both = new HashSet<>(a);
+            both.addAll(b);
+            next.add(both);
+            var steps = new ArrayList<>(so);
+            steps.add(new JoinOrder.Pair(List.copyOf(a), List.copyOf(b), between, true));
+            best = Math.min(best, brute(next, steps, edges, grams, aim));
+        }
+        return best;
+    }
+
+    @RepeatedTest(10)
+    void noTreeIsBetter(RepetitionInfo info) {
+        var rnd = new Random(info.getCurrentRepetition());
+        int n = 3 + rnd.nextInt(4);
+        var grams = grams(rnd, n);
+        var edges = edges(rnd, n);
+        for (var aim : Aim.values()) {
+            if (aim == Aim.SOONEST && n > 5) continue; // the same tree comes in many orders of its steps
+            var found = JoinOrder.best(names(n), grams, edges, aim, Progress.NONE);
+            var start = names(n).stream().<Set<String>>map(Set::of).toList();
+            assertThat(JoinOrder.cost(found, grams, edges, aim)).as(aim.words())
+                    .isCloseTo(brute(start, List.of(), edges, grams, aim), within(1e-6));
+        }
+    }
+
+    private static void check(List<String> names, List<Edge> edges, List<JoinOrder.Pair> steps) {
+        var cluster = new HashMap<String, Set<String>>();
+        names.forEach(n -> cluster.put(n, Set.of(n)));
+        var closed = new HashSet<String>();
+        for (var s : steps) {
+            assertThat(cluster.get(s.one().getFirst())).as("is together").isEqualTo(Set.copyOf(s.one()));
+            assertThat(cluster.get(s.other().getFirst())).isEqualTo(Set.copyOf(s.other()));
+            for (var e : edges) {
+                boolean between = s.one().contains(e.first()) && s.other().contains(e.second())
+                        || s.other().contains(e.first()) && s.one().contains(e.second());
+                assertThat(s.seams().contains(e.seam())).as("all seams between at once").isEqualTo(between);
+            }
+            assertThat(s.seams()).isNotEmpty();
+            closed.addAll(s.seams());
+            var both = new HashSet<>(s.one());
+            both.addAll(s.other());
+            both.forEach(n -> cluster.put(n, both));
+        }
+        assertThat(closed).hasSameSizeAs(edges);
+    }
+
+    @RepeatedTest(6)
+    void everySeamIsClosedOnceByPartsThatAreTogether(RepetitionInfo info) {
+        var rnd = new Random(70 + info.getCurrentRepetition());
+        int n = info.getCurrentRepetition() < 4 ? 4 + rnd.nextInt(5) : 14 + rnd.nextInt(12);
+        var edges = edges(rnd, n);
+        for (var aim : Aim.values()) check(names(n), edges, JoinOrder.best(names(n), grams(rnd, n), edges, aim, Progress.NONE));
+    }
+
+    @Test
+    void aManyPartedPropIsOrderedToo() {
+        var rnd = new Random(5);
+        var all = IntStream.range(0, 200).mapToObj(i -> "S" + i).toList();
+        var edges = new ArrayList<Edge>();
+        for (int i = 1; i < 200; i++)
+            edges.add(new Edge("S" + (i - 1) + "|S" + i, "S" + (i - 1), "S" + i, Vec3.Z, rnd.nextBoolean(), 2, 5));
+        check(all, edges, JoinOrder.best(all, Map.of(), edges, Aim.LEAST_HOLDING, Progress.NONE));
+    }
+
+    @Test
+    void pinsThatPointTwoWaysDoNotGoOnAtOnce() {
+        var edges = List.of(new Edge("A|B", "A", "B", Vec3.Z, true, 2, 5), new Edge("B|C", "B", "C", Vec3.X, true, 2, 5),
+                new Edge("A|C", "A", "C", Vec3.Z, true, 2, 5));
+        var steps = JoinOrder.best(List.of("A", "B", "C"), Map.of("A", 50.0, "B", 50.0, "C", 50.0), edges, Aim.LEAST_HOLDING,
+                Progress.NONE);
+        assertThat(steps.getFirst().seams()).as("the odd one first, then both that point alike").containsExactly("B|C");
+        assertThat(steps).allMatch(JoinOrder.Pair::free);
+    }
+
+    @Test
+    void looseAndSinglePartsAreInNoStep() {
+        assertThat(JoinOrder.best(List.of("A", "B"), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
+        assertThat(JoinOrder.best(List.of("A"), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
+        assertThat(JoinOrder.best(List.of(), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
+    }
+}

@@ -1,0 +1,147 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Slider;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.join.JoinOrder;
+import yellowbracket.join.JoinPlan;
+import yellowbracket.join.JoinWish;
+import yellowbracket.join.SeamJoin;
+import yellowbracket.mesh.Vec3;
+
+/** The join page: a product chosen, a hold clicked, a gap told, the order walked through, and all of it undone. */
+class JoinPartsTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
+    @Start
+    void start(Stage stage) {
+        open(stage);
+    }
+
+    @Stop
+    void end() {
+        close();
+    }
+
+    private JoinPlan plan() {
+        return model.result(JoinFigures.JOINS).orElseThrow();
+    }
+
+    private void staff(FxRobot robot, String tab) {
+        derived();
+        robot.interact(() -> {
+            model.choose("staff");
+            model.go(Page.JOIN, tab);
+        });
+        derived();
+    }
+
+    @Test
+    void aProductIsChosenAndTheReserveMovesWithTheHandlingAndAllIsUndone(FxRobot robot) {
+        staff(robot, "seams");
+        var before = model.shownProperty().get();
+        var weakest = plan().joins().stream().min(java.util.Comparator.comparingDouble(SeamJoin::reserve)).orElseThrow();
+        assertThat(text(robot, ".card .label")).contains("weakest seam", weakest.seam().name(), "hangs on it", "bonded");
+        assertThat(text(robot, ".card .label")).as("a reason against each that is not proposed").contains("not: ");
+        robot.interact(() -> {
+            ChoiceBox<Optional<yellowbracket.shop.JoinProduct>> all = robot.lookup("#join-all").query();
+            all.setValue(all.getItems()
+                    .stream()
+                    .filter(p -> p.filter(q -> q.name().equals("epoxy slow")).isPresent())
+                    .findFirst()
+                    .orElseThrow());
+        });
+        derived();
+        assertThat(plan().joins()).allMatch(j -> j.product().name().equals("epoxy slow"));
+        double slow = plan().join(weakest.seam().name()).reserve();
+        type(robot, "#join-times", "12");
+        until("rougher", () -> prop().join().times().equals(Optional.of(12.0)));
+        derived();
+        assertThat(plan().join(weakest.seam().name()).reserve()).isLessThan(slow);
+        type(robot, "#join-times", "a lot");
+        until("refused", () -> told().contains("handling \"a lot\": type times its weight"));
+        assertThat(prop().join().times()).contains(12.0);
+        robot.interact(() -> {
+            model.undo();
+            model.undo();
+        });
+        assertThat(model.shownProperty().get().props()).isEqualTo(before.props());
+    }
+
+    @Test
+    void whereItIsHeldIsClickedAndTheReserveFollows(FxRobot robot) {
+        staff(robot, "strength");
+        assertThat(text(robot, ".card .label")).contains("section ", "when it is");
+        var before = plan();
+        robot.interact(() -> robot.lookup("#join-hold").queryAs(Button.class).fire());
+        until("asks for a click", () -> robot.lookup("#join-hold").queryAs(Button.class).getText().contains("click"));
+        hit(robot, new Vec3(0, 0, 20));
+        until("held at the end", () -> prop().join().hold().isPresent());
+        derived();
+        double least = plan().joins().stream().mapToDouble(SeamJoin::reserve).min().orElseThrow(),
+                had = before.joins().stream().mapToDouble(SeamJoin::reserve).min().orElseThrow();
+        assertThat(least).as("all of it hangs on the lowest seam").isLessThan(had);
+        assertThat(plan().joins()).anyMatch(j -> j.demand().words().equals("held in the hand"));
+        robot.interact(model::undo);
+        derived();
+        assertThat(plan().joins().stream().mapToDouble(SeamJoin::reserve).min().orElseThrow()).isEqualTo(had);
+    }
+
+    @Test
+    void aGapIsToldAndTheGlueFollows(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.JOIN, "dry fit"));
+        derived();
+        var seam = plan().steps().getFirst().seams().getFirst();
+        String id = seam.replace('|', '-');
+        type(robot, "#gap-" + id, "2.5");
+        until("told", () -> prop().join().dryFit().containsKey(seam));
+        derived();
+        assertThat(prop().join().dryFit().get(seam)).isEqualTo(new JoinWish.DryFit(2.5, 0));
+        assertThat(plan().join(seam).product().gapMm()).isGreaterThanOrEqualTo(2.5);
+        assertThat(text(robot, ".card .label")).contains("fills it", "1 of ");
+        type(robot, "#gap-" + id, "-3");
+        until("refused", () -> told().contains("gap of " + seam + " \"-3\": type mm between 0 and 20"));
+        assertThat(prop().join().dryFit().get(seam).gapMm()).isEqualTo(2.5);
+        robot.interact(model::undo);
+        assertThat(prop().join().dryFit()).isEmpty();
+    }
+
+    @Test
+    void theOrderIsWalkedAndGoesByWhatIsAskedFor(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.JOIN, "order"));
+        derived();
+        int steps = plan().steps().size();
+        assertThat(steps).isGreaterThan(1);
+        for (var s : plan().steps()) assertThat(text(robot, ".card .label")).contains(s.words());
+        Slider slider = robot.lookup("#order-step").query();
+        for (int k = 1; k <= steps; k++) {
+            int to = k;
+            robot.interact(() -> slider.setValue(to));
+            var last = plan().steps().get(k - 1).seams();
+            until("step " + k, () -> text(robot, ".callout").contains(last.getFirst()) || text(robot, ".label").contains(last.getFirst()));
+        }
+        robot.interact(() -> {
+            ChoiceBox<JoinOrder.Aim> aim = robot.lookup("#join-aim").query();
+            aim.setValue(JoinOrder.Aim.FEWEST_AT_ONCE);
+        });
+        derived();
+        assertThat(prop().join().aim()).isEqualTo(JoinOrder.Aim.FEWEST_AT_ONCE);
+        assertThat(plan().steps()).hasSize(steps);
+    }
+}
