@@ -15,11 +15,12 @@ import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
 /** Dry fit, the steps of assembly, reinforcement from inside before anything is primed. */
-public record JoinWork(String prop, JoinPlan plan, Catalogue shop) implements StationWork {
+public record JoinWork(String prop, JoinPlan plan, List<Mend> mends, Catalogue shop) implements StationWork {
 
     @Override
     public Stated after(Ready before) {
-        if (plan.steps().isEmpty()) return new Stated(List.of(), Ready.after(before.all()));
+        if (plan.steps().isEmpty() && mends.isEmpty()) return new Stated(List.of(), Ready.after(before.all()));
+        if (plan.steps().isEmpty()) return new Stated(mending(), Ready.after(Stream.concat(before.all().stream(), mendIds()).toList()));
         var tasks = new ArrayList<Task>();
         int seams = plan.joins().size();
         var fit = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.DRYFIT), "dry fit, number, scuff P80", Operation.DRY_FIT, Tool.SANDING,
@@ -39,7 +40,21 @@ public record JoinWork(String prop, JoinPlan plan, Catalogue shop) implements St
                         shop.usual(Practice.REINFORCE_SEAM_H) * seams, last.values().stream().distinct().toList())
                 .withLag(Task.Lag.atLeast(Math.clamp(cure, 0, shop.usual(Practice.CURE_BEFORE_INSIDE_H))));
         tasks.add(inside);
-        return new Stated(tasks, Ready.after(List.of(inside.id())));
+        tasks.addAll(mending());
+        return new Stated(tasks, Ready.after(Stream.concat(Stream.of(inside.id()), mendIds()).toList()));
+    }
+
+    private Stream<TaskId> mendIds() {
+        return mends.stream().map(Mend::task);
+    }
+
+    /** What broke waits for nothing; what comes later waits for it. */
+    private List<Task> mending() {
+        return mends.stream()
+                .map(m -> Task.byHand(m.task(), "mend " + m.what(), Operation.REINFORCE, Tool.HANDS, m.hours(), List.of())
+                        .withProduct(m.product())
+                        .withLag(Task.Lag.atLeast(m.waitH())))
+                .toList();
     }
 
     private Task glue(JoinPlan.Step step, List<TaskId> after) {
@@ -55,6 +70,9 @@ public record JoinWork(String prop, JoinPlan plan, Catalogue shop) implements St
 
     @Override
     public List<Need> needs() {
-        return plan.joins().stream().map(j -> new Need(j.product().name(), j.grams(), "g")).toList();
+        var out = new ArrayList<Need>();
+        for (var s : plan.steps()) for (var p : s.products()) out.add(new Need(p, s.grams() / s.products().size(), "g"));
+        for (var m : mends) out.add(new Need(m.product(), m.grams(), "g"));
+        return out;
     }
 }

@@ -21,7 +21,7 @@ import yellowbracket.work.TaskId;
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
- * {@code odd SECTION words}, {@code cause: words},
+ * {@code odd SECTION words}, {@code broke SECTION} or {@code broke SECTION|SECTION} with words, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
  */
@@ -29,7 +29,7 @@ import yellowbracket.work.TaskId;
 public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE, BROKE }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
@@ -38,6 +38,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BROKE = Pattern.compile("broke\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
@@ -80,6 +81,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             if (started.matches()) return named(note, Kind.STARTED, started.group(1), e -> e);
             var odd = ODD.matcher(text);
             if (odd.matches()) return named(note, Kind.ODD, odd.group(1), e -> e.withFailure(Optional.of(FailureKind.in(text))));
+            var broke = BROKE.matcher(text);
+            if (broke.matches()) return named(note, Kind.BROKE, broke.group(1).replace('|', '+'), e -> e);
             if (CAUSE.matcher(text).matches()) return note.withKind(Kind.CAUSE).withFailure(Optional.of(FailureKind.in(text)));
             var spent = SPENT.matcher(text);
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
@@ -90,7 +93,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         }
 
         private Entry named(Entry note, Kind kind, String word, java.util.function.UnaryOperator<Entry> rest) {
-            return task(word).filter(t -> kind != Kind.STARTED && kind != Kind.ODD || t instanceof TaskId.Print)
+            return task(word).filter(t -> kind != Kind.STARTED && kind != Kind.ODD && kind != Kind.BROKE || t instanceof TaskId.Print)
                     .map(t -> rest.apply(about(note.withKind(kind), t)))
                     .orElse(note);
         }

@@ -84,7 +84,7 @@ public final class Recurring {
     }
 
     /** The first lesson after the failure that shares a tag with it, or has none. */
-    private static Optional<String> lesson(List<Entry> log, int from, Entry failed) {
+    static Optional<String> lesson(List<Entry> log, int from, Entry failed) {
         return log.subList(from + 1, log.size())
                 .stream()
                 .filter(e -> e.kind() == Entry.Kind.LESSON)

@@ -16,7 +16,7 @@ public sealed interface TaskId {
     enum Once { SIZE, CUT, DRYFIT, INSIDE, SEAMS, VISOR, STRAPS, TEST }
 
     /** What is done in numbered steps for a prop. */
-    enum Series { JOIN, SMOOTH, COLOUR }
+    enum Series { JOIN, SMOOTH, COLOUR, MEND }
 
     /** {@code size:helm} */
     record OfProp(String prop, Once once) implements TaskId {

@@ -157,8 +157,8 @@ class DerivingTest {
 
     /** What each edit may make anew; what is not listed may change anything of its prop. */
     private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of()), Map.entry("lock plane", Set.of()),
-            Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep")),
-            Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep")),
+            Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
+            Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
             Map.entry("seal", with("colours", "tight borders")), Map.entry("finish", with("smoothing", "fineness", "layer bands")),
             Map.entry("join", with("joins")), Map.entry("queue", with()), Map.entry("spool", Set.of("spools")),
             Map.entry("load", Set.of("spools")), Map.entry("due", Set.of("schedule", "chance", "spools")),

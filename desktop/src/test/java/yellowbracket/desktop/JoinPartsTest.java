@@ -13,11 +13,13 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinWish;
 import yellowbracket.join.SeamJoin;
+import yellowbracket.log.Entry;
 import yellowbracket.mesh.Vec3;
 
 /** The join page: a product chosen, a hold clicked, a gap told, the order walked through, and all of it undone. */
@@ -143,5 +145,28 @@ class JoinPartsTest extends WindowTest {
         derived();
         assertThat(prop().join().aim()).isEqualTo(JoinOrder.Aim.FEWEST_AT_ONCE);
         assertThat(plan().steps()).hasSize(steps);
+    }
+
+    @Test
+    void whatBrokeIsToldAndMendingItBecomesATask(FxRobot robot) {
+        staff(robot, "repairs");
+        int before = model.shownProperty().get().log().size();
+        assertThat(text(robot, ".card .label")).contains("nothing has broken so far");
+        robot.interact(() -> robot.lookup("#broke").queryAs(Button.class).fire());
+        derived();
+        assertThat(model.shownProperty().get().log()).hasSize(before + 1);
+        assertThat(model.shownProperty().get().log().getLast().kind()).isEqualTo(Entry.Kind.BROKE);
+        until("the recipe", () -> text(robot, ".card .label").contains("scrape the old glue off"));
+        var task = model.ofBuild(PlanFigures.TASKS).orElseThrow().list().stream().filter(t -> t.name().startsWith("mend seam")).findFirst();
+        assertThat(task).isPresent();
+        press(robot, "mended");
+        derived();
+        until("mended", () -> text(robot, ".card .label").contains(", mended"));
+        robot.interact(() -> {
+            model.undo();
+            model.undo();
+        });
+        derived();
+        until("as before", () -> text(robot, ".card .label").contains("nothing has broken so far"));
     }
 }

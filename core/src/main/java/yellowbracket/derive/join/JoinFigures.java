@@ -1,6 +1,7 @@
 package yellowbracket.derive.join;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -14,15 +15,19 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
 import yellowbracket.join.Contact;
 import yellowbracket.join.Handled;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinPlanner;
 import yellowbracket.join.LoadCase;
+import yellowbracket.join.Mend;
 import yellowbracket.join.Rod;
 import yellowbracket.join.Weakest;
+import yellowbracket.log.Breakage;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.print.SectionPrint;
+import yellowbracket.shop.JoinProduct;
 import yellowbracket.shop.Material;
 import yellowbracket.size.Exposure;
 import yellowbracket.size.Use;
@@ -35,7 +40,37 @@ public final class JoinFigures {
     public static final Figure<Contact.Found> CONTACTS = Figure.ofProp("contacts", Contact.Found.class,
             in -> Contact.of(in.get(CutFigures.SECTIONS).sections(), in.get(CutFigures.SECTIONS).seams(), in.progress()));
 
+    /** What broke and how it is mended. */
+    public static final Figure<Mends> MENDS = Figure.ofProp("mends", Mends.class, JoinFigures::mends);
+
     private JoinFigures() {}
+
+    /** @param alike seams made like one that broke */
+    public record Mends(List<Mend> list, List<Finding> alike) {}
+
+    private static Mends mends(Reads in) {
+        var broke = Breakage.of(in.build(Build::log), in.of(Prop::id));
+        if (broke.isEmpty()) return new Mends(List.of(), List.of());
+        var plan = in.get(JOINS);
+        var shop = in.shop(s -> s);
+        double hottest = in.of(p -> Exposure.hottestC(p.size().exposures()));
+        String material = in.of(p -> p.print().profile().material());
+        var strongest = shop.joins()
+                .stream()
+                .filter(p -> p.suits(material) && p.mostC() >= hottest)
+                .max(Comparator.comparingDouble(JoinProduct::shearLowMpa));
+        var out = new ArrayList<Mend>();
+        for (var b : broke) {
+            var seam = b.seam(plan);
+            var rods = plan.rods().getOrDefault(b.sections().size() == 2 ? seam.map(j -> j.seam().name()).orElse("") : b.sections().getFirst(),
+                    List.of());
+            if (seam.isPresent())
+                out.add(Mend.seam(b.task(), seam.get(), rods, plan.options().get(seam.get().seam().name()), shop));
+            else if (strongest.isPresent()) out.add(Mend.section(b.task(), String.join("|", b.sections()),
+                    plan.weakest().stream().filter(w -> w.section().equals(b.sections().getFirst())).findFirst(), rods, strongest.get(), shop));
+        }
+        return new Mends(List.copyOf(out), Breakage.alike(broke, plan));
+    }
 
     private static JoinPlan joins(Reads in) {
         var sections = in.get(CutFigures.SECTIONS);

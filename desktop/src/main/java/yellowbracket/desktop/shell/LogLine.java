@@ -42,6 +42,7 @@ public final class LogLine extends HBox implements AutoCloseable {
                 case STARTED -> ": " + about(entry) + " is under way";
                 case SPENT -> ": spent " + Words.money(entry.money());
                 case FIT -> ": the recommended scale now counts it";
+                case BROKE -> ": how to mend it stands on the join page under repairs";
                 case ODD -> ": nothing should start on that printer until a cause is noted";
                 case CAUSE -> ": the queue goes on";
                 case NOTE, LESSON -> "";

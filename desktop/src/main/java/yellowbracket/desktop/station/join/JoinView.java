@@ -28,7 +28,7 @@ import yellowbracket.work.Station;
 
 /** The join page: what each seam bears and with what it is joined, the order, where it snaps first, the dry fit. */
 public final class JoinView extends StationView {
-    private static final List<String> TABS = List.of("seams", "order", "strength", "dry fit");
+    private static final List<String> TABS = List.of("seams", "order", "strength", "dry fit", "repairs");
 
     private final Map<String, JoinPart> parts = new LinkedHashMap<>();
 
@@ -38,6 +38,7 @@ public final class JoinView extends StationView {
         parts.put("order", new OrderPart(this));
         parts.put("strength", new StrengthPart(this));
         parts.put("dry fit", new DryFitPart(this));
+        parts.put("repairs", new RepairsPart(this));
     }
 
     AppModel model() {
@@ -63,7 +64,7 @@ public final class JoinView extends StationView {
                 prop().name() + " \u00b7 at " + Math.round(model.shownProperty().get().shopCelsius()) + " \u00b0C");
         var plan = plan();
         if (plan.isEmpty()) return waiting(card, JoinFigures.JOINS);
-        if (plan.get().joins().isEmpty() && !tab().equals("strength")) {
+        if (plan.get().joins().isEmpty() && !tab().equals("strength") && !tab().equals("repairs")) {
             card.text("one piece: nothing to join");
             findings(card, plan.get().findings());
         } else shown.write(card, plan.get());

@@ -1,0 +1,96 @@
+package yellowbracket.log;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import yellowbracket.cut.CutTree;
+import yellowbracket.cut.Letters;
+import yellowbracket.cut.Sectioning;
+import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.join.Contact;
+import yellowbracket.join.JoinPlan;
+import yellowbracket.join.JoinPlanner;
+import yellowbracket.join.JoinWish;
+import yellowbracket.join.LoadCase;
+import yellowbracket.join.Mend;
+import yellowbracket.join.Weakest;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Shapes;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.work.Known;
+import yellowbracket.work.TaskId;
+
+/** What broke, how it is mended, and that it comes back where another seam is made the same way. */
+class BreakageTest {
+    private static final Catalogue SHOP = Catalogue.builtIn();
+
+    private static List<Entry> log(String... lines) {
+        var out = new ArrayList<Entry>();
+        for (var l : lines) out.add(Entry.parse(LocalDateTime.of(2026, 3, 1, 8, 0).plusHours(out.size()), l, Known.NAMES).orElseThrow());
+        return out;
+    }
+
+    /** A rod of three pieces, too heavy for its seams. */
+    private static JoinPlan plan(double radius) {
+        var m = Shapes.tube(radius, 0, -450, 450, 48);
+        var tree = CutTree.split(CutPlane.across(2, 150), CutTree.WHOLE, CutTree.split(CutPlane.across(2, -150), CutTree.WHOLE, CutTree.WHOLE));
+        var s = Sectioning.of(m, Bvh.of(m), tree, "p", Letters.alone(), Progress.NONE);
+        var prints = new HashMap<String, JoinPlanner.Print>();
+        for (var q : s.sections())
+            prints.put(q.name(), new JoinPlanner.Print(500, "PLA", new Weakest.Printed(3, 0.44, 0.15, Vec3.X, 50, 0.5)));
+        return JoinPlanner.plan(new JoinPlanner.Given(s.sections(), s.seams(), Contact.Found.NONE, prints, Map.of(), Map.of(), 20, 35,
+                JoinWish.NONE, List.of(LoadCase.picked(LoadCase.CAREFUL)), Set.of(), SHOP), Progress.NONE);
+    }
+
+    @Test
+    void linesAreRead() {
+        var broke = log("broke A|B at the fair").getFirst();
+        assertThat(broke.kind()).isEqualTo(Entry.Kind.BROKE);
+        assertThat(broke.printed()).extracting(s -> s.letter()).containsExactly("A", "B");
+        assertThat(log("broke B snapped at the crook").getFirst().kind()).isEqualTo(Entry.Kind.BROKE);
+        assertThat(log("broke even at the fair").getFirst().kind()).as("no section").isEqualTo(Entry.Kind.NOTE);
+        var all = Breakage.of(log("broke A|B", "lesson: pin it", "broke C", "done A 3 h"), "p");
+        assertThat(all).hasSize(2);
+        assertThat(all.getFirst().lesson()).isEqualTo("pin it");
+        assertThat(all.get(1).task().text()).isEqualTo("mend:p:2");
+        assertThat(TaskId.of("mend:p:2")).isEqualTo(all.get(1).task());
+        assertThat(Breakage.of(log("broke A|B"), "q")).isEmpty();
+    }
+
+    @Test
+    void aBrokenSeamIsMendedAcrossTheBreakAndStronger() {
+        var plan = plan(9);
+        var b = Breakage.of(log("broke A|B"), "p").getFirst();
+        var seam = b.seam(plan).orElseThrow();
+        var mend = Mend.seam(b.task(), seam, plan.rods().getOrDefault(seam.seam().name(), List.of()), plan.options().get(seam.seam().name()), SHOP);
+        assertThat(mend.what()).isEqualTo("seam " + seam.seam().name());
+        assertThat(mend.steps()).anyMatch(s -> s.contains("rod") || s.contains("dowels")).last().asString().contains("fill the line");
+        assertThat(mend.steps().getFirst()).contains("scrape the old glue off");
+        assertThat(mend.hours()).isPositive();
+        assertThat(mend.waitH()).isPositive();
+        assertThat(SHOP.joins()).anyMatch(p -> p.name().equals(mend.product()) && p.shearHighMpa() >= seam.product().shearHighMpa());
+        var strongest = SHOP.joins().stream().filter(p -> p.name().equals("epoxy slow")).findFirst().orElseThrow();
+        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest, SHOP);
+        assertThat(neck.steps()).hasSizeGreaterThan(3);
+        assertThat(neck.product()).isEqualTo("epoxy slow");
+    }
+
+    @Test
+    void aSeamMadeLikeOneThatBrokeIsTold() {
+        var plan = plan(9);
+        var all = Breakage.of(log("broke A|B", "lesson: a rod through it"), "p");
+        var first = all.getFirst().seam(plan).orElseThrow();
+        assertThat(first.reserve()).isLessThan(JoinPlan.LEAST_RESERVE);
+        assertThat(Breakage.alike(all, plan)).singleElement()
+                .satisfies(f -> assertThat(f.words()).contains("no stronger than " + first.seam().name(), "a rod through it"));
+        assertThat(Breakage.alike(all, plan(40))).as("strong seams are not like it").isEmpty();
+    }
+}
