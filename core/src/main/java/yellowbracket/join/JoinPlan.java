@@ -7,9 +7,10 @@ import yellowbracket.finding.Finding;
 /**
  * How everything is joined: what each seam must bear and with what it is joined, in which steps, where it snaps first.
  * @param options every way to join a seam, best first, by its name @param rods that would do, by seam or section
+ * @param breaks what breaks, to be told before anything is printed; among the findings too
  */
 public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options, List<Step> steps, List<Weakest> weakest,
-        Map<String, List<Rod>> rods, List<Contact> contacts, List<LoadCase> cases, List<Finding> findings) {
+        Map<String, List<Rod>> rods, List<Contact> contacts, List<LoadCase> cases, List<Finding> breaks, List<Finding> findings) {
     /** Below this reserve, at the low end, a joint is not trusted. */
     public static final double LEAST_RESERVE = 3;
     /** From this on it need not be told. */
@@ -25,6 +26,7 @@ public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options
         rods = Map.copyOf(rods);
         contacts = List.copyOf(contacts);
         cases = List.copyOf(cases);
+        breaks = List.copyOf(breaks);
         findings = List.copyOf(findings);
     }
 

@@ -57,6 +57,7 @@ public final class JoinPlanner {
 
     private final Given in;
     private final Progress progress;
+    private final List<Finding> breaks = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final Map<String, Bond> bonds = new HashMap<>();
     private final Map<String, Seam> seams = new LinkedHashMap<>();
@@ -92,7 +93,7 @@ public final class JoinPlanner {
                 .toList();
         var rods = rods(chosen, weakest);
         tell(chosen, steps, weakest, rods);
-        return new JoinPlan(List.copyOf(chosen.values()), options, steps, weakest, rods, contacts, in.cases, findings);
+        return new JoinPlan(List.copyOf(chosen.values()), options, steps, weakest, rods, contacts, in.cases, breaks, findings);
     }
 
     private Weighed weighed(Section s) {
@@ -276,12 +277,13 @@ public final class JoinPlanner {
 
     private void tell(Map<String, SeamJoin> chosen, List<JoinPlan.Step> steps, List<Weakest> weakest, Map<String, List<Rod>> rods) {
         for (var j : chosen.values()) {
-            if (j.reserve() < JoinPlan.LEAST_RESERVE) findings.add(weak(j, rods.get(j.seam().name())));
+            if (j.reserve() < JoinPlan.LEAST_RESERVE) breaks.add(weak(j, rods.get(j.seam().name())));
             if (j.product().mostC() < in.hottestC) findings.add(Finding.of(Weight.CARE, Subject.seam(j.seam().name()),
                     "%s creeps above %.0f C, and what the prop goes through gets up to %.0f: seam %s", j.product().name(),
                     j.product().mostC(), in.hottestC, j.seam().name()));
         }
-        for (var w : weakest) if (w.low() < JoinPlan.LEAST_RESERVE) findings.add(snaps(w, rods.get(w.section())));
+        for (var w : weakest) if (w.low() < JoinPlan.LEAST_RESERVE) breaks.add(snaps(w, rods.get(w.section())));
+        findings.addAll(0, breaks);
         for (var s : steps) if (!s.inTime() && s.seams().size() > 1) findings
                 .add(Finding.of(Weight.CARE, Subject.WHOLE, "step %d closes %d seams: %.1f min to wet and align them, %s stays open %.1f",
                         s.number(), s.seams().size(), s.needMin(), s.products().getFirst(), s.openMin()));

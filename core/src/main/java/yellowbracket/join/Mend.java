@@ -74,8 +74,9 @@ public record Mend(TaskId.Step task, String what, List<String> steps, String pro
         // each dowel holds by the glue round it, over about half the line's breadth
         double each = Math.PI * DOWEL_MM * DEEP_MM * Rod.BORE_MPA * line / (2 * Math.PI);
         int n = (int) Math.clamp(Math.ceil(JoinPlan.LEAST_RESERVE * moment / each), LEAST_DOWELS, MOST_DOWELS);
-        steps.add(text("drill for %d dowels of %.0f mm, %.0f mm into each side, spread round the rim and slanted a little against each other", n,
-                DOWEL_MM, DEEP_MM));
+        steps.add(
+                text("drill for %d dowels of %.0f mm, %.0f mm into each side, spread round the rim and slanted a little against each other",
+                        n, DOWEL_MM, DEEP_MM));
         return n * DOWEL_H;
     }
 

@@ -56,10 +56,11 @@ public record Breakage(TaskId.Step task, LocalDate day, List<String> sections, S
     public static List<Finding> alike(List<Breakage> all, JoinPlan plan) {
         var out = new ArrayList<Finding>();
         for (var b : all) b.seam(plan).ifPresent(broke -> {
-            for (var j : plan.joins()) if (!j.equals(broke) && j.product().equals(broke.product())
-                    && j.reserve() < JoinPlan.LEAST_RESERVE && j.reserve() <= AS_WEAK * broke.reserve())
-                out.add(Finding.of(Weight.CARE, Subject.seam(j.seam().name()), "seam %s is joined with %s and no stronger than %s, which broke on %s%s",
-                        j.seam().name(), j.product().name(), broke.seam().name(), DAY.format(b.day), b.lesson.isEmpty() ? "" : ": " + b.lesson));
+            for (var j : plan.joins()) if (!j.equals(broke) && j.product().equals(broke.product()) && j.reserve() < JoinPlan.LEAST_RESERVE
+                    && j.reserve() <= AS_WEAK * broke.reserve())
+                out.add(Finding.of(Weight.CARE, Subject.seam(j.seam().name()),
+                        "seam %s is joined with %s and no stronger than %s, which broke on %s%s", j.seam().name(), j.product().name(),
+                        broke.seam().name(), DAY.format(b.day), b.lesson.isEmpty() ? "" : ": " + b.lesson));
         });
         return List.copyOf(out);
     }

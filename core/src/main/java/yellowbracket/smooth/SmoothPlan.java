@@ -23,18 +23,18 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
     }
 
     /**
-     * @param showSeamMm length of seam on the show side
+     * @param showSeamMm length of seam on the show side, {@code unevenMm}: what is to be filled along it beyond the usual, on average
      * @param wallMm printed wall that may be sanded into
      */
-    public static SmoothPlan of(Areas areas, double showSeamMm, Finish finish, School school, Ladder.Weights weights, double celsius,
-            double wallMm, Catalogue shop) {
+    public static SmoothPlan of(Areas areas, double showSeamMm, double unevenMm, Finish finish, School school, Ladder.Weights weights,
+            double celsius, double wallMm, Catalogue shop) {
         double dm2 = areas.totalDm2();
         var outcome = Ladder.find(areas.valley90Um(), finish, school, weights, shop, sandMinutes(areas, shop));
         double band = showSeamMm * shop.usual(Practice.SEAM_BAND_MM) / 1e4;
         var filler = shop.coating("two-part polyester filler");
         var mix = band > 0
-                ? Optional.of(
-                        Mix.of(filler, band, shop.usual(Practice.SEAM_FILL_MM), celsius, shop.usual(Practice.SPREAD_FILLER_MIN_DM2), shop))
+                ? Optional.of(Mix.of(filler, band, shop.usual(Practice.SEAM_FILL_MM) + unevenMm, celsius,
+                        shop.usual(Practice.SPREAD_FILLER_MIN_DM2), shop))
                 : Optional.<Mix>empty();
         double seamH = band * (shop.usual(Practice.SPREAD_FILLER_MIN_DM2) + 3 * shop.usual(Practice.SAND_CURVED_MIN_DM2)) / 60;
         return switch (outcome) {

@@ -41,7 +41,8 @@ class BreakageTest {
     /** A rod of three pieces, too heavy for its seams. */
     private static JoinPlan plan(double radius) {
         var m = Shapes.tube(radius, 0, -450, 450, 48);
-        var tree = CutTree.split(CutPlane.across(2, 150), CutTree.WHOLE, CutTree.split(CutPlane.across(2, -150), CutTree.WHOLE, CutTree.WHOLE));
+        var tree = CutTree.split(CutPlane.across(2, 150), CutTree.WHOLE,
+                CutTree.split(CutPlane.across(2, -150), CutTree.WHOLE, CutTree.WHOLE));
         var s = Sectioning.of(m, Bvh.of(m), tree, "p", Letters.alone(), Progress.NONE);
         var prints = new HashMap<String, JoinPlanner.Print>();
         for (var q : s.sections())
@@ -70,7 +71,8 @@ class BreakageTest {
         var plan = plan(9);
         var b = Breakage.of(log("broke A|B"), "p").getFirst();
         var seam = b.seam(plan).orElseThrow();
-        var mend = Mend.seam(b.task(), seam, plan.rods().getOrDefault(seam.seam().name(), List.of()), plan.options().get(seam.seam().name()), SHOP);
+        var mend = Mend.seam(b.task(), seam, plan.rods().getOrDefault(seam.seam().name(), List.of()),
+                plan.options().get(seam.seam().name()), SHOP);
         assertThat(mend.what()).isEqualTo("seam " + seam.seam().name());
         assertThat(mend.steps()).anyMatch(s -> s.contains("rod") || s.contains("dowels")).last().asString().contains("fill the line");
         assertThat(mend.steps().getFirst()).contains("scrape the old glue off");
@@ -78,7 +80,8 @@ class BreakageTest {
         assertThat(mend.waitH()).isPositive();
         assertThat(SHOP.joins()).anyMatch(p -> p.name().equals(mend.product()) && p.shearHighMpa() >= seam.product().shearHighMpa());
         var strongest = SHOP.joins().stream().filter(p -> p.name().equals("epoxy slow")).findFirst().orElseThrow();
-        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest, SHOP);
+        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest,
+                SHOP);
         assertThat(neck.steps()).hasSizeGreaterThan(3);
         assertThat(neck.product()).isEqualTo("epoxy slow");
     }

@@ -62,12 +62,13 @@ public final class JoinFigures {
         var out = new ArrayList<Mend>();
         for (var b : broke) {
             var seam = b.seam(plan);
-            var rods = plan.rods().getOrDefault(b.sections().size() == 2 ? seam.map(j -> j.seam().name()).orElse("") : b.sections().getFirst(),
-                    List.of());
-            if (seam.isPresent())
-                out.add(Mend.seam(b.task(), seam.get(), rods, plan.options().get(seam.get().seam().name()), shop));
+            var rods = plan.rods()
+                    .getOrDefault(b.sections().size() == 2 ? seam.map(j -> j.seam().name()).orElse("") : b.sections().getFirst(),
+                            List.of());
+            if (seam.isPresent()) out.add(Mend.seam(b.task(), seam.get(), rods, plan.options().get(seam.get().seam().name()), shop));
             else if (strongest.isPresent()) out.add(Mend.section(b.task(), String.join("|", b.sections()),
-                    plan.weakest().stream().filter(w -> w.section().equals(b.sections().getFirst())).findFirst(), rods, strongest.get(), shop));
+                    plan.weakest().stream().filter(w -> w.section().equals(b.sections().getFirst())).findFirst(), rods, strongest.get(),
+                    shop));
         }
         return new Mends(List.copyOf(out), Breakage.alike(broke, plan));
     }

@@ -11,6 +11,7 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
+import yellowbracket.join.JoinWish;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.LayerBands;
 import yellowbracket.print.Layers;
@@ -50,6 +51,16 @@ public final class SmoothFigures {
         return sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
     }
 
+    /** A step is feathered out over the band, half of it high; a gap is filled as deep as it is wide. Mean over the seams that are seen, mm. */
+    private static double unevenMm(Sectioning sections, Map<String, JoinWish.DryFit> found) {
+        double all = shownSeamMm(sections), sum = 0;
+        for (var s : sections.seams()) {
+            var f = found.get(s.name());
+            if (f != null) sum += s.showLengthMm() * (f.stepMm() / 2 + f.gapMm() / 4);
+        }
+        return all > 0 ? sum / all : 0;
+    }
+
     private static Areas areas(Reads in) {
         var prints = in.get(PrintFigures.PRINTS);
         var samples = in.get(CutFigures.SAMPLES_OF).bySection();
@@ -64,10 +75,11 @@ public final class SmoothFigures {
     /** What smoothing takes, whatever the surface. */
     private static Fineness.Smoothing smoothing(Reads in) {
         double seam = shownSeamMm(in.get(CutFigures.SECTIONS));
+        double uneven = unevenMm(in.get(CutFigures.SECTIONS), in.of(p -> p.join().dryFit()));
         var wish = in.of(Prop::smooth);
         double celsius = in.build(Build::shopCelsius);
         var shop = in.shop(s -> s);
-        return (areas, profile) -> SmoothPlan.of(areas, seam, wish.finish(), wish.school(), wish.hurry().weights(), celsius,
+        return (areas, profile) -> SmoothPlan.of(areas, seam, uneven, wish.finish(), wish.school(), wish.hurry().weights(), celsius,
                 profile.wallMm(), shop);
     }
 

@@ -23,6 +23,7 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
@@ -121,6 +122,7 @@ public final class CutView extends StationView {
                         + " too large for every bed, turned any way",
                 "take a plan", plans::takeFirst));
         findings(card, sections.get().findings());
+        if (tab().equals("joints")) model.result(JoinFigures.JOINS).ifPresent(j -> findings(card, j.breaks()));
         model.result(CutFigures.NECKS).ifPresent(n -> findings(card, n.findings(prop().scale())));
         findings(card, prop().size().lacks());
         model.result(ColourFigures.TIGHT).ifPresent(t -> findings(card, t.findings()));

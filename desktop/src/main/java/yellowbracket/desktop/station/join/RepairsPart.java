@@ -53,7 +53,8 @@ final class RepairsPart extends JoinPart {
             int n = 1;
             for (var s : m.steps()) card.step(String.valueOf(n++), s, "");
         }
-        card.row("by hand", Words.about(m.hours()), Words.text("%s, %s; handle after %s", m.product(), Words.grams(m.grams()), Words.hours(m.waitH())));
+        card.row("by hand", Words.about(m.hours()),
+                Words.text("%s, %s; handle after %s", m.product(), Words.grams(m.grams()), Words.hours(m.waitH())));
         if (!done(m)) card.add(Card.action("mended", () -> model.note("done " + m.task().text())));
     }
 
@@ -62,7 +63,8 @@ final class RepairsPart extends JoinPart {
         var things = new ArrayList<Node>();
         var labels = new ArrayList<Bench.Callout>();
         var broke = model.result(JoinFigures.MENDS).map(JoinFigures.Mends::list).orElse(List.of());
-        view.seams(plan, things, labels, j -> broke.stream().anyMatch(m -> m.what().equals("seam " + j.seam().name())) ? j.seam().name() + " broke" : "");
+        view.seams(plan, things, labels,
+                j -> broke.stream().anyMatch(m -> m.what().equals("seam " + j.seam().name())) ? j.seam().name() + " broke" : "");
         view.shell(things);
         view.shown(plan, things, labels, "repairs");
     }

@@ -14,12 +14,15 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.LoadCase;
+import yellowbracket.join.Removable;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.shop.JoinProduct;
 
 /** Every seam with what it bears and with what it is joined, weakest first; the seam picked with its load and all ways to join it. */
 final class SeamsPart extends JoinPart {
     private static final int MOST_ROWS = 9;
+    /** Paint and glue between a pair of magnets, mm. */
+    private static final double MAGNET_GAP_MM = 0.4;
 
     private final Timers timers;
     private String picked = "";
@@ -127,6 +130,14 @@ final class SeamsPart extends JoinPart {
                 now.needMin() > now.openMin() ? "stop" : "");
         Optional.ofNullable(plan.rods().get(seam.name()))
                 .ifPresent(rods -> rods.stream().filter(r -> r.fits()).limit(3).forEach(r -> card.row("a rod", Card.more(r.words()))));
+        double rim = seam.line().stream().mapToDouble(p -> p.distance(seam.centre())).max().orElse(0);
+        card.row("turned by 1\u00b0", words().length(rim * Math.toRadians(1)),
+                "off at its rim: line up the witness marks, glue on what holds, none where it must move");
+        Removable.of(seam, d, MAGNET_GAP_MM)
+                .stream()
+                .filter(Removable::fits)
+                .findFirst()
+                .ifPresent(r -> card.row("to come apart", Card.more(r.words())));
         var table = view.alternatives("ways to join it", "bears", "hold min", "handle h", "grams");
         for (var o : plan.options().get(seam.name())) {
             boolean current = o.product().equals(now.product());

@@ -9,6 +9,7 @@ import java.util.function.BiConsumer;
 import yellowbracket.finding.Weight;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -67,6 +68,7 @@ public final class PrintView extends StationView {
         shown.write(card, prints.get());
         findings(card, prints.get().findings());
         findings(card, prop().size().lacks());
+        model.result(JoinFigures.JOINS).ifPresent(j -> findings(card, j.breaks()));
         if (!tab().equals("way up")) checked(card);
         return card;
     }

@@ -1,0 +1,69 @@
+package yellowbracket.join;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import yellowbracket.cut.Seam;
+
+/**
+ * What holds a joint that is taken apart again, and how many of it: against the pull that handling makes and its prying, with the reserve
+ * asked of every joint. Starting values of workshop practice, not measured.
+ * @param newton that one holds @param asks of the cut station
+ */
+public record Removable(String what, double newton, int count, boolean fits, String asks) {
+    /** Discs that are sold everywhere, diameter and height, mm. */
+    private static final double[][] DISCS = {{5, 2}, {6, 2}, {8, 3}, {10, 3}, {12, 4}, {15, 5}};
+    /** Remanence of the usual grade, tesla; paint and tilt take half of the pull. */
+    private static final double TESLA = 1.3, PAINT_AND_TILT = 0.5, MU0 = 4e-7 * Math.PI;
+    /** Pulled out of a melted-in insert of M3, of a pair of hook tape, N and N/mm2, at the low end. */
+    private static final double INSERT_N = 150, HOOK_MPA = 0.03;
+    private static final double INSERT_WIDE_MM = 4.2, WALL_MM = 1.2;
+    private static final int MOST = 12;
+
+    /**
+     * Pull between two equal discs across a gap: the field of both in the middle of the gap, B^2 A / 2 mu0. N.
+     * @param gapMm skins, paint and glue between them
+     */
+    public static double pullN(double diameterMm, double highMm, double gapMm) {
+        double r = diameterMm / 2, g = gapMm / 2, far = highMm + g;
+        double one = TESLA / 2 * (far / Math.hypot(r, far) - g / Math.hypot(r, g)), both = 2 * one;
+        return PAINT_AND_TILT * both * both / (2 * MU0) * Math.PI * r * r * 1e-6;
+    }
+
+    /** The smallest count of each kind, fewest first; what has no room on the face is told as that. @param gapMm between magnets */
+    public static List<Removable> of(Seam seam, Loads.Demand demand, double gapMm) {
+        double wide = wide(seam), across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
+        // what pries it open is held at half its breadth
+        double pull = JoinPlan.LEAST_RESERVE * (demand.newton() + demand.bendingNmm() / (across / 2));
+        var out = new ArrayList<Removable>();
+        for (var d : DISCS) {
+            double one = pullN(d[0], d[1], gapMm);
+            int n = count(pull, one);
+            out.add(new Removable(String.format(Locale.ROOT, "pairs of magnets %.0f x %.0f mm", d[0], d[1]), one, n,
+                    n <= MOST && d[0] + 2 * WALL_MM <= wide, "pockets for magnets on this seam"));
+        }
+        int screws = count(pull, INSERT_N);
+        out.add(new Removable("M3 screws in melted-in inserts", INSERT_N, screws, screws <= MOST && INSERT_WIDE_MM + 2 * WALL_MM <= wide,
+                "a flange inside to put them through"));
+        double tape = pull / HOOK_MPA;
+        out.add(new Removable(String.format(Locale.ROOT, "hook tape, %.0f cm2", Math.ceil(tape / 100)),
+                tape * HOOK_MPA / JoinPlan.LEAST_RESERVE, 1, tape <= seam.areaMm2(), "a lap to stick it on"));
+        out.sort(java.util.Comparator.comparing((Removable r) -> !r.fits).thenComparingInt(Removable::count));
+        return List.copyOf(out);
+    }
+
+    private static int count(double pull, double one) {
+        return one > 0 ? (int) Math.max(2, Math.ceil(Math.min(1e6, pull / one))) : Integer.MAX_VALUE;
+    }
+
+    /** The widest round place of a face, mm. */
+    private static double wide(Seam seam) {
+        if (seam.face().shape().isEmpty()) return 0;
+        return 2 * new org.locationtech.jts.algorithm.construct.MaximumInscribedCircle(seam.face().shape(), 0.1).getRadiusLine()
+                .getLength();
+    }
+
+    public String words() {
+        return String.format(Locale.ROOT, "%s%s, %.0f N each; needs %s", count > 1 ? count + " " : "", what, newton, asks);
+    }
+}
