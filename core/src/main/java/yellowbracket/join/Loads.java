@@ -177,17 +177,19 @@ public final class Loads {
     private void hang(Set<String> free, JointGroup group, LoadCase c, String held, JointGroup.Pull plain, Map<String, Demand> out) {
         double k = c.times();
         var pull = new JointGroup.Pull(plain.newton() * k, plain.moment().times(k));
-        var whole = group.worst(pull, c.ways());
-        double shared = shared(group, pull, c.ways(), whole.mpa());
+        var own = group.bonds().stream().map(b -> group.worst(b, pull, c.ways())).toList();
+        double all = own.stream().mapToDouble(JointGroup.Stress::mpa).max().orElse(0), shared = -1;
         double grams = free.stream().mapToDouble(n -> parts.get(n).grams()).sum();
-        for (var b : group.bonds()) {
-            var own = group.bonds().size() == 1 ? whole : group.worst(b, pull, c.ways());
-            double mpa = Math.min(own.mpa(), shared);
+        for (int i = 0; i < own.size(); i++) {
+            var b = group.bonds().get(i);
+            if (own.get(i).mpa() <= out.get(b.seam()).mpa) continue; // worse is known of it
+            if (shared < 0) shared = shared(group, pull, c.ways(), all);
+            double mpa = Math.min(own.get(i).mpa(), shared);
             if (mpa <= out.get(b.seam()).mpa) continue;
             var arm = pull.moment().minus(group.centre().times(pull.newton()));
-            var moment = arm.cross(own.way());
+            var moment = arm.cross(own.get(i).way());
             double torsion = b.rim().isEmpty() ? 0 : Math.abs(moment.dot(b.rim().getFirst().normal()));
-            out.put(b.seam(), new Demand(b.seam(), mpa, c.kind(), held, own.way(), grams, Math.abs(pull.newton()),
+            out.put(b.seam(), new Demand(b.seam(), mpa, c.kind(), held, own.get(i).way(), grams, Math.abs(pull.newton()),
                     Math.sqrt(Math.max(0, moment.dot(moment) - torsion * torsion)), torsion));
         }
     }

@@ -70,11 +70,6 @@ final class Shots {
         todo.add(new Shot("wearers-view", () -> model.go(Page.SIZE, "sight")));
         page("cut", Page.CUT);
         todo.add(new Shot("cut-planes", () -> model.go(Page.CUT, "planes")));
-        todo.add(new Shot("exploded", () -> {
-            model.pageProperty().set(Page.CUT);
-            model.go(Page.CUT, "sections");
-            bench.explode().setValue(0.9);
-        }));
         todo.add(new Shot("joint", () -> {
             model.choose("staff");
             model.pageProperty().set(Page.CUT);
@@ -97,20 +92,28 @@ final class Shots {
         }, () -> {}));
         todo.add(new Shot("join", () -> {
             model.nightProperty().set(false);
-            model.pageProperty().set(Page.JOIN);
+            model.go(Page.JOIN, "seams");
         }));
-        page("smooth", Page.SMOOTH);
+        todo.add(new Shot("join-order", () -> model.go(Page.JOIN, "order"),
+                () -> ((javafx.scene.control.Slider) frame.lookup("#order-step")).setValue(3)));
+        todo.add(new Shot("strength", () -> {
+            model.choose("staff");
+            model.go(Page.JOIN, "strength");
+        }));
+        todo.add(new Shot("smooth", () -> {
+            model.choose("helm");
+            model.pageProperty().set(Page.SMOOTH);
+        }));
         page("colour", Page.COLOUR);
         page("wear", Page.WEAR);
         page("log", Page.LOG);
         page("plan", Page.PLAN);
         todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));
-        todo.add(new Shot("bodies", () -> {
+        todo.add(new Shot("health", () -> {
             press(KeyCode.ESCAPE, "");
             model.sessions().open(foundLantern());
-            model.go(Page.SIZE, "bodies");
+            model.go(Page.SIZE, "health");
         }));
-        todo.add(new Shot("health", () -> model.go(Page.SIZE, "health")));
     }
 
     private void press(KeyCode key, String text) {

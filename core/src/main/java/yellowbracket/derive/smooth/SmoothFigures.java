@@ -51,7 +51,7 @@ public final class SmoothFigures {
         return sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
     }
 
-    /** A step is feathered out over the band, half of it high; a gap is filled as deep as it is wide. Mean over the seams that are seen, mm. */
+    /** A step is feathered out over the band, half of it high; a gap is filled as deep as it is wide. Mean over the seams seen, mm. */
     private static double unevenMm(Sectioning sections, Map<String, JoinWish.DryFit> found) {
         double all = shownSeamMm(sections), sum = 0;
         for (var s : sections.seams()) {
