@@ -123,7 +123,7 @@ public final class JoinOrder {
 
     /** Minutes and what stands for them; infinite where no seam joins the two. */
     private double step(boolean[] a, boolean[] b) {
-        double need = 0, hold = 0, ga = 0, gb = 0;
+        double need = 0, hold = 0;
         int n = 0;
         for (int i = 0; i < ends.length; i++) {
             int p = ends[i][0], q = ends[i][1];
@@ -133,16 +133,19 @@ public final class JoinOrder {
             hold = Math.max(hold, edges.get(i).holdMin);
         }
         if (n == 0) return Double.POSITIVE_INFINITY;
-        for (int i = 0; i < grams.length; i++) {
-            if (a[i]) ga += grams[i];
-            if (b[i]) gb += grams[i];
-        }
+        double lighter = Math.min(grams(a), grams(b));
         double cost = switch (aim) {
-            case LEAST_HOLDING -> need + hold * (1 + Math.min(ga, gb) * OF_A_GRAM) + 2 * (n - 1);
+            case LEAST_HOLDING -> need + hold * (1 + lighter * OF_A_GRAM) + 2 * (n - 1);
             case SOONEST -> need + hold;
             case FEWEST_AT_ONCE -> need + 60 * (n - 1) * (n - 1);
         };
         return free(a, b) ? cost : cost + BLOCKED_MIN;
+    }
+
+    private double grams(boolean[] some) {
+        double sum = 0;
+        for (int i = 0; i < grams.length; i++) if (some[i]) sum += grams[i];
+        return sum;
     }
 
     /** Whether one can go on to the other along a straight line. */
@@ -219,13 +222,8 @@ public final class JoinOrder {
         var seams = new ArrayList<String>();
         for (int i = 0; i < ends.length; i++)
             if (a[ends[i][0]] && b[ends[i][1]] || a[ends[i][1]] && b[ends[i][0]]) seams.add(edges.get(i).seam);
-        double ga = 0, gb = 0;
-        for (int i = 0; i < grams.length; i++) {
-            if (a[i]) ga += grams[i];
-            if (b[i]) gb += grams[i];
-        }
         // the lighter goes on to the heavier
-        return ga <= gb ? new Pair(called(a), called(b), seams, free(a, b)) : new Pair(called(b), called(a), seams, free(a, b));
+        return grams(a) <= grams(b) ? new Pair(called(a), called(b), seams, free(a, b)) : new Pair(called(b), called(a), seams, free(a, b));
     }
 
     private List<String> called(boolean[] some) {

@@ -42,6 +42,8 @@ public final class JoinPlanner {
     private static final double CLOSE = 0.7;
     /** Less is not mixed, g: one cannot dose it. */
     private static final double LEAST_BATCH_G = 2;
+    /** Between these the times of glues are worth something. */
+    private static final double COLDEST_C = 5, WARMEST_C = 40;
 
     /** A section as it comes from the printer. @param grams without support */
     public record Print(double grams, String material, Weakest.Printed how) {}
@@ -137,7 +139,7 @@ public final class JoinPlanner {
     }
 
     private SeamJoin join(Seam s, JoinProduct p, Loads.Demand demand) {
-        double slower = Math.pow(2, (20 - in.celsius) / 10); // rates double with 10 degrees
+        double slower = Math.pow(2, (20 - Math.clamp(in.celsius, COLDEST_C, WARMEST_C)) / 10); // rates double with 10 degrees
         double gap = gap(s), film = Math.max(gap, in.shop.usual(Practice.GLUE_FILM_MM));
         double starved = p.gapMm() < film ? STARVED : 1, stress = demand.mpa();
         double low = Math.min(KNOCK_DOWN * p.shearLowMpa() * starved, print(s)),
@@ -261,18 +263,11 @@ public final class JoinPlanner {
 
     private Map<String, List<Rod>> rods(Map<String, SeamJoin> chosen, List<Weakest> weakest) {
         var out = new LinkedHashMap<String, List<Rod>>();
-        for (var j : chosen.values()) if (j.reserve() < JoinPlan.LEAST_RESERVE)
-            out.put(j.seam().name(), Rod.of(j.demand().bendingNmm(), JoinPlan.LEAST_RESERVE, room(j.seam())));
+        for (var j : chosen.values()) if (j.reserve() < JoinPlan.LEAST_RESERVE) out.put(j.seam().name(),
+                Rod.of(j.demand().bendingNmm(), JoinPlan.LEAST_RESERVE, Weakest.room(j.seam().face().shape(), Weakest.BORE_WALL_MM)));
         for (var w : weakest) if (w.low() < JoinPlan.LEAST_RESERVE)
             out.put(w.section(), Rod.of(w.demand().bendingNmm(), JoinPlan.LEAST_RESERVE, w.widestMm()));
         return out;
-    }
-
-    /** For a round hole in the middle of a face, its wall left, mm. */
-    private static double room(Seam s) {
-        if (s.face().shape().isEmpty()) return 0;
-        var c = new org.locationtech.jts.algorithm.construct.MaximumInscribedCircle(s.face().shape(), 0.1);
-        return Math.max(0, 2 * (c.getRadiusLine().getLength() - Weakest.BORE_WALL_MM));
     }
 
     private void tell(Map<String, SeamJoin> chosen, List<JoinPlan.Step> steps, List<Weakest> weakest, Map<String, List<Rod>> rods) {
@@ -284,6 +279,8 @@ public final class JoinPlanner {
         }
         for (var w : weakest) if (w.low() < JoinPlan.LEAST_RESERVE) breaks.add(snaps(w, rods.get(w.section())));
         findings.addAll(0, breaks);
+        if (!chosen.isEmpty() && (in.celsius < COLDEST_C || in.celsius > WARMEST_C)) findings.add(Finding.of(Weight.STOP, Subject.WHOLE,
+                "at %.0f C in the shop glues do not set as they should: work between %.0f and %.0f C", in.celsius, COLDEST_C, WARMEST_C));
         for (var s : steps) if (!s.inTime() && s.seams().size() > 1) findings
                 .add(Finding.of(Weight.CARE, Subject.WHOLE, "step %d closes %d seams: %.1f min to wet and align them, %s stays open %.1f",
                         s.number(), s.seams().size(), s.needMin(), s.products().getFirst(), s.openMin()));

@@ -32,7 +32,7 @@ public record Removable(String what, double newton, int count, boolean fits, Str
 
     /** The smallest count of each kind, fewest first; what has no room on the face is told as that. @param gapMm between magnets */
     public static List<Removable> of(Seam seam, Loads.Demand demand, double gapMm) {
-        double wide = wide(seam), across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
+        double wide = Weakest.room(seam.face().shape(), 0), across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
         // what pries it open is held at half its breadth
         double pull = JoinPlan.LEAST_RESERVE * (demand.newton() + demand.bendingNmm() / (across / 2));
         var out = new ArrayList<Removable>();
@@ -54,13 +54,6 @@ public record Removable(String what, double newton, int count, boolean fits, Str
 
     private static int count(double pull, double one) {
         return one > 0 ? (int) Math.max(2, Math.ceil(Math.min(1e6, pull / one))) : Integer.MAX_VALUE;
-    }
-
-    /** The widest round place of a face, mm. */
-    private static double wide(Seam seam) {
-        if (seam.face().shape().isEmpty()) return 0;
-        return 2 * new org.locationtech.jts.algorithm.construct.MaximumInscribedCircle(seam.face().shape(), 0.1).getRadiusLine()
-                .getLength();
     }
 
     public String words() {

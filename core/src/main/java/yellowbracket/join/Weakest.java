@@ -108,6 +108,11 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
         return hi - lo;
     }
 
+    /** The widest round hole a face has room for with so much wall left, mm. */
+    static double room(Geometry face, double wall) {
+        return face.isEmpty() ? 0 : Math.max(0, 2 * (new MaximumInscribedCircle(face, 0.1).getRadiusLine().getLength() - wall));
+    }
+
     /** What a plane meets of a closed mesh, as a face. */
     static MatingFace slice(Mesh m, Bvh index, CutPlane plane) {
         var seg = PlaneSlice.of(m, index, plane.normal(), plane.offsetMm()).segments();
@@ -222,10 +227,9 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
                 if (d != null && bears * LEAST / (d.mpa() * JointGroup.TENSION) >= reserve) walls = Optional.of(w);
             }
             double second = new JointGroup(List.of(bond)).leastMoment(), reach = face.shape().isEmpty() ? 1 : reach(bond);
-            var widest = new MaximumInscribedCircle(face.shape(), 0.1);
             return new Weakest(name, bond.centre(), axis, bond.areaMm2(), reach > 0 ? second / reach : 0, stress,
                     stress > 0 ? bears * LEAST / stress : 99, stress > 0 ? bears * BEST / stress : 99, demand, walls,
-                    Math.max(0, 2 * (widest.getRadiusLine().getLength() - BORE_WALL_MM)));
+                    room(face.shape(), BORE_WALL_MM));
         }
 
         private static double reach(Bond b) {

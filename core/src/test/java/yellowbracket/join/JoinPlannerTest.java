@@ -212,4 +212,27 @@ class JoinPlannerTest {
         var plan = Setting.USUAL.plan(s);
         for (var j : plan.joins()) assertThat(j.reserve()).isNotNaN();
     }
+
+    @Test
+    void noSectionsAndSixty() {
+        var none = JoinPlanner.plan(new JoinPlanner.Given(List.of(), List.of(), Contact.Found.NONE, Map.of(), Map.of(), Map.of(), 20, 35,
+                JoinWish.NONE, List.of(LoadCase.picked(3)), Set.of(), SHOP), Progress.NONE);
+        assertThat(none.joins()).isEmpty();
+        CutTree t = CutTree.WHOLE;
+        for (int i = 1; i < 60; i++) t = CutTree.split(CutPlane.across(2, -700 + 1400.0 * i / 60 + 0.01), CutTree.WHOLE, t);
+        var s = cut(ROD, t);
+        assertThat(s.sections()).hasSize(60);
+        var plan = Setting.USUAL.plan(s);
+        assertThat(plan.steps()).hasSize(59);
+        assertThat(plan.joins()).hasSize(59).allSatisfy(j -> assertThat(j.reserve()).isPositive());
+    }
+
+    @Test
+    void tooColdAndTooHotAreToldAndCountedAtTheNearestThatIsKnown() {
+        var s = cut(SHELL, halves());
+        var cold = Setting.USUAL.at(-20).plan(s);
+        assertThat(cold.findings()).anyMatch(f -> f.weight() == Weight.STOP && f.words().contains("at -20 C in the shop"));
+        assertThat(way(cold, "epoxy 5 min").holdMin()).isEqualTo(way(Setting.USUAL.at(5).plan(s), "epoxy 5 min").holdMin());
+        assertThat(Setting.USUAL.at(40).plan(s).findings()).isEmpty();
+    }
 }
