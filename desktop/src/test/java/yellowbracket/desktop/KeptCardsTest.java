@@ -4,6 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
@@ -16,7 +17,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 /** Cards of pages that were left are shown again as long as they are right, and never when they are not. */
 class KeptCardsTest extends WindowTest {
-    private static final Memo OWN = new Memo();
+    private static Memo own = new Memo(KNOWN_BYTES);
 
     @Override
     DemoBuild first() {
@@ -26,7 +27,13 @@ class KeptCardsTest extends WindowTest {
     /** Its own: what other tests have worked out would answer at once. */
     @Override
     Memo known() {
-        return OWN;
+        return own;
+    }
+
+    /** Half a gigabyte that no other test asks for. */
+    @AfterAll
+    static void forget() {
+        own = new Memo(KNOWN_BYTES);
     }
 
     @Start
