@@ -16,6 +16,7 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.join.JoinPlan;
+import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.JoinProduct;
 import yellowbracket.shop.Catalogue;
@@ -71,7 +72,7 @@ final class JoinCommand extends Output {
         if (hold == null) return p;
         if (hold.equals("worn")) return p.withSize(p.size().withUse(Optional.of(Use.HEAD)));
         var mesh = meshes.get(p.mesh())
-                .map(m -> p.intake().apply(m, yellowbracket.mesh.Progress.NONE))
+                .map(m -> p.intake().apply(m, Progress.NONE))
                 .orElseThrow(() -> new Refused("the model of " + p.name() + " is missing from the build."));
         var box = mesh.bounds();
         int axis = 0;

@@ -16,6 +16,7 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Tensor;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 
@@ -184,12 +185,12 @@ public record Contact(Seam seam, Bond bond) {
 
         /** The way to which the pieces face least. */
         private Vec3 least() {
-            var sum = yellowbracket.mesh.Tensor.ZERO;
+            var sum = Tensor.ZERO;
             for (int i = 0; i < pieces.size(); i++) {
                 var n = pieces.get(i).normal();
-                sum = sum.plus(yellowbracket.mesh.Tensor.outer(n, n).times(areas.get(i)));
+                sum = sum.plus(Tensor.outer(n, n).times(areas.get(i)));
             }
-            return yellowbracket.mesh.Tensor.UNIT.times(sum.trace()).plus(sum.times(-1)).direction();
+            return Tensor.UNIT.times(sum.trace()).plus(sum.times(-1)).direction();
         }
     }
 }
