@@ -16,6 +16,7 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.join.JoinPlan;
+import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.JoinProduct;
@@ -124,7 +125,8 @@ final class JoinCommand extends Output {
                     "product", j.product().name(), "freeGrams", d.freeGrams(), "case", d.words(), "load",
                     map("shearN", d.newton(), "bendingNmm", d.bendingNmm(), "torsionNmm", d.torsionNmm()), "reserve",
                     map("low", j.reserve(), "high", j.high()), "glueG", j.grams(), "workMin", j.needMin(), "openMin", j.openMin(),
-                    "holdMin", j.holdMin(), "handleH", j.handleH(), "fullH", j.fullH(), "against", j.against());
+                    "holdMin", j.holdMin(), "handleH", j.handleH(), "fullH", j.fullH(), "against",
+                    j.against().stream().map(SeamJoin.Against::words).toList());
         }).toList();
         var weakest = plan.weakest()
                 .stream()

@@ -17,6 +17,7 @@ import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.join.SeamJoin.Why;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.JoinProduct;
@@ -139,18 +140,31 @@ public final class JoinPlanner {
     }
 
     private SeamJoin join(Seam s, JoinProduct p, Loads.Demand demand) {
-        double slower = Math.pow(2, (20 - Math.clamp(in.celsius, COLDEST_C, WARMEST_C)) / 10); // rates double with 10 degrees
+        double slower = slower(in.celsius);
         double gap = gap(s), film = Math.max(gap, in.shop.usual(Practice.GLUE_FILM_MM));
         double starved = p.gapMm() < film ? STARVED : 1, stress = demand.mpa();
-        double low = Math.min(KNOCK_DOWN * p.shearLowMpa() * starved, print(s)),
-                high = Math.min(KNOCK_DOWN * p.shearHighMpa() * starved, print(s) / 0.6);
+        boolean holds = p.suits(in.prints.get(s.first()).material) && p.suits(in.prints.get(s.second()).material);
+        double low = holds ? Math.min(KNOCK_DOWN * p.shearLowMpa() * starved, print(s)) : 0,
+                high = holds ? Math.min(KNOCK_DOWN * p.shearHighMpa() * starved, print(s) / 0.6) : 0;
         double grams = s.areaMm2() * film * p.densityGcm3() / 1000 * in.shop.usual(Practice.GLUE_TIMES);
         // a rod and a stiff film of glue do not share a load well: the better of the two bears it
-        double rods = in.rods.getOrDefault(s.name(), List.of()).stream().mapToDouble(Rod::momentNmm).sum() / demand.bendingNmm(),
-                reserve = reserve(Math.max(rods, low / stress)), most = reserve(Math.max(rods, high / stress));
+        double rods = rods(in.rods.getOrDefault(s.name(), List.of()), demand), reserve = reserve(Math.max(rods, low / stress)),
+                most = reserve(Math.max(rods, high / stress));
         double need = needMin(s), open = p.workMin() * slower;
         return new SeamJoin(s, p, grams, need, open, p.holdMin() * slower, p.handleH() * slower, p.fullH() * slower, reserve, most,
                 bonds.get(s.name()).areaMm2(), gap, demand, against(s, p, reserve, need, open, gap));
+    }
+
+    /** How hours and minutes of glue stretch: rates double with 10 degrees. */
+    public static double slower(double celsius) {
+        return Math.pow(2, (20 - Math.clamp(celsius, COLDEST_C, WARMEST_C)) / 10);
+    }
+
+    /** What rods by themselves bear over what there is to bear: bent, and pulled out. */
+    private static double rods(List<Rod> rods, Loads.Demand d) {
+        if (rods.isEmpty()) return 0;
+        return Math.min(rods.stream().mapToDouble(Rod::momentNmm).sum() / d.bendingNmm(),
+                rods.stream().mapToDouble(Rod::pullN).sum() / d.newton());
     }
 
     /** Of nothing to bear: NaN or infinite. */
@@ -169,22 +183,21 @@ public final class JoinPlanner {
         return 0.6 * Math.min(a, b) / JointGroup.TENSION;
     }
 
-    private List<String> against(Seam s, JoinProduct p, double reserve, double need, double open, double gap) {
-        var out = new ArrayList<String>();
+    private List<SeamJoin.Against> against(Seam s, JoinProduct p, double reserve, double need, double open, double gap) {
+        var out = new ArrayList<SeamJoin.Against>();
         for (var side : new LinkedHashSet<>(List.of(s.first(), s.second()))) {
             var m = in.prints.get(side).material;
-            if (!p.suits(m) && out.isEmpty()) out.add("does not hold on " + m);
+            if (!p.suits(m) && out.isEmpty()) out.add(new SeamJoin.Against(Why.MATERIAL, "does not hold on " + m));
         }
-        if (reserve < JoinPlan.LEAST_RESERVE) out.add(text("bears only %.1f times the load", reserve));
-        if (need > open) out.add(text("%.0f mm take %.1f min to wet and align, it stays open %.1f", s.lengthMm(), need, open));
-        if (gap > p.gapMm()) out.add(text("does not fill a gap of %.1f mm", gap));
-        if (p.mostC() < in.hottestC) out.add(text("creeps above %.0f C, it gets up to %.0f", p.mostC(), in.hottestC));
-        if (peels(s, p)) out.add("peels off a long thin rim");
+        if (reserve < JoinPlan.LEAST_RESERVE) out.add(new SeamJoin.Against(Why.WEAK, text("bears only %.1f times the load", reserve)));
+        if (need > open) out.add(new SeamJoin.Against(Why.TIME,
+                text("%.0f mm take %.1f min to wet and align, it stays open %.1f", s.lengthMm(), need, open)));
+        if (gap > p.gapMm()) out.add(new SeamJoin.Against(Why.GAP, text("does not fill a gap of %.1f mm", gap)));
+        if (p.mostC() < in.hottestC)
+            out.add(new SeamJoin.Against(Why.HEAT, text("creeps above %.0f C, it gets up to %.0f", p.mostC(), in.hottestC)));
+        if (p.peel() < PEELS && s.lengthMm() > LONG_MM && s.wallMm() < THIN_MM)
+            out.add(new SeamJoin.Against(Why.PEELS, "peels off a long thin rim"));
         return out;
-    }
-
-    private static boolean peels(Seam s, JoinProduct p) {
-        return p.peel() < PEELS && s.lengthMm() > LONG_MM && s.wallMm() < THIN_MM;
     }
 
     private static String text(String f, Object... v) {
@@ -195,10 +208,10 @@ public final class JoinPlanner {
     private double cost(SeamJoin j) {
         double c = Math.min(40, j.holdMin()) + 2 * j.handleH() + Math.max(0, JoinPlan.GOOD_RESERVE - j.reserve()) * 3;
         c += Math.max(0, JoinPlan.LEAST_RESERVE - j.reserve()) * 400 + Math.max(0, j.needMin() - j.openMin()) * 15;
-        for (var side : List.of(j.seam().first(), j.seam().second())) if (!j.product().suits(in.prints.get(side).material)) c += NOT_ON_MIN;
-        if (j.product().mostC() < in.hottestC) c += CREEPS_MIN;
-        if (j.gapMm() > j.product().gapMm()) c += AGAINST_MIN;
-        if (peels(j.seam(), j.product())) c += 25;
+        if (j.speaks(Why.MATERIAL)) c += NOT_ON_MIN;
+        if (j.speaks(Why.HEAT)) c += CREEPS_MIN;
+        if (j.speaks(Why.GAP)) c += AGAINST_MIN;
+        if (j.speaks(Why.PEELS)) c += 25;
         if (j.product().shearLowMpa() < 1) c += 2 * AGAINST_MIN;
         return c;
     }
@@ -273,7 +286,10 @@ public final class JoinPlanner {
     private void tell(Map<String, SeamJoin> chosen, List<JoinPlan.Step> steps, List<Weakest> weakest, Map<String, List<Rod>> rods) {
         for (var j : chosen.values()) {
             if (j.reserve() < JoinPlan.LEAST_RESERVE) breaks.add(weak(j, rods.get(j.seam().name())));
-            if (j.product().mostC() < in.hottestC) findings.add(Finding.of(Weight.CARE, Subject.seam(j.seam().name()),
+            for (var a : j.against()) if (a.why() == Why.MATERIAL || a.why() == Why.GAP || a.why() == Why.TIME)
+                findings.add(Finding.of(a.why() == Why.MATERIAL ? Weight.STOP : Weight.CARE, Subject.seam(j.seam().name()),
+                        "seam %s: %s %s", j.seam().name(), j.product().name(), a.words()));
+            if (j.speaks(Why.HEAT)) findings.add(Finding.of(Weight.CARE, Subject.seam(j.seam().name()),
                     "%s creeps above %.0f C, and what the prop goes through gets up to %.0f: seam %s", j.product().name(),
                     j.product().mostC(), in.hottestC, j.seam().name()));
         }

@@ -11,7 +11,7 @@ import yellowbracket.work.TaskId;
 
 /**
  * How something broken is put together again, stronger than it was: what to take off, what goes across the break, with what it is glued.
- * @param what in words @param hours by hand, {@code waitH} until it may be handled @param grams of {@code product}
+ * @param what in words @param hours by hand, {@code waitH} until it may be handled in a shop as warm as it is @param grams of {@code product}
  */
 public record Mend(TaskId.Step task, String what, List<String> steps, String product, double grams, double hours, double waitH) {
     /** Thin dowels round a rim where no rod has room: diameter and depth into each side, mm. */
@@ -34,29 +34,31 @@ public record Mend(TaskId.Step task, String what, List<String> steps, String pro
         steps.add("scrape the old glue off both faces down to the print, scuff them P80, wipe with alcohol");
         double hours = CLEAN_H + across(j.seam().wallMm(), j.seam().lengthMm(), j.demand().bendingNmm(), rods, steps);
         var best = options.stream()
-                .filter(o -> o.against().stream().noneMatch(a -> a.startsWith("does not hold") || a.startsWith("creeps")))
+                .filter(o -> !o.speaks(SeamJoin.Why.MATERIAL) && !o.speaks(SeamJoin.Why.HEAT))
                 .max(java.util.Comparator.comparingDouble(SeamJoin::high))
                 .orElse(j);
         steps.add(text("join with %s, ~%.1f g; hold it %.0f min", best.product().name(), best.grams(), best.holdMin()));
-        return closed(task, "seam " + j.seam().name(), steps, best.product(), best.grams(), hours + best.needMin() / 60, shop);
+        return closed(task, "seam " + j.seam().name(), steps, best.product(), best.grams(), hours + best.needMin() / 60, best.handleH(),
+                shop);
     }
 
     /** A print that broke between its seams. @param weakest of that section, where it is slender */
     public static Mend section(TaskId.Step task, String section, Optional<Weakest> weakest, List<Rod> rods, JoinProduct strongest,
-            Catalogue shop) {
+            double celsius, Catalogue shop) {
         var steps = new ArrayList<String>();
         steps.add("fit the halves together dry, mark them across the break, trim threads and whitened edges");
         double wide = weakest.map(Weakest::widestMm).orElse(0.0), moment = weakest.map(w -> w.demand().bendingNmm()).orElse(0.0);
         double hours = CLEAN_H + across(wide > THIN_MM ? 2 * THIN_MM : THIN_MM / 2, Math.PI * Math.max(20, wide), moment, rods, steps);
-        steps.add(text("join with %s in a thin film on both sides; hold it %.0f min", strongest.name(), strongest.holdMin()));
-        return closed(task, "section " + section, steps, strongest, 0, hours, shop);
+        steps.add(text("join with %s in a thin film on both sides; hold it %.0f min", strongest.name(),
+                strongest.holdMin() * JoinPlanner.slower(celsius)));
+        return closed(task, "section " + section, steps, strongest, 0, hours, strongest.handleH() * JoinPlanner.slower(celsius), shop);
     }
 
     private static Mend closed(TaskId.Step task, String what, List<String> steps, JoinProduct with, double grams, double hours,
-            Catalogue shop) {
+            double waitH, Catalogue shop) {
         steps.add("fill the line, sand it level, prime and paint the place again");
         return new Mend(task, what, steps, with.name(), Math.max(LEAST_BATCH_G, grams), hours + shop.usual(Practice.REINFORCE_SEAM_H),
-                with.handleH());
+                waitH);
     }
 
     /** What goes across a break; the hours it takes. */

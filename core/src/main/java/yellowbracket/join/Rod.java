@@ -67,6 +67,11 @@ public record Rod(Stock stock, double diameterMm, double depthMm, double sawMm, 
         return Math.min(stock.mpa * Math.PI * Math.pow(diameterMm, 3) / 32, 2 / 3.0 * Math.PI * diameterMm * BORE_MPA * depthMm * depthMm);
     }
 
+    /** What pulls it out of its bore, N. */
+    public double pullN() {
+        return Math.PI * diameterMm * depthMm * BORE_MPA;
+    }
+
     public String words() {
         return String.format(Locale.ROOT, "%s %.0f mm, %.0f mm into each side, sawn to %.0f mm", stock.words, diameterMm, depthMm, sawMm);
     }

@@ -1,6 +1,7 @@
 package yellowbracket.join;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import yellowbracket.cut.Seam;
 import yellowbracket.shop.JoinProduct;
 
@@ -11,7 +12,13 @@ import yellowbracket.shop.JoinProduct;
  * @param bondedMm2 what was printed there as wall, infill by its share @param gapMm to be filled
  */
 public record SeamJoin(Seam seam, JoinProduct product, double grams, double needMin, double openMin, double holdMin, double handleH,
-        double fullH, double reserve, double high, double bondedMm2, double gapMm, Loads.Demand demand, List<String> against) {
+        double fullH, double reserve, double high, double bondedMm2, double gapMm, Loads.Demand demand, List<Against> against) {
+    /** What speaks against a product on a seam. */
+    public enum Why { MATERIAL, WEAK, TIME, GAP, HEAT, PEELS }
+
+    /** One reason, told. */
+    public record Against(Why why, String words) {}
+
     public SeamJoin {
         against = List.copyOf(against);
     }
@@ -20,11 +27,20 @@ public record SeamJoin(Seam seam, JoinProduct product, double grams, double need
         return against.isEmpty();
     }
 
+    public boolean speaks(Why why) {
+        return against.stream().anyMatch(a -> a.why == why);
+    }
+
+    /** All that speaks against it. */
+    public String objections() {
+        return against.stream().map(Against::words).collect(Collectors.joining("; "));
+    }
+
     /** How it bears and whether there is time. */
     public String why() {
         String bears = reserve >= JoinPlan.HARDLY ? "hardly loaded"
                 : String.format(java.util.Locale.ROOT, "bears %.1f to %.1f times the load when it is %s", reserve, high, demand.words());
         return bears + (against.isEmpty() ? String.format(java.util.Locale.ROOT, "; %.1f min to wet and align, open %.1f", needMin, openMin)
-                : "; " + String.join("; ", against));
+                : "; " + objections());
     }
 }

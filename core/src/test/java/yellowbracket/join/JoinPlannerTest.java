@@ -3,6 +3,7 @@ package yellowbracket.join;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -88,7 +89,10 @@ class JoinPlannerTest {
             assertThat(j.bondedMm2()).isPositive().isLessThan(j.seam().areaMm2());
             assertThat(plan.options().get(j.seam().name())).hasSize(SHOP.joins().size())
                     .filteredOn(o -> o.product().name().equals("solvent cement"))
-                    .allSatisfy(o -> assertThat(o.against()).contains("does not hold on PLA"));
+                    .allSatisfy(o -> {
+                        assertThat(o.objections()).contains("does not hold on PLA");
+                        assertThat(o.reserve()).isZero();
+                    });
         }
     }
 
@@ -107,7 +111,7 @@ class JoinPlannerTest {
         var cold = way(Setting.USUAL.at(10).plan(s), "epoxy 5 min");
         assertThat(cold.holdMin()).isCloseTo(2 * warm.holdMin(), within(1e-9));
         assertThat(cold.openMin()).isCloseTo(2 * warm.openMin(), within(1e-9));
-        assertThat(way(Setting.USUAL.of("ABS").plan(s), "solvent cement").against()).noneMatch(a -> a.contains("does not hold"));
+        assertThat(way(Setting.USUAL.of("ABS").plan(s), "solvent cement").speaks(SeamJoin.Why.MATERIAL)).isFalse();
     }
 
     private static SeamJoin way(JoinPlan plan, String product) {
@@ -133,7 +137,7 @@ class JoinPlannerTest {
         var after = Setting.USUAL.wishing(JoinWish.NONE.found(seam, new JoinWish.DryFit(2.5, 0))).plan(s).join(seam);
         assertThat(after.product().gapMm()).isGreaterThanOrEqualTo(2.5);
         assertThat(after.grams()).isGreaterThan(before.grams());
-        assertThat(after.against()).noneMatch(a -> a.contains("gap"));
+        assertThat(after.speaks(SeamJoin.Why.GAP)).isFalse();
         var fits = Setting.USUAL.wishing(JoinWish.NONE.found(seam, new JoinWish.DryFit(0, 0))).plan(s).join(seam);
         assertThat(fits.product()).isEqualTo(before.product());
     }
@@ -234,5 +238,32 @@ class JoinPlannerTest {
         assertThat(cold.findings()).anyMatch(f -> f.weight() == Weight.STOP && f.words().contains("at -20 C in the shop"));
         assertThat(way(cold, "epoxy 5 min").holdMin()).isEqualTo(way(Setting.USUAL.at(5).plan(s), "epoxy 5 min").holdMin());
         assertThat(Setting.USUAL.at(40).plan(s).findings()).isEmpty();
+    }
+
+    @Test
+    void aProductChosenAgainstItsReasonsIsTold() {
+        var s = cut(SHELL, halves());
+        String seam = s.seams().getFirst().name();
+        assertThat(Setting.USUAL.wishing(JoinWish.NONE.with(seam, "solvent cement")).plan(s).findings())
+                .anyMatch(f -> f.weight() == Weight.STOP && f.words().equals("seam " + seam + ": solvent cement does not hold on PLA"));
+        assertThat(Setting.USUAL.wishing(JoinWish.NONE.with(seam, "CA gel").found(seam, new JoinWish.DryFit(1, 0))).plan(s).findings())
+                .anyMatch(f -> f.words().contains("CA gel does not fill a gap of 1.0 mm"));
+    }
+
+    /** Hung straight: nothing bends, and what pulls is borne by the glue all the same. */
+    @Test
+    void aStraightPullIsNotNothing() {
+        var s = cut(ROD, halves());
+        var prints = new HashMap<String, JoinPlanner.Print>();
+        for (var q : s.sections())
+            prints.put(q.name(), new JoinPlanner.Print(20_000, "PLA", new Weakest.Printed(3, 0.44, 0.15, Vec3.Z, 50, 0.5)));
+        var top = s.sections().stream().max(Comparator.comparingDouble(q -> q.mesh().bounds().max().z())).orElseThrow().name();
+        var plan = JoinPlanner.plan(new JoinPlanner.Given(s.sections(), s.seams(), Contact.Found.NONE, prints, Map.of(), Map.of(), 20, 35,
+                JoinWish.NONE, List.of(LoadCase.hung(2, Set.of(top))), Set.of(), SHOP), Progress.NONE);
+        var j = plan.joins().getFirst();
+        double pull = 2 * 20_000 * Loads.GRAVITY;
+        assertThat(j.demand().newton()).isCloseTo(pull, within(1e-6));
+        assertThat(j.demand().mpa() * JointGroup.TENSION).isCloseTo(pull / j.bondedMm2(), within(0.02 * pull / j.bondedMm2()));
+        assertThat(j.reserve()).isLessThan(JoinPlan.HARDLY);
     }
 }

@@ -80,9 +80,10 @@ class BreakageTest {
         assertThat(mend.waitH()).isPositive();
         assertThat(SHOP.joins()).anyMatch(p -> p.name().equals(mend.product()) && p.shearHighMpa() >= seam.product().shearHighMpa());
         var strongest = SHOP.joins().stream().filter(p -> p.name().equals("epoxy slow")).findFirst().orElseThrow();
-        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest,
+        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest, 10,
                 SHOP);
         assertThat(neck.steps()).hasSizeGreaterThan(3);
+        assertThat(neck.waitH()).as("twice as long in the cold").isEqualTo(2 * strongest.handleH());
         assertThat(neck.product()).isEqualTo("epoxy slow");
     }
 

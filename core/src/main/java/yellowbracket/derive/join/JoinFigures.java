@@ -68,7 +68,7 @@ public final class JoinFigures {
             if (seam.isPresent()) out.add(Mend.seam(b.task(), seam.get(), rods, plan.options().get(seam.get().seam().name()), shop));
             else if (strongest.isPresent()) out.add(Mend.section(b.task(), String.join("|", b.sections()),
                     plan.weakest().stream().filter(w -> w.section().equals(b.sections().getFirst())).findFirst(), rods, strongest.get(),
-                    shop));
+                    in.build(Build::shopCelsius), shop));
         }
         return new Mends(List.copyOf(out), Breakage.alike(broke, plan));
     }

@@ -103,7 +103,8 @@ final class SeamsPart extends JoinPart {
         products.add(Optional.empty());
         model.shop().joins().forEach(p -> products.add(Optional.of(p)));
         var one = prop().join().products();
-        var now = one.isEmpty() || one.values().stream().distinct().count() > 1 ? Optional.<JoinProduct>empty()
+        var now = one.size() < view.plan().map(p -> p.joins().size()).orElse(0) || one.values().stream().distinct().count() != 1
+                ? Optional.<JoinProduct>empty()
                 : model.shop().joins().stream().filter(p -> p.name().equals(one.values().iterator().next())).findFirst();
         card.title("seams, weakest first");
         card.row("all of them",
@@ -145,7 +146,7 @@ final class SeamsPart extends JoinPart {
             row.figures(Optional.empty(), o.reserve() >= JoinPlan.HARDLY ? "plenty" : "\u00d7" + times(o.reserve()),
                     Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()), Words.text("%.1f", o.grams()));
             row.note(o.suits() ? String.join(", ", o.product().hazards().stream().sorted().map(h -> h.words()).toList())
-                    : "not: " + String.join("; ", o.against()));
+                    : "not: " + o.objections());
         }
         card.add(table);
         card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",

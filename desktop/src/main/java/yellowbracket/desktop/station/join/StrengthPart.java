@@ -44,7 +44,6 @@ final class StrengthPart extends JoinPart {
                 p -> p.withCut(p.cut().withRegistration(p.cut().registration().withUsual(RegistrationKind.THROUGH_ROD))))));
         through.setId("join-through");
         if (!free.isEmpty()) card.add(through);
-        view.findings(card, plan.breaks());
     }
 
     private void hold(Card card) {
