@@ -11,7 +11,8 @@ import yellowbracket.work.TaskId;
 
 /**
  * How something broken is put together again, stronger than it was: what to take off, what goes across the break, with what it is glued.
- * @param what in words @param hours by hand, {@code waitH} until it may be handled in a shop as warm as it is @param grams of {@code product}
+ * @param hours by hand, {@code waitH} until it may be handled, as warm as the shop is
+ * @param grams of {@code product}
  */
 public record Mend(TaskId.Step task, String what, List<String> steps, String product, double grams, double hours, double waitH) {
     /** Thin dowels round a rim where no rod has room: diameter and depth into each side, mm. */
