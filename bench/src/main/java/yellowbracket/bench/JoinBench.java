@@ -24,6 +24,7 @@ import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.join.Contact;
+import yellowbracket.join.InHand;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinPlanner;
@@ -74,10 +75,10 @@ public class JoinBench {
         var prints = new HashMap<String, JoinPlanner.Print>();
         for (var q : s.sections())
             prints.put(q.name(), new JoinPlanner.Print(80, "PLA", new Weakest.Printed(3, 0.44, 0.15, Vec3.Z, 50, 0.5)));
-        return new JoinPlanner.Given(s.sections(), s.seams(), Contact.of(s.sections(), s.seams(), Progress.NONE), prints, Map.of(),
-                Map.of(), 20, 35, JoinWish.NONE,
+        return new JoinPlanner.Given(s.sections(), s.seams(), Contact.of(s.sections(), s.seams(), Progress.NONE),
+                InHand.of(s.sections(), s.seams(), Progress.NONE), prints, Map.of(), new JoinPlanner.Place(20, 35), JoinWish.NONE,
                 List.of(LoadCase.picked(3), LoadCase.held(LoadCase.Kind.HELD, 6, Set.of(s.sections().getFirst().name()))), Set.of(),
-                Catalogue.builtIn());
+                Map.of(), Catalogue.builtIn());
     }
 
     @Benchmark
@@ -113,7 +114,7 @@ public class JoinBench {
 
     @Benchmark
     public List<JoinOrder.Pair> orderOfMany() {
-        return JoinOrder.best(names, Map.of(), edges, JoinOrder.Aim.LEAST_HOLDING, Progress.NONE);
+        return JoinOrder.best(names, Map.of(), edges, JoinOrder.Aim.LEAST_HOLDING, JoinOrder.Inside.NONE, Progress.NONE);
     }
 
     /** A hundred thousand numbers sorted. */

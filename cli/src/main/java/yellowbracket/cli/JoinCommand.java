@@ -124,15 +124,17 @@ final class JoinCommand extends Output {
             return map("name", j.seam().name(), "areaMm2", j.seam().areaMm2(), "bondedMm2", j.bondedMm2(), "lengthMm", j.seam().lengthMm(),
                     "product", j.product().name(), "freeGrams", d.freeGrams(), "case", d.words(), "load",
                     map("shearN", d.newton(), "bendingNmm", d.bendingNmm(), "torsionNmm", d.torsionNmm()), "reserve",
-                    map("low", j.reserve(), "high", j.high()), "glueG", j.grams(), "workMin", j.needMin(), "openMin", j.openMin(),
-                    "holdMin", j.holdMin(), "handleH", j.handleH(), "fullH", j.fullH(), "against",
+                    map("low", j.reserve(), "high", j.high()), "apart", j.besides().apart().map(a -> a.words()).orElse(null), "inner",
+                    j.besides().inner().map(i -> i.words()).orElse(null), "onShelf", j.besides().owned(), "finishMin",
+                    j.besides().finishMin(), "fillCm3", j.besides().fillMm3() / 1000, "glueG", j.grams(), "workMin", j.needMin(), "openMin",
+                    j.openMin(), "holdMin", j.holdMin(), "handleH", j.handleH(), "fullH", j.fullH(), "against",
                     j.against().stream().map(SeamJoin.Against::words).toList());
         }).toList();
         var weakest = plan.weakest()
                 .stream()
                 .map(w -> map("section", w.section(), "at", map("x", w.at().x(), "y", w.at().y(), "z", w.at().z()), "areaMm2", w.areaMm2(),
                         "modulusMm3", w.modulusMm3(), "stressMpa", w.stressMpa(), "reserve", map("low", w.low(), "high", w.high()), "walls",
-                        w.walls().orElse(null)))
+                        w.walls().orElse(null), "infill", w.infill().orElse(null)))
                 .toList();
         var rods = new ArrayList<Object>();
         plan.rods()
@@ -145,10 +147,10 @@ final class JoinCommand extends Output {
         var steps = plan.steps()
                 .stream()
                 .map(s -> map("number", s.number(), "one", s.one(), "other", s.other(), "seams", s.seams(), "product", s.products(),
-                        "grams", s.grams(), "needMin", s.needMin(), "openMin", s.openMin(), "holdMin", s.holdMin(), "how", s.how(), "notes",
-                        s.notes()))
+                        "grams", s.grams(), "needMin", s.needMin(), "openMin", s.openMin(), "holdMin", s.holdMin(), "tack",
+                        s.tack().orElse(null), "how", s.how(), "before", s.before(), "notes", s.notes()))
                 .toList();
-        double active = plan.steps().stream().mapToDouble(s -> (s.needMin() + s.holdMin()) / 60).sum();
+        double active = plan.byHandMin(Catalogue.builtIn()) / 60;
         return map("seams", seams, "weakest", weakest, "rods", rods, "steps", steps, "totals",
                 map("glueG", plan.glueGrams(), "activeH", active, "waitH", waitH(plan)), "findings",
                 plan.findings().stream().map(f -> f.weight().name().toLowerCase(Locale.ROOT) + ": " + f.words()).toList());

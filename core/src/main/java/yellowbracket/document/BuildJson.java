@@ -32,7 +32,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 9;
+    public static final int SCHEMA = 10;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -109,6 +109,7 @@ public final class BuildJson {
             if (schema <= 7 && schema > 5) fromSeventh(root.path("build"));
             if (schema <= 7) toEighth(root.path("build"));
             if (schema <= 8) fromEighth(root.path("build"));
+            if (schema <= 9) fromNinth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -210,6 +211,7 @@ public final class BuildJson {
             var join = p.putObject("join");
             join.set("products", p.remove("joins"));
             joinFromEighth(join);
+            joinFromNinth(join);
             moved(p, "smooth", "finish", "school", "hurry");
             moved(p, "colour", "zones", "seal");
             p.putObject("wear");
@@ -278,6 +280,18 @@ public final class BuildJson {
         if (join.has("dryFit")) return;
         join.putObject("dryFit");
         join.putNull("hold").putNull("times").put("aim", JoinOrder.Aim.LEAST_HOLDING.name());
+    }
+
+    /** Schema 9 knew neither what is set across a seam, nor joints that come apart, nor the maker's own order. */
+    private static void fromNinth(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("join") instanceof ObjectNode j) joinFromNinth(j);
+    }
+
+    private static void joinFromNinth(ObjectNode join) {
+        if (join.has("inner")) return;
+        join.putObject("inner");
+        join.putObject("apart");
+        join.putArray("order");
     }
 
     private static void roundedFromSeventh(JsonNode build) {

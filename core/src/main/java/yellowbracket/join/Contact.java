@@ -23,8 +23,31 @@ import yellowbracket.mesh.index.Bvh;
 /**
  * Where two bodies meet that were never cut apart: pieces of surface that face each other closer than {@link #GAP_MM}. Real mm.
  * @param seam stands for it among the seams of cuts: plane -1, its face the outline seen along the mean normal
+ * @param bond as if all of it bore
  */
-public record Contact(Seam seam, Bond bond) {
+public record Contact(Seam seam, Bond bond, List<Piece> pieces) {
+    /** A piece of the patch. @param toRim from its middle to the border of the patch, mm */
+    record Piece(Bond.Spot spot, double mm2, double toRim) {}
+
+    public Contact {
+        pieces = List.copyOf(pieces);
+    }
+
+    /**
+     * What bears of it as printed: a surface that a wall runs along bears whole, so does what lies within the walls from the border; a skin
+     * over a sparse inside bears with the share that infill fills. The weaker of the two counts.
+     */
+    Bond bonded(Weakest.Printed first, Weakest.Printed second) {
+        var areas = pieces.stream().mapToDouble(p -> p.mm2 * Math.min(bears(p, first), bears(p, second))).toArray();
+        return Bond.ofPieces(seam.name(), pieces.stream().map(Piece::spot).toList(), areas);
+    }
+
+    private static double bears(Piece p, Weakest.Printed how) {
+        if (Math.abs(how.up().dot(p.spot.normal())) < SKIN) return 1;
+        double wall = Math.clamp((how.walls() * how.lineMm() - p.toRim) / PIECE_MM + 0.5, 0, 1);
+        return wall + (1 - wall) * how.infill();
+    }
+
     /** Two bodies that run into each other, and how far, mm. */
     public record Clash(String first, String second, double deepMm) {}
 
@@ -48,6 +71,8 @@ public record Contact(Seam seam, Bond bond) {
     /** Surfaces face each other: cosine between their normals. */
     private static final double FACES = -0.7;
     private static final double LEAST_MM2 = 2;
+    /** Surfaces nearer to level than this are skins of the print: cosine. */
+    private static final double SKIN = 0.7;
     private static final GeometryFactory PLANE = new GeometryFactory();
 
     /** Between all pairs that no seam joins. @param seams of cuts */
@@ -180,7 +205,20 @@ public record Contact(Seam seam, Bond bond) {
                 line.add(e[1]);
             }
             var seam = new Seam(first, second, NO_PLANE, area, length, length, middle, plane.normal(), 0, 0, line, face, !ofFirst);
-            return Optional.of(new Contact(seam, Bond.ofPieces(seam.name(), pieces, areas.stream().mapToDouble(a -> a).toArray())));
+            var border = List.copyOf(rim.values());
+            var each = new ArrayList<Piece>();
+            for (int i = 0; i < pieces.size(); i++) each.add(new Piece(pieces.get(i), areas.get(i), toRim(pieces.get(i).at(), border)));
+            return Optional.of(new Contact(seam, Bond.ofPieces(seam.name(), pieces, areas.stream().mapToDouble(a -> a).toArray()), each));
+        }
+
+        private static double toRim(Vec3 p, List<Vec3[]> border) {
+            double least = Double.POSITIVE_INFINITY;
+            for (var e : border) {
+                var d = e[1].minus(e[0]);
+                double t = Math.clamp(p.minus(e[0]).dot(d) / Math.max(1e-12, d.dot(d)), 0, 1);
+                least = Math.min(least, p.distance(e[0].plus(d.times(t))));
+            }
+            return least;
         }
 
         /** The way to which the pieces face least. */

@@ -22,6 +22,8 @@ public record Handled(List<Section> sections, Optional<Double> times) {
     private static final double FROM_END = 0.05;
     /** The brow lies at this height of a helm, from its rim up. */
     private static final double BROW = 0.65;
+    /** Straps pull at this height of a mask, from its chin up. */
+    private static final double EYES = 0.6;
 
     public Handled {
         sections = List.copyOf(sections);
@@ -43,6 +45,19 @@ public record Handled(List<Section> sections, Optional<Double> times) {
         var by = new HashSet<String>();
         by.add(nearest(new Vec3(mid.x(), mid.y(), b.max().z())));
         by.add(nearest(new Vec3(mid.x(), b.max().y(), b.min().z() + BROW * b.size().z())));
+        return List.of(LoadCase.picked(times(LoadCase.CAREFUL)), LoadCase.held(LoadCase.Kind.WORN, times(LoadCase.CROWD), by));
+    }
+
+    /** On the face: the brow rests against it, the straps pull at both sides as high as the eyes. */
+    public List<LoadCase> onTheFace() {
+        if (sections.isEmpty()) return List.of();
+        var b = bounds();
+        double eyes = b.min().z() + EYES * b.size().z();
+        var mid = b.centre();
+        var by = new HashSet<String>();
+        by.add(nearest(new Vec3(mid.x(), b.max().y(), b.max().z())));
+        by.add(nearest(new Vec3(b.min().x(), b.min().y(), eyes)));
+        by.add(nearest(new Vec3(b.max().x(), b.min().y(), eyes)));
         return List.of(LoadCase.picked(times(LoadCase.CAREFUL)), LoadCase.held(LoadCase.Kind.WORN, times(LoadCase.CROWD), by));
     }
 

@@ -6,8 +6,11 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.ToDoubleBiFunction;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
@@ -36,6 +39,8 @@ public final class JoinOrder {
     private static final int BEAM = 16, BEAM_OF_MANY = 4, MANY = 40;
     /** A step that cannot be done costs more than any other way, min. */
     private static final double BLOCKED_MIN = 10_000;
+    /** The inside of a seam is to be worked on and cannot be reached any more, min. */
+    private static final double SHUT_MIN = 300;
     /** A gram held counts for so much of a minute of holding: half a kilogram for as much again. */
     private static final double OF_A_GRAM = 1 / 500.0;
     /** Pins point alike within some degrees, a plain face gives way up to at right angles. */
@@ -47,42 +52,88 @@ public final class JoinOrder {
      */
     public record Edge(String seam, String first, String second, Vec3 normal, boolean pinned, double needMin, double holdMin) {}
 
-    /** Two subassemblies brought together; {@code free}: there is a way for the one to go on to the other. */
-    public record Pair(List<String> one, List<String> other, List<String> seams, boolean free) {}
+    /** Two subassemblies brought together. @param blocked why one does not go on to the other along a straight line; empty if it does */
+    public record Pair(List<String> one, List<String> other, List<String> seams, String blocked) {
+        public boolean free() {
+            return blocked.isEmpty();
+        }
+    }
+
+    /**
+     * Seams whose inside is worked on once they are closed.
+     * @param share of a seam's inside that is reached while some parts are together
+     */
+    public record Inside(Set<String> seams, ToDoubleBiFunction<String, Set<String>> share) {
+        public static final Inside NONE = new Inside(Set.of(), (seam, together) -> 1);
+        /** Less of it reached is not reached. */
+        static final double REACHED = 0.5;
+
+        boolean shut(String seam, Set<String> together) {
+            return seams.contains(seam) && share.applyAsDouble(seam, together) < REACHED;
+        }
+    }
 
     private final List<String> names;
     private final double[] grams;
     private final List<Edge> edges;
     private final int[][] ends;
     private final Aim aim;
+    private final Inside inside;
 
-    private JoinOrder(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim) {
+    private JoinOrder(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim, Inside inside) {
         this.names = names;
         this.grams = names.stream().mapToDouble(n -> grams.getOrDefault(n, 0.0)).toArray();
         this.edges = edges;
         ends = edges.stream().map(e -> new int[] {names.indexOf(e.first), names.indexOf(e.second)}).toArray(int[][]::new);
         this.aim = aim;
+        this.inside = inside;
     }
 
     /** First to last. Parts without a seam are in no step. */
-    public static List<Pair> best(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim, Progress progress) {
+    public static List<Pair> best(List<String> names, Map<String, Double> grams, List<Edge> edges, Aim aim, Inside inside,
+            Progress progress) {
         var out = new ArrayList<Pair>();
         for (var own : together(names, edges)) {
-            var o = new JoinOrder(own, grams, edges.stream().filter(e -> own.contains(e.first)).toList(), aim);
+            var o = new JoinOrder(own, grams, edges.stream().filter(e -> own.contains(e.first)).toList(), aim, inside);
             out.addAll(own.size() <= EXACT ? o.exact() : o.beam(progress));
         }
         return List.copyOf(out);
     }
 
+    /**
+     * The maker's own: each seam in turn brings together what lies on its two sides, with all other seams between them. Seams that are not
+     * named come last; names of seams that are not there are passed over.
+     */
+    public static List<Pair> own(List<String> names, Map<String, Double> grams, List<Edge> edges, List<String> order) {
+        var o = new JoinOrder(names, grams, edges, Aim.LEAST_HOLDING, Inside.NONE);
+        var in = IntStream.range(0, names.size()).toArray();
+        var turn = new ArrayList<>(order);
+        edges.forEach(e -> turn.add(e.seam));
+        var out = new ArrayList<Pair>();
+        for (var seam : turn) for (int i = 0; i < edges.size(); i++) {
+            int p = in[o.ends[i][0]], q = in[o.ends[i][1]];
+            if (p == q || !edges.get(i).seam.equals(seam)) continue;
+            out.add(o.pair(o.within(in, p), o.within(in, q)));
+            for (int k = 0; k < in.length; k++) if (in[k] == q) in[k] = p;
+        }
+        return List.copyOf(out);
+    }
+
+    private boolean[] within(int[] in, int which) {
+        var out = new boolean[in.length];
+        for (int i = 0; i < in.length; i++) out[i] = in[i] == which;
+        return out;
+    }
+
     /** What an order costs: for comparing. */
-    static double cost(List<Pair> steps, Map<String, Double> grams, List<Edge> edges, Aim aim) {
+    static double cost(List<Pair> steps, Map<String, Double> grams, List<Edge> edges, Aim aim, Inside inside) {
         double sum = 0;
         var ready = new HashMap<Set<String>, Double>();
         for (var p : steps) {
             var all = new HashSet<>(p.one);
             all.addAll(p.other);
             var o = new JoinOrder(List.copyOf(all), grams,
-                    edges.stream().filter(e -> all.contains(e.first) && all.contains(e.second)).toList(), aim);
+                    edges.stream().filter(e -> all.contains(e.first) && all.contains(e.second)).toList(), aim, inside);
             double step = o.step(o.mask(p.one), o.mask(p.other));
             double a = ready.getOrDefault(new HashSet<>(p.one), 0.0), b = ready.getOrDefault(new HashSet<>(p.other), 0.0);
             ready.put(all, o.both(a, b) + step);
@@ -123,14 +174,18 @@ public final class JoinOrder {
 
     /** Minutes and what stands for them; infinite where no seam joins the two. */
     private double step(boolean[] a, boolean[] b) {
-        double need = 0, hold = 0;
+        double need = 0, hold = 0, shut = 0;
         int n = 0;
+        Set<String> together = null;
         for (int i = 0; i < ends.length; i++) {
             int p = ends[i][0], q = ends[i][1];
             if (!(a[p] && b[q] || a[q] && b[p])) continue;
             n++;
             need += edges.get(i).needMin;
             hold = Math.max(hold, edges.get(i).holdMin);
+            if (!inside.seams.contains(edges.get(i).seam)) continue;
+            if (together == null) together = both(a, b);
+            if (inside.shut(edges.get(i).seam, together)) shut += SHUT_MIN;
         }
         if (n == 0) return Double.POSITIVE_INFINITY;
         double lighter = Math.min(grams(a), grams(b));
@@ -139,7 +194,13 @@ public final class JoinOrder {
             case SOONEST -> need + hold;
             case FEWEST_AT_ONCE -> need + 60 * (n - 1) * (n - 1);
         };
-        return free(a, b) ? cost : cost + BLOCKED_MIN;
+        return cost + shut + (free(a, b) ? 0 : BLOCKED_MIN);
+    }
+
+    private Set<String> both(boolean[] a, boolean[] b) {
+        var out = new HashSet<String>();
+        for (int i = 0; i < a.length; i++) if (a[i] || b[i]) out.add(names.get(i));
+        return out;
     }
 
     private double grams(boolean[] some) {
@@ -148,20 +209,30 @@ public final class JoinOrder {
         return sum;
     }
 
-    /** Whether one can go on to the other along a straight line. */
     private boolean free(boolean[] a, boolean[] b) {
+        return blocked(a, b, false).isEmpty();
+    }
+
+    /** Why one cannot go on to the other along a straight line; empty where it can. @param said whether the words matter */
+    private String blocked(boolean[] a, boolean[] b, boolean said) {
         var ways = new ArrayList<Vec3>();
+        var seams = new ArrayList<String>();
         Vec3 pin = null;
+        String pinned = "";
         for (int i = 0; i < ends.length; i++) {
             boolean forth = a[ends[i][0]] && b[ends[i][1]];
             if (!forth && !(a[ends[i][1]] && b[ends[i][0]])) continue;
             var n = edges.get(i).normal.times(forth ? 1 : -1);
             ways.add(n);
+            if (said) seams.add(edges.get(i).seam);
             if (!edges.get(i).pinned) continue;
-            if (pin != null && pin.dot(n) < ALIKE) return false;
+            if (pin != null && pin.dot(n) < ALIKE) return String.format(Locale.ROOT, "the pins of %s and %s point %.0f degrees apart",
+                    pinned, edges.get(i).seam, Math.toDegrees(Math.acos(Math.clamp(pin.dot(n), -1, 1))));
             pin = n;
+            pinned = edges.get(i).seam;
         }
-        if (pin != null) return clear(pin, ways);
+        if (pin != null && clear(pin, ways)) return "";
+        if (pin != null) return "the pins of " + pinned + " point to where " + String.join(", ", seams) + " do not let it go";
         var tried = new ArrayList<>(ways);
         var sum = ways.stream().reduce(Vec3.ZERO, Vec3::plus);
         if (sum.norm() > 1e-6) tried.add(sum.unit());
@@ -172,7 +243,8 @@ public final class JoinOrder {
                 tried.add(c.unit().times(-1));
             }
         }
-        return tried.stream().anyMatch(d -> clear(d, ways));
+        return tried.stream().anyMatch(d -> clear(d, ways)) ? ""
+                : "it is shut in between the faces of " + String.join(", ", seams) + ", with no straight way there";
     }
 
     private static boolean clear(Vec3 d, List<Vec3> ways) {
@@ -223,7 +295,8 @@ public final class JoinOrder {
         for (int i = 0; i < ends.length; i++)
             if (a[ends[i][0]] && b[ends[i][1]] || a[ends[i][1]] && b[ends[i][0]]) seams.add(edges.get(i).seam);
         // the lighter goes on to the heavier
-        return grams(a) <= grams(b) ? new Pair(called(a), called(b), seams, free(a, b)) : new Pair(called(b), called(a), seams, free(a, b));
+        String blocked = blocked(a, b, true);
+        return grams(a) <= grams(b) ? new Pair(called(a), called(b), seams, blocked) : new Pair(called(b), called(a), seams, blocked);
     }
 
     private List<String> called(boolean[] some) {

@@ -8,9 +8,9 @@ import yellowbracket.cut.Seam;
 /**
  * What holds a joint that is taken apart again, and how many of it: against the pull that handling makes and its prying, with the reserve
  * asked of every joint. Starting values of workshop practice, not measured.
- * @param newton that one holds @param asks of the cut station
+ * @param newton that one holds @param asks of the cut station @param reserve what all of them hold over the pull
  */
-public record Removable(String what, double newton, int count, boolean fits, String asks) {
+public record Removable(String what, double newton, int count, boolean fits, String asks, double reserve) {
     /** Discs that are sold everywhere, diameter and height, mm. */
     private static final double[][] DISCS = {{5, 2}, {6, 2}, {8, 3}, {10, 3}, {12, 4}, {15, 5}};
     /** Remanence of the usual grade, tesla; paint and tilt take half of the pull. */
@@ -34,22 +34,32 @@ public record Removable(String what, double newton, int count, boolean fits, Str
     public static List<Removable> of(Seam seam, Loads.Demand demand, double gapMm) {
         double wide = Weakest.room(seam.face().shape(), 0), across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
         // what pries it open is held at half its breadth
-        double pull = JoinPlan.LEAST_RESERVE * (demand.newton() + demand.bendingNmm() / (across / 2));
+        double load = demand.newton() + demand.bendingNmm() / (across / 2), pull = JoinPlan.LEAST_RESERVE * load;
         var out = new ArrayList<Removable>();
         for (var d : DISCS) {
             double one = pullN(d[0], d[1], gapMm);
             int n = count(pull, one);
             out.add(new Removable(String.format(Locale.ROOT, "pairs of magnets %.0f x %.0f mm", d[0], d[1]), one, n,
-                    n <= MOST && d[0] + 2 * WALL_MM <= wide, "pockets for magnets on this seam"));
+                    n <= MOST && d[0] + 2 * WALL_MM <= wide, "pockets for magnets on this seam", over(n * one, load)));
         }
         int screws = count(pull, INSERT_N);
         out.add(new Removable("M3 screws in melted-in inserts", INSERT_N, screws, screws <= MOST && INSERT_WIDE_MM + 2 * WALL_MM <= wide,
-                "a flange inside to put them through"));
+                "a flange inside to put them through", over(screws * INSERT_N, load)));
         double tape = pull / HOOK_MPA;
         out.add(new Removable(String.format(Locale.ROOT, "hook tape, %.0f cm2", Math.ceil(tape / 100)),
-                tape * HOOK_MPA / JoinPlan.LEAST_RESERVE, 1, tape <= seam.areaMm2(), "a lap to stick it on"));
+                tape * HOOK_MPA / JoinPlan.LEAST_RESERVE, 1, tape <= seam.areaMm2(), "a lap to stick it on", JoinPlan.LEAST_RESERVE));
         out.sort(java.util.Comparator.comparing((Removable r) -> !r.fits).thenComparingInt(Removable::count));
         return List.copyOf(out);
+    }
+
+    /** What the magnets that are in a seam hold over its pull. */
+    public static double reserve(Seam seam, Loads.Demand demand, double magnetN) {
+        double across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
+        return over(magnetN, demand.newton() + demand.bendingNmm() / (across / 2));
+    }
+
+    private static double over(double holds, double load) {
+        return Math.min(JoinPlan.HARDLY, holds / Math.max(1e-9, load));
     }
 
     private static int count(double pull, double one) {

@@ -3,6 +3,10 @@ package yellowbracket.join;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import yellowbracket.cut.RegistrationKind;
+import yellowbracket.work.Need;
 
 /**
  * A rod in the middle that takes a bending moment by itself: its diameter from M = sigma pi d^3 / 32, its depth from the push it makes
@@ -70,6 +74,20 @@ public record Rod(Stock stock, double diameterMm, double depthMm, double sawMm, 
     /** What pulls it out of its bore, N. */
     public double pullN() {
         return Math.PI * diameterMm * depthMm * BORE_MPA;
+    }
+
+    /** How the cut station bores for it, deep enough; empty where it has no such bore. The weakest metal is counted on, no other. */
+    public Optional<RegistrationKind> bore() {
+        if (!fits || stock != Stock.BEECH && stock != Stock.ALUMINIUM) return Optional.empty();
+        return Stream.of(stock == Stock.BEECH ? RegistrationKind.DOWELS : RegistrationKind.RODS, RegistrationKind.THROUGH_ROD)
+                .filter(k -> k != RegistrationKind.THROUGH_ROD || stock == Stock.ALUMINIUM)
+                .filter(k -> k.sizes().contains(diameterMm) && k.depthMm(diameterMm) >= depthMm)
+                .findFirst();
+    }
+
+    /** By the cm, as it is bought. */
+    public Need need() {
+        return new Need(String.format(Locale.ROOT, "%s %.0f mm", stock.words, diameterMm), sawMm / 10, "cm");
     }
 
     public String words() {

@@ -1,6 +1,7 @@
 package yellowbracket.join;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import yellowbracket.cut.Seam;
 import yellowbracket.shop.JoinProduct;
@@ -12,15 +13,32 @@ import yellowbracket.shop.JoinProduct;
  * @param bondedMm2 what was printed there as wall, infill by its share @param gapMm to be filled
  */
 public record SeamJoin(Seam seam, JoinProduct product, double grams, double needMin, double openMin, double holdMin, double handleH,
-        double fullH, double reserve, double high, double bondedMm2, double gapMm, Loads.Demand demand, List<Against> against) {
+        double fullH, double reserve, double high, double bondedMm2, double gapMm, Loads.Demand demand, Besides besides,
+        List<Against> against) {
     /** What speaks against a product on a seam. */
-    public enum Why { MATERIAL, WEAK, TIME, GAP, HEAT, PEELS }
+    public enum Why { MATERIAL, WEAK, TIME, GAP, HEAT, PEELS, REACH }
 
     /** One reason, told. */
     public record Against(Why why, String words) {}
 
+    /**
+     * What goes with it.
+     * @param fillMm3 left to fill along what is seen of it, {@code finishMin} to fill and sand that; {@code sandTimes} against the usual
+     * @param owned enough of the product is on the shelf @param apart where the joint is not glued for good
+     * @param inner strips or staples over it
+     */
+    public record Besides(double fillMm3, double finishMin, double sandTimes, boolean owned, Optional<Apart> apart,
+            Optional<Inner> inner) {}
+
     public SeamJoin {
         against = List.copyOf(against);
+    }
+
+    /** The same with less of it holding. @param share 0 to 1 */
+    SeamJoin along(double share) {
+        double low = reserve < JoinPlan.HARDLY ? reserve * share : reserve, most = high < JoinPlan.HARDLY ? high * share : high;
+        return new SeamJoin(seam, product, grams, needMin, openMin, holdMin, handleH, fullH, low, most, bondedMm2 * share, gapMm, demand,
+                besides, against);
     }
 
     public boolean suits() {
@@ -29,6 +47,10 @@ public record SeamJoin(Seam seam, JoinProduct product, double grams, double need
 
     public boolean speaks(Why why) {
         return against.stream().anyMatch(a -> a.why == why);
+    }
+
+    public boolean glued() {
+        return besides.apart.isEmpty();
     }
 
     /** All that speaks against it. */

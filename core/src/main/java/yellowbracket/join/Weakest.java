@@ -28,11 +28,12 @@ import yellowbracket.mesh.measure.SliceMoments;
  * under the same loads as the joints. Lengths mm, stress MPa.
  * @param areaMm2 printed, infill counted by its stiffness; {@code modulusMm3} of the slice about its weaker axis
  * @param low  what the print bears over the stress, at least; {@code high} at best
- * @param walls with how many it would bear enough; empty where even {@link #MOST_WALLS} do not
+ * @param walls with how many it would bear enough; empty where even {@link #MOST_WALLS} do not; {@code infill} 0 to 1, with the walls it
+ *        has, likewise
  * @param widestMm a round hole of this diameter has room in the middle, its own wall left
  */
 public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double modulusMm3, double stressMpa, double low, double high,
-        Loads.Demand demand, Optional<Integer> walls, double widestMm) {
+        Loads.Demand demand, Optional<Integer> walls, Optional<Double> infill, double widestMm, Profile profile) {
     public static final double STEP_MM = 2;
     /** So many times as long as wide is slender. */
     private static final double SLENDER = 2;
@@ -63,7 +64,17 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
         double filling() {
             return infill * infill;
         }
+
+        private Printed filledTo(double share) {
+            return new Printed(walls, lineMm, share, up, tensileMpa, layers);
+        }
     }
+
+    /**
+     * About how the stress runs along a section, for drawing: its share of the highest, in equal steps from {@code from} along the axis.
+     * @param from and {@code step} mm
+     */
+    public record Profile(double from, double step, double[] share) {}
 
     /** Nothing for a section that is not slender, or hangs together round about. */
     static Optional<Weakest> of(String name, Mesh m, Printed printed, List<Weighed> parts, List<Loads.Joined> joints, List<LoadCase> cases,
@@ -164,15 +175,16 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
             }
             var index = Bvh.of(m);
             Weakest worst = null;
-            for (int i : suspects(offsets, area, modulus)) {
-                var w = at(index, offsets, area, i);
+            var rough = new double[n];
+            for (int i : suspects(offsets, area, modulus, rough)) {
+                var w = at(index, offsets, area, i, rough);
                 if (w != null && (worst == null || w.low < worst.low)) worst = w;
             }
             return Optional.ofNullable(worst);
         }
 
         /** Where rough sums make the stress highest, some way apart, and where it is held or lies. */
-        private List<Integer> suspects(double[] offsets, double[] area, double[] modulus) {
+        private List<Integer> suspects(double[] offsets, double[] area, double[] modulus, double[] rough) {
             int n = offsets.length;
             double all = 0, moment = 0;
             for (int i = 0; i < n; i++) {
@@ -197,6 +209,8 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
             }
             var out = new ArrayList<Integer>();
             highest(offsets, most, LOOKED_AT, out);
+            double top = java.util.Arrays.stream(most).max().orElse(0);
+            for (int i = 0; i < n; i++) rough[i] = top > 0 ? most[i] / top : 0;
             highest(offsets, least, 2 * LOOKED_AT, out);
             for (var c : cases) for (var s : c.supports()) {
                 int k = (int) Math.round((axis.dot(s) - offsets[0]) / STEP_MM);
@@ -213,31 +227,38 @@ public record Weakest(String section, Vec3 at, Vec3 axis, double areaMm2, double
             }
         }
 
-        private Weakest at(Bvh index, double[] offsets, double[] area, int i) {
+        private Weakest at(Bvh index, double[] offsets, double[] area, int i, double[] rough) {
             var plane = new CutPlane(axis, offsets[i]);
             var face = slice(m, index, plane);
             if (face.shape().isEmpty()) return null;
-            var bond = bond(face, printed.walls);
+            var bond = bond(face, printed, printed.walls);
             var demand = demand(offsets, area, i, bond);
             if (demand == null) return null;
             double stress = demand.mpa() * JointGroup.TENSION, bears = printed.along(axis);
             Optional<Integer> walls = Optional.empty();
             for (int w = printed.walls; w <= MOST_WALLS && walls.isEmpty() && stress > 0; w++) {
-                var d = demand(offsets, area, i, bond(face, w));
-                if (d != null && bears * LEAST / (d.mpa() * JointGroup.TENSION) >= reserve) walls = Optional.of(w);
+                if (enough(demand(offsets, area, i, bond(face, printed, w)), bears)) walls = Optional.of(w);
             }
+            Optional<Double> infill = Optional.empty();
+            for (int k = (int) Math.ceil(20 * printed.infill); k <= 20 && infill.isEmpty() && stress > 0; k++)
+                if (enough(demand(offsets, area, i, bond(face, printed.filledTo(k / 20.0), printed.walls)), bears))
+                    infill = Optional.of(k / 20.0);
             double second = new JointGroup(List.of(bond)).leastMoment(), reach = face.shape().isEmpty() ? 1 : reach(bond);
             return new Weakest(name, bond.centre(), axis, bond.areaMm2(), reach > 0 ? second / reach : 0, stress,
-                    stress > 0 ? bears * LEAST / stress : 99, stress > 0 ? bears * BEST / stress : 99, demand, walls,
-                    room(face.shape(), BORE_WALL_MM));
+                    stress > 0 ? bears * LEAST / stress : 99, stress > 0 ? bears * BEST / stress : 99, demand, walls, infill,
+                    room(face.shape(), BORE_WALL_MM), new Profile(offsets[0], STEP_MM, rough));
+        }
+
+        private boolean enough(Loads.Demand d, double bears) {
+            return d != null && bears * LEAST / (d.mpa() * JointGroup.TENSION) >= reserve;
         }
 
         private static double reach(Bond b) {
             return b.rim().stream().mapToDouble(s -> s.at().distance(b.centre())).max().orElse(0);
         }
 
-        private Bond bond(MatingFace face, int walls) {
-            return Bond.of(BEYOND, face, walls * printed.lineMm, printed.filling());
+        private static Bond bond(MatingFace face, Printed how, int walls) {
+            return Bond.of(BEYOND, face, walls * how.lineMm, how.filling());
         }
 
         /** Parted in two at the slice, what lies beyond hangs on it. Nothing where it hangs together round about. */

@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import yellowbracket.finding.Limits;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.print.FailureKind;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
@@ -21,7 +22,7 @@ import yellowbracket.work.TaskId;
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
- * {@code odd SECTION words}, {@code broke SECTION} or {@code broke SECTION|SECTION} with words, {@code cause: words},
+ * {@code odd SECTION words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
  */
@@ -39,6 +40,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern BROKE = Pattern.compile("broke\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
+    private static final String MM = "\\s*(-?\\d+(?:\\.\\d+)?)\\s*";
+    private static final Pattern PLACE = Pattern.compile("\\bat" + MM + "," + MM + "," + MM + "(?![\\d,.])");
     private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
@@ -134,6 +137,13 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     /** The sections of the print it is about; none for anything else. */
     public List<SectionId> printed() {
         return task().filter(t -> t instanceof TaskId.Print).map(t -> ((TaskId.Print) t).sections()).orElse(List.of());
+    }
+
+    /** Where it broke, in the model's own mm; only of something broken whose place was told. */
+    public Optional<Vec3> place() {
+        var m = PLACE.matcher(text);
+        return kind == Kind.BROKE && m.find() ? Optional.of(new Vec3(number(m.group(1)), number(m.group(2)), number(m.group(3))))
+                : Optional.empty();
     }
 
     /** How far a failed print had come, 0 to 1; only where a percentage was told. */

@@ -11,6 +11,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.Resting;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;

@@ -12,7 +12,36 @@ import yellowbracket.work.Hazard;
  */
 public record JoinProduct(String name, double workMin, double holdMin, double handleH, double fullH, double shearLowMpa,
         double shearHighMpa, double gapMm, double densityGcm3, double costPer100g, double peel, double mostC, List<String> materials,
-        Set<Hazard> hazards, String notes) {
+        Manner manner, Set<Hazard> hazards, String notes) {
+    /**
+     * How it is put on and what it leaves.
+     * @param mmMin along the seam; 0 as fast as glue is spread @param inside from inside only @param mixed of two parts, as its label says
+     * @param grooveMm2 to be filled along each mm of seam that shows, beyond the usual; less than 0 where it fills as it joins
+     * @param sandTimes the time that the seam takes to sand, against the usual
+     * @param ofPrintLow  share of what the print bears there, for what melts it; 0 for glues, {@code ofPrintHigh} at best
+     */
+    public record Manner(double mmMin, boolean inside, boolean mixed, double grooveMm2, double sandTimes, double ofPrintLow,
+            double ofPrintHigh, List<Beside> beside) {
+        public static final Manner PLAIN = new Manner(0, false, false, 0, 1, 0, 0, List.of());
+
+        public Manner {
+            beside = List.copyOf(beside);
+        }
+
+        /** Melts the print instead of sticking to it. */
+        public boolean welds() {
+            return ofPrintLow > 0;
+        }
+    }
+
+    /** Used up with it: for each gram of it and for each dm of seam. */
+    public record Beside(String name, double perG, double perDm, String unit) {}
+
+    public JoinProduct {
+        materials = List.copyOf(materials);
+        hazards = Set.copyOf(hazards);
+    }
+
     public boolean suits(String material) {
         return materials.isEmpty() || materials.contains(material);
     }

@@ -33,6 +33,14 @@ public enum Practice {
     DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H,
     /** Laying out, wiping, putting down at each seam; how fast glue is spread along it. */
     GLUE_SEAM_MIN, WET_SEAM_MM_MIN,
+    /** Aligning a seam, and each pin beside it; what a glue that is not on the shelf costs to get. */
+    ALIGN_SEAM_MIN, ALIGN_PIN_MIN, FETCH_GLUE_MIN,
+    /** Left in the cup of each batch, and for each gram of it; strips of tape across a seam lie so far apart. */
+    CUP_WASTE_G, CUP_WASTE_TIMES, TAPE_APART_MM,
+    /** Cleaning up a break; a dowel drilled and set, a staple melted in, a strip of sheet glued over. */
+    CLEAN_BREAK_H, SET_DOWEL_H, SET_STAPLE_H, SET_STRIP_H,
+    /** What a melted-in staple bears across a seam in N, and what sheet bears pulled, MPa. */
+    STAPLE_N, STRIP_MPA,
     /** One stands by no longer while glue sets, for braces do; strength is waited for no longer before the inside is worked on. */
     HOLD_BY_HAND_MIN, CURE_BEFORE_INSIDE_H,
     /** Film of glue between prints that are not flat; what is squeezed out or left in the cup. */

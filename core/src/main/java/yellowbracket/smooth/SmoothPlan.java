@@ -23,20 +23,29 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
     }
 
     /**
-     * @param showSeamMm length of seam on the show side, {@code unevenMm}: what is to be filled along it beyond the usual, on average
-     * @param wallMm printed wall that may be sanded into
+     * Seams on the show side.
+     * @param lengthMm of all of them @param unevenMm what is to be filled along them beyond the usual, on average; below 0 where glue
+     *        fills @param sandTimes how long they take to sand, against the usual
      */
-    public static SmoothPlan of(Areas areas, double showSeamMm, double unevenMm, Finish finish, School school, Ladder.Weights weights,
-            double celsius, double wallMm, Catalogue shop) {
+    public record Seams(double lengthMm, double unevenMm, double sandTimes) {
+        public static final Seams NONE = new Seams(0, 0, 1);
+
+        public static Seams usual(double lengthMm) {
+            return new Seams(lengthMm, 0, 1);
+        }
+    }
+
+    /** @param wallMm printed wall that may be sanded into */
+    public static SmoothPlan of(Areas areas, Seams seams, Finish finish, School school, Ladder.Weights weights, double celsius,
+            double wallMm, Catalogue shop) {
         double dm2 = areas.totalDm2();
         var outcome = Ladder.find(areas.valley90Um(), finish, school, weights, shop, sandMinutes(areas, shop));
-        double band = showSeamMm * shop.usual(Practice.SEAM_BAND_MM) / 1e4;
+        double band = seams.lengthMm * shop.usual(Practice.SEAM_BAND_MM) / 1e4;
         var filler = shop.coating("two-part polyester filler");
-        var mix = band > 0
-                ? Optional.of(Mix.of(filler, band, shop.usual(Practice.SEAM_FILL_MM) + unevenMm, celsius,
-                        shop.usual(Practice.SPREAD_FILLER_MIN_DM2), shop))
-                : Optional.<Mix>empty();
-        double seamH = band * (shop.usual(Practice.SPREAD_FILLER_MIN_DM2) + 3 * shop.usual(Practice.SAND_CURVED_MIN_DM2)) / 60;
+        var mix = band > 0 ? Optional.of(Mix.of(filler, band, Math.max(0, shop.usual(Practice.SEAM_FILL_MM) + seams.unevenMm), celsius,
+                shop.usual(Practice.SPREAD_FILLER_MIN_DM2), shop)) : Optional.<Mix>empty();
+        double seamH = band * (shop.usual(Practice.SPREAD_FILLER_MIN_DM2) + 3 * shop.usual(Practice.SAND_CURVED_MIN_DM2) * seams.sandTimes)
+                / 60;
         return switch (outcome) {
             case Ladder.Outcome.OutOfReach no -> new SmoothPlan(areas, school, finish, List.of(), band, mix, seamH, filler.sandableH(), 0,
                     0, 0, wallMm * 1000, 0, List.of(Finding.stop(no.why())));

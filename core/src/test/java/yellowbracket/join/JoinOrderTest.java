@@ -10,12 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import yellowbracket.join.JoinOrder.Aim;
 import yellowbracket.join.JoinOrder.Edge;
+import yellowbracket.join.JoinOrder.Inside;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 
@@ -55,8 +57,9 @@ class JoinOrderTest {
     }
 
     /** The least over all trees, by trying them. */
-    private static double brute(List<Set<String>> clusters, List<JoinOrder.Pair> so, List<Edge> edges, Map<String, Double> grams, Aim aim) {
-        if (clusters.size() == 1) return JoinOrder.cost(so, grams, edges, aim);
+    private static double brute(List<Set<String>> clusters, List<JoinOrder.Pair> so, List<Edge> edges, Map<String, Double> grams, Aim aim,
+            Inside inside) {
+        if (clusters.size() == 1) return JoinOrder.cost(so, grams, edges, aim, inside);
         double best = Double.POSITIVE_INFINITY;
         for (int i = 0; i < clusters.size(); i++) for (int k = i + 1; k < clusters.size(); k++) {
             var a = clusters.get(i);
@@ -73,8 +76,8 @@ class JoinOrderTest {
             both.addAll(b);
             next.add(both);
             var steps = new ArrayList<>(so);
-            steps.add(new JoinOrder.Pair(List.copyOf(a), List.copyOf(b), between, true));
-            best = Math.min(best, brute(next, steps, edges, grams, aim));
+            steps.add(new JoinOrder.Pair(List.copyOf(a), List.copyOf(b), between, ""));
+            best = Math.min(best, brute(next, steps, edges, grams, aim, inside));
         }
         return best;
     }
@@ -87,10 +90,13 @@ class JoinOrderTest {
         var edges = edges(rnd, n);
         for (var aim : Aim.values()) {
             if (aim == Aim.SOONEST && n > 5) continue; // the same tree comes in many orders of its steps
-            var found = JoinOrder.best(names(n), grams, edges, aim, Progress.NONE);
+            // every third seam is worked on from inside, where no more than three parts stand round it
+            var inside = new Inside(edges.stream().map(Edge::seam).filter(e -> e.hashCode() % 3 == 0).collect(Collectors.toSet()),
+                    (seam, together) -> together.size() > 3 ? 0 : 1);
+            var found = JoinOrder.best(names(n), grams, edges, aim, inside, Progress.NONE);
             var start = names(n).stream().<Set<String>>map(Set::of).toList();
-            assertThat(JoinOrder.cost(found, grams, edges, aim)).as(aim.words())
-                    .isCloseTo(brute(start, List.of(), edges, grams, aim), within(1e-6));
+            assertThat(JoinOrder.cost(found, grams, edges, aim, inside)).as(aim.words())
+                    .isCloseTo(brute(start, List.of(), edges, grams, aim, inside), within(1e-6));
         }
     }
 
@@ -120,7 +126,8 @@ class JoinOrderTest {
         var rnd = new Random(70 + info.getCurrentRepetition());
         int n = info.getCurrentRepetition() < 4 ? 4 + rnd.nextInt(5) : 14 + rnd.nextInt(12);
         var edges = edges(rnd, n);
-        for (var aim : Aim.values()) check(names(n), edges, JoinOrder.best(names(n), grams(rnd, n), edges, aim, Progress.NONE));
+        for (var aim : Aim.values())
+            check(names(n), edges, JoinOrder.best(names(n), grams(rnd, n), edges, aim, Inside.NONE, Progress.NONE));
     }
 
     @Test
@@ -130,14 +137,14 @@ class JoinOrderTest {
         var edges = new ArrayList<Edge>();
         for (int i = 1; i < 200; i++)
             edges.add(new Edge("S" + (i - 1) + "|S" + i, "S" + (i - 1), "S" + i, Vec3.Z, rnd.nextBoolean(), 2, 5));
-        check(all, edges, JoinOrder.best(all, Map.of(), edges, Aim.LEAST_HOLDING, Progress.NONE));
+        check(all, edges, JoinOrder.best(all, Map.of(), edges, Aim.LEAST_HOLDING, Inside.NONE, Progress.NONE));
     }
 
     @Test
     void pinsThatPointTwoWaysDoNotGoOnAtOnce() {
         var edges = List.of(new Edge("A|B", "A", "B", Vec3.Z, true, 2, 5), new Edge("B|C", "B", "C", Vec3.X, true, 2, 5),
                 new Edge("A|C", "A", "C", Vec3.Z, true, 2, 5));
-        var steps = JoinOrder.best(List.of("A", "B", "C"), Map.of("A", 50.0, "B", 50.0, "C", 50.0), edges, Aim.LEAST_HOLDING,
+        var steps = JoinOrder.best(List.of("A", "B", "C"), Map.of("A", 50.0, "B", 50.0, "C", 50.0), edges, Aim.LEAST_HOLDING, Inside.NONE,
                 Progress.NONE);
         assertThat(steps.getFirst().seams()).as("the odd one first, then both that point alike").containsExactly("B|C");
         assertThat(steps).allMatch(JoinOrder.Pair::free);
@@ -145,8 +152,46 @@ class JoinOrderTest {
 
     @Test
     void looseAndSinglePartsAreInNoStep() {
-        assertThat(JoinOrder.best(List.of("A", "B"), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
-        assertThat(JoinOrder.best(List.of("A"), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
-        assertThat(JoinOrder.best(List.of(), Map.of(), List.of(), Aim.SOONEST, Progress.NONE)).isEmpty();
+        assertThat(JoinOrder.best(List.of("A", "B"), Map.of(), List.of(), Aim.SOONEST, Inside.NONE, Progress.NONE)).isEmpty();
+        assertThat(JoinOrder.best(List.of("A"), Map.of(), List.of(), Aim.SOONEST, Inside.NONE, Progress.NONE)).isEmpty();
+        assertThat(JoinOrder.best(List.of(), Map.of(), List.of(), Aim.SOONEST, Inside.NONE, Progress.NONE)).isEmpty();
+    }
+
+    @Test
+    void whatIsWorkedOnFromInsideIsClosedWhileItIsReached() {
+        var edges = List.of(new Edge("A|B", "A", "B", Vec3.Z, false, 2, 5), new Edge("B|C", "B", "C", Vec3.Z, false, 2, 5),
+                new Edge("C|D", "C", "D", Vec3.Z, false, 2, 5));
+        var grams = Map.of("A", 10.0, "B", 300.0, "C", 300.0, "D", 10.0);
+        var steps = JoinOrder.best(names(4), grams, edges, Aim.LEAST_HOLDING,
+                new Inside(Set.of("B|C"), (seam, together) -> together.size() > 2 ? 0 : 1), Progress.NONE);
+        assertThat(steps.getFirst().seams()).containsExactly("B|C");
+    }
+
+    @Test
+    void theMakersOwnOrderIsKeptAndWhatCannotGoIsSaid() {
+        var edges = List.of(new Edge("A|B", "A", "B", Vec3.Z, true, 2, 5), new Edge("B|C", "B", "C", Vec3.X, true, 2, 5),
+                new Edge("A|C", "A", "C", Vec3.Z, true, 2, 5));
+        var grams = Map.of("A", 50.0, "B", 50.0, "C", 50.0);
+        var own = JoinOrder.own(names(3), grams, edges, List.of("A|C", "nothing", "B|C"));
+        assertThat(own).hasSize(2);
+        assertThat(own.getFirst().seams()).containsExactly("A|C");
+        assertThat(own.getFirst().free()).isTrue();
+        assertThat(own.get(1).seams()).containsExactlyInAnyOrder("A|B", "B|C");
+        assertThat(own.get(1).blocked()).isEqualTo("the pins of A|B and B|C point 90 degrees apart");
+        check(names(3), edges, JoinOrder.own(names(3), grams, edges, List.of()));
+        var shut = List.of(new Edge("A|B", "A", "B", Vec3.Z, false, 2, 5), new Edge("B|C", "B", "C", Vec3.Z, false, 2, 5),
+                new Edge("A|C", "A", "C", Vec3.X, false, 2, 5));
+        assertThat(JoinOrder.own(names(3), grams, shut, List.of("A|C")).get(1).blocked())
+                .startsWith("it is shut in between the faces of A|B");
+    }
+
+    @RepeatedTest(4)
+    void anyOwnOrderClosesEverySeamOnce(RepetitionInfo info) {
+        var rnd = new Random(200 + info.getCurrentRepetition());
+        int n = 4 + rnd.nextInt(12);
+        var edges = edges(rnd, n);
+        var order = new ArrayList<>(edges.stream().map(Edge::seam).toList());
+        java.util.Collections.shuffle(order, rnd);
+        check(names(n), edges, JoinOrder.own(names(n), grams(rnd, n), edges, order.subList(0, order.size() / 2)));
     }
 }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import yellowbracket.cut.CutTree;
@@ -14,6 +15,7 @@ import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.join.Contact;
+import yellowbracket.join.InHand;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinPlanner;
 import yellowbracket.join.JoinWish;
@@ -47,8 +49,10 @@ class BreakageTest {
         var prints = new HashMap<String, JoinPlanner.Print>();
         for (var q : s.sections())
             prints.put(q.name(), new JoinPlanner.Print(500, "PLA", new Weakest.Printed(3, 0.44, 0.15, Vec3.X, 50, 0.5)));
-        return JoinPlanner.plan(new JoinPlanner.Given(s.sections(), s.seams(), Contact.Found.NONE, prints, Map.of(), Map.of(), 20, 35,
-                JoinWish.NONE, List.of(LoadCase.picked(LoadCase.CAREFUL)), Set.of(), SHOP), Progress.NONE);
+        return JoinPlanner.plan(
+                new JoinPlanner.Given(s.sections(), s.seams(), Contact.Found.NONE, InHand.UNKNOWN, prints, Map.of(),
+                        new JoinPlanner.Place(20, 35), JoinWish.NONE, List.of(LoadCase.picked(LoadCase.CAREFUL)), Set.of(), Map.of(), SHOP),
+                Progress.NONE);
     }
 
     @Test
@@ -80,8 +84,8 @@ class BreakageTest {
         assertThat(mend.waitH()).isPositive();
         assertThat(SHOP.joins()).anyMatch(p -> p.name().equals(mend.product()) && p.shearHighMpa() >= seam.product().shearHighMpa());
         var strongest = SHOP.joins().stream().filter(p -> p.name().equals("epoxy slow")).findFirst().orElseThrow();
-        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), plan.rods().getOrDefault("A", List.of()), strongest, 10,
-                SHOP);
+        var neck = Mend.section(b.task(), "A", plan.weakest().stream().findFirst(), Optional.empty(),
+                plan.rods().getOrDefault("A", List.of()), strongest, 10, SHOP);
         assertThat(neck.steps()).hasSizeGreaterThan(3);
         assertThat(neck.waitH()).as("twice as long in the cold").isEqualTo(2 * strongest.handleH());
         assertThat(neck.product()).isEqualTo("epoxy slow");

@@ -13,6 +13,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.Resting;
 
 /** Support against what can be worked out by hand. */
 class ColumnsTest {

@@ -148,20 +148,26 @@ class SmoothTest {
     @Test
     void thePlanAddsItsHoursAndAmounts() {
         var areas = new Areas(2e5, 1e5, 0.5e5, 1e5, 2e5, 0.5e5, 40, 130);
-        var p = SmoothPlan.of(areas, 2000, 0, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
+        var p = SmoothPlan.of(areas, SmoothPlan.Seams.usual(2000), Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3,
+                SHOP);
         assertThat(p.work().stream().mapToDouble(SmoothPlan.Work::hours).sum()).isLessThan(p.hours());
         assertThat(p.seamDm2()).isCloseTo(2000 * 28 / 1e4, within(1e-9));
         assertThat(p.sheets()).isPositive();
         assertThat(p.findings()).isEmpty();
-        var double_ = SmoothPlan.of(new Areas(4e5, 2e5, 1e5, 2e5, 4e5, 1e5, 40, 130), 4000, 0, Finish.SATIN, School.FILL_SAND_PRIME,
-                Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
+        var double_ = SmoothPlan.of(new Areas(4e5, 2e5, 1e5, 2e5, 4e5, 1e5, 40, 130), SmoothPlan.Seams.usual(4000), Finish.SATIN,
+                School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
         assertThat(double_.hours()).isCloseTo(2 * p.hours(), within(1e-6));
-        var rough = SmoothPlan.of(areas, 2000, 0.5, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
+        var rough = SmoothPlan.of(areas, new SmoothPlan.Seams(2000, 0.5, 1), Finish.SATIN, School.FILL_SAND_PRIME,
+                Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP);
         assertThat(rough.seamFiller().orElseThrow().gramsTotal()).as("steps and gaps take more")
                 .isGreaterThan(p.seamFiller().orElseThrow().gramsTotal());
-        assertThat(SmoothPlan.of(areas, 0, 0, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP).seamFiller())
+        assertThat(
+                SmoothPlan.of(areas, SmoothPlan.Seams.NONE, Finish.SATIN, School.FILL_SAND_PRIME, Ladder.Weights.LEAST_WORK, 20, 1.3, SHOP)
+                        .seamFiller())
                 .isEmpty();
-        assertThat(SmoothPlan.of(areas, 0, 0, Finish.MIRROR, School.UV_RESIN_FIRST, Ladder.Weights.LEAST_WORK, 20, 0.05, SHOP).findings())
+        assertThat(
+                SmoothPlan.of(areas, SmoothPlan.Seams.NONE, Finish.MIRROR, School.UV_RESIN_FIRST, Ladder.Weights.LEAST_WORK, 20, 0.05, SHOP)
+                        .findings())
                 .as("a wall of 0.05 mm cannot be sanded")
                 .isNotEmpty();
     }

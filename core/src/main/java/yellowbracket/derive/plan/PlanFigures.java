@@ -106,7 +106,8 @@ public final class PlanFigures {
         return new PropWork(id,
                 List.of(new SizeWork(id, worn, shop), new CutWork(id, shop),
                         new PrintWork(id, prints, shared, resin(in, prints), in.get(PrintFigures.UPKEEP).list(), shop),
-                        new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.MENDS).list(), shop),
+                        new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(),
+                                shop),
                         new SmoothWork(id, in.get(SmoothFigures.SMOOTH), shop), new ColourWork(id, in.get(ColourFigures.COLOUR), shop),
                         new WearWork(id, worn, pads, shop)));
     }

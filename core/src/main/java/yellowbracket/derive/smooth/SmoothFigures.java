@@ -8,14 +8,15 @@ import yellowbracket.cut.Sectioning;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
 import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
-import yellowbracket.join.JoinWish;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.LayerBands;
 import yellowbracket.print.Layers;
 import yellowbracket.print.PrintPlan;
+import yellowbracket.shop.Practice;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Fineness;
 import yellowbracket.smooth.SmoothPlan;
@@ -51,14 +52,23 @@ public final class SmoothFigures {
         return sections.seams().stream().mapToDouble(s -> s.showLengthMm()).sum();
     }
 
-    /** A step is feathered out over the band, half of it high; a gap is filled as deep as it is wide. Mean over the seams seen, mm. */
-    private static double unevenMm(Sectioning sections, Map<String, JoinWish.DryFit> found) {
-        double all = shownSeamMm(sections), sum = 0;
+    /**
+     * A step is feathered out over the band, half of it high; a gap is filled as deep as it is wide; how a seam is joined leaves more or
+     * less to fill, and to sand. Means over what is seen.
+     */
+    private static SmoothPlan.Seams seams(Reads in) {
+        var sections = in.get(CutFigures.SECTIONS);
+        var joined = in.find(JoinFigures.JOINS);
+        var found = in.of(p -> p.join().dryFit());
+        double all = shownSeamMm(sections), fill = 0, sand = 0, band = in.shop(s -> s.usual(Practice.SEAM_BAND_MM));
         for (var s : sections.seams()) {
             var f = found.get(s.name());
-            if (f != null) sum += s.showLengthMm() * (f.stepMm() / 2 + f.gapMm() / 4);
+            var how = joined.map(j -> j.join(s.name()));
+            if (f != null) fill += s.showLengthMm() * (f.stepMm() / 2 + f.gapMm() / 4);
+            fill += s.showLengthMm() * how.map(j -> j.product().manner().grooveMm2() / band).orElse(0.0);
+            sand += s.showLengthMm() * how.map(j -> j.besides().sandTimes()).orElse(1.0);
         }
-        return all > 0 ? sum / all : 0;
+        return all > 0 ? new SmoothPlan.Seams(all, fill / all, sand / all) : SmoothPlan.Seams.NONE;
     }
 
     private static Areas areas(Reads in) {
@@ -74,12 +84,11 @@ public final class SmoothFigures {
 
     /** What smoothing takes, whatever the surface. */
     private static Fineness.Smoothing smoothing(Reads in) {
-        double seam = shownSeamMm(in.get(CutFigures.SECTIONS));
-        double uneven = unevenMm(in.get(CutFigures.SECTIONS), in.of(p -> p.join().dryFit()));
+        var seams = seams(in);
         var wish = in.of(Prop::smooth);
         double celsius = in.build(Build::shopCelsius);
         var shop = in.shop(s -> s);
-        return (areas, profile) -> SmoothPlan.of(areas, seam, uneven, wish.finish(), wish.school(), wish.hurry().weights(), celsius,
+        return (areas, profile) -> SmoothPlan.of(areas, seams, wish.finish(), wish.school(), wish.hurry().weights(), celsius,
                 profile.wallMm(), shop);
     }
 

@@ -1,4 +1,4 @@
-package yellowbracket.print;
+package yellowbracket.mesh.measure;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,16 +6,15 @@ import java.util.Optional;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Outermost;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.measure.ShowSide;
 
 /**
- * The faces on which a section comes to rest when it is put down somehow: from each of many directions it is let roll over its outermost
+ * The faces on which something comes to rest when it is put down somehow: from each of many directions it is let roll over its outermost
  * points until its
  * centre of mass lies above what it stands on. These are the stable faces of its hull, found without building the hull. Outermost points
  * are those furthest
  * in a thousand directions, so a face made of points nearer together than a few degrees may be missed.
  */
-final class Resting {
+public final class Resting {
     private static final List<Vec3> OUTWARD = ShowSide.spread(1000);
     private static final List<Vec3> STARTS = ShowSide.spread(40);
     /** Vertices, evenly taken, among which those furthest out are looked for. */
@@ -34,7 +33,7 @@ final class Resting {
     }
 
     /** Directions that may look down, unit, each with its hull face on the bed. @param centre of mass */
-    static List<Vec3> downs(List<Vec3> outermost, Vec3 centre) {
+    public static List<Vec3> downs(List<Vec3> outermost, Vec3 centre) {
         var self = new Resting(outermost, centre);
         var out = new ArrayList<Vec3>();
         for (var start : STARTS) self.settle(start).ifPresent(d -> {
@@ -44,7 +43,7 @@ final class Resting {
     }
 
     /** The corners furthest out in many directions. */
-    static List<Vec3> outermost(Mesh m) {
+    public static List<Vec3> outermost(Mesh m) {
         return Outermost.of(m, OUTWARD, ASKED);
     }
 
@@ -129,6 +128,16 @@ final class Resting {
         var on = new ArrayList<Vec3>();
         for (var p : points) if (floor - p.dot(down) < 1e-3 * Math.max(1, Math.abs(floor))) on.add(p);
         on.addAll(corners);
+        return above(on, down, centre);
+    }
+
+    /** Whether a centre of mass stays above what lies lowest. @param within the lowest point, mm */
+    public static boolean stands(List<Vec3> outermost, Vec3 down, Vec3 centre, double within) {
+        double floor = outermost.stream().mapToDouble(p -> p.dot(down)).max().orElseThrow();
+        return above(outermost.stream().filter(p -> floor - p.dot(down) < within).toList(), down, centre);
+    }
+
+    private static boolean above(List<Vec3> on, Vec3 down, Vec3 centre) {
         // here: within, unless some direction on the bed has the centre further out than every point on it
         var x = down.cross(Math.abs(down.x()) < 0.9 ? Vec3.X : Vec3.Y).unit();
         var y = down.cross(x);
