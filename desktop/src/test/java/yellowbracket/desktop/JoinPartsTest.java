@@ -15,6 +15,8 @@ import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.Page;
+import yellowbracket.join.Apart;
+import yellowbracket.join.Inner;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinWish;
@@ -168,5 +170,64 @@ class JoinPartsTest extends WindowTest {
         });
         derived();
         until("as before", () -> text(robot, ".card .label").contains("nothing has broken so far"));
+    }
+
+    @Test
+    void stepsChangePlacesAndTheProposedOrderComesBack(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.JOIN, "order"));
+        derived();
+        var before = plan().steps().stream().map(JoinPlan.Step::seams).toList();
+        assertThat(robot.lookup("#join-tree").queryAll()).hasSize(1);
+        assertThat(robot.lookup("#step-earlier").queryAs(Button.class).isDisabled()).isTrue();
+        robot.interact(() -> robot.lookup("#step-later").queryAs(Button.class).fire());
+        derived();
+        assertThat(prop().join().order()).hasSize(before.size());
+        assertThat(plan().steps().getFirst().seams()).contains(before.get(1).getFirst());
+        until("told as one's own", () -> text(robot, ".card .label").contains("your own"));
+        robot.interact(() -> robot.lookup("#order-proposed").queryAs(Button.class).fire());
+        derived();
+        assertThat(plan().steps().stream().map(JoinPlan.Step::seams).toList()).isEqualTo(before);
+    }
+
+    @Test
+    void aSeamIsToComeOffAndAnotherGetsStrips(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.JOIN, "seams"));
+        derived();
+        var seam = plan().joins().stream().min(java.util.Comparator.comparingDouble(SeamJoin::reserve)).orElseThrow().seam().name();
+        robot.interact(() -> {
+            ChoiceBox<Optional<Inner.Kind>> inner = robot.lookup("#join-inner").query();
+            inner.setValue(Optional.of(Inner.Kind.STRIPS));
+        });
+        derived();
+        assertThat(plan().join(seam).besides().inner()).isPresent();
+        until("told", () -> text(robot, ".card .label").contains("glued over it from inside"));
+        robot.interact(() -> {
+            ChoiceBox<Optional<Apart>> apart = robot.lookup("#join-apart").query();
+            apart.setValue(Optional.of(Apart.COMES_OFF));
+        });
+        derived();
+        assertThat(plan().join(seam).glued()).isFalse();
+        until("kept dry", () -> text(robot, ".card .label").contains("both faces stay free of glue"));
+        robot.interact(() -> {
+            model.undo();
+            model.undo();
+        });
+        assertThat(prop().join()).isEqualTo(JoinWish.NONE.withProducts(prop().join().products()));
+    }
+
+    @Test
+    void theBrokenPlaceIsClickedAndTheRecipeGoesByIt(FxRobot robot) {
+        staff(robot, "repairs");
+        robot.interact(() -> robot.lookup("#broke-here").queryAs(Button.class).fire());
+        until("asks for a click", () -> robot.lookup("#broke-here").queryAs(Button.class).getText().equals("click where it broke"));
+        hit(robot, new Vec3(0, 0, 120));
+        until("noted", () -> model.shownProperty().get().log().getLast().kind() == Entry.Kind.BROKE);
+        derived();
+        assertThat(model.shownProperty().get().log().getLast().place()).isPresent();
+        until("the recipe", () -> text(robot, ".card .label").contains("fit the halves together dry"));
+        var mend = model.result(JoinFigures.MENDS).orElseThrow().list().getFirst();
+        assertThat(mend.what()).matches("section [A-Z]+ (at a thin neck|between layers|through a thin wall|across the print)");
     }
 }

@@ -12,6 +12,7 @@ import yellowbracket.cut.Seam;
 import yellowbracket.cut.Sliding;
 import yellowbracket.cut.registration.Fitted;
 import yellowbracket.cut.registration.Registered;
+import yellowbracket.desktop.station.FacePicture;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;

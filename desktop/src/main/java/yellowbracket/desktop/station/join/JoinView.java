@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.IntToDoubleFunction;
 import javafx.scene.Node;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
@@ -23,6 +24,7 @@ import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.SeamJoin;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.work.Station;
 
@@ -133,6 +135,13 @@ public final class JoinView extends StationView {
             n.getTransforms().add(new Translate(off.x(), off.y(), off.z()));
             return sized(n);
         });
+    }
+
+    /** One section, each facet with the colour of what it bears: 0 well, 1 some, 2 too little. */
+    Optional<Node> section(String name, Function<Mesh, IntToDoubleFunction> tone) {
+        return model.result(CutFigures.DRAWING)
+                .map(d -> d.bySection().get(name))
+                .map(m -> sized(bench.drawn().byPalette(m, List.of(colour("good"), colour("care"), colour("stop")), tone.apply(m))));
     }
 
     void overview(JoinPlan plan) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Slider;
 import yellowbracket.desktop.bench.Bench;
@@ -37,11 +36,13 @@ final class OrderPart extends JoinPart {
             return;
         }
         step = Math.clamp(step, 1, steps.size());
-        double work = steps.stream().mapToDouble(s -> s.needMin() + s.holdMin()).sum() / 60;
+        double work = plan.byHandMin(model.shop()) / 60;
         card.row("steps", String.valueOf(steps.size()),
-                Words.text("%s of wetting, aligning and holding; %s of glue", Words.about(work), Words.grams(plan.glueGrams())));
+                Words.text("%s by hand, to wet, align and hold; %s of glue", Words.about(work), Words.grams(plan.glueGrams())));
         card.row("by", new Choice<>("join-aim", "what the order goes by", Arrays.asList(JoinOrder.Aim.values()), prop().join().aim(),
                 JoinOrder.Aim::words, a -> change("order by " + a.words(), w -> w.withAim(a))));
+        own(card, plan);
+        if (view.names().size() <= JoinTree.MOST) card.add(new JoinTree(steps, step, this::go));
         var slider = new Slider(1, Math.max(2, steps.size()), step);
         slider.setId("order-step");
         slider.setAccessibleText("step that the bench shows");
@@ -56,21 +57,71 @@ final class OrderPart extends JoinPart {
             step = Math.clamp(to, 1, steps.size());
             view.draw();
         });
+        slider.valueChangingProperty().subscribe((before, now) -> {
+            if (!now) view.again();
+        });
         card.row("walk through", slider);
-        for (var s : steps) written(card, s);
+        for (var s : steps) written(card, s, steps);
+        plan.chain()
+                .ifPresent(c -> card.row("straight", Words.text("\u00b1%.0f mm", c.wanderMm()),
+                        Words.text("at the far end of %s, joined by eye; in a straight rail of %.0f mm hardly any",
+                                words().longLength(c.lengthMm()), c.railMm())));
         card.text("a dry fit comes first; what is hard to reach later, such as inserts, wiring and inner strips, goes in before its step");
     }
 
-    private void written(Card card, JoinPlan.Step s) {
+    private void go(int number) {
+        step = number;
+        view.draw();
+        view.again();
+    }
+
+    /** Whose order it is. */
+    private void own(Card card, JoinPlan plan) {
+        boolean own = !prop().join().order().isEmpty();
+        if (!own) return;
+        var back = Card.action("take the proposed order", () -> change("the proposed order", w -> w.withOrder(java.util.List.of())));
+        back.setId("order-proposed");
+        card.row("order", Card.more("your own"), back);
+        view.findings(card, plan.findings().stream().filter(f -> f.words().startsWith("step ")).toList());
+    }
+
+    /** One step changes places with the one before it, or after. */
+    private void swap(java.util.List<JoinPlan.Step> steps, int i, int k) {
+        var order = new ArrayList<>(steps.stream().map(s -> s.seams().getFirst()).toList());
+        java.util.Collections.swap(order, i, k);
+        step = k + 1;
+        change("step " + (i + 1) + (k < i ? " earlier" : " later"), w -> w.withOrder(order));
+    }
+
+    private void written(Card card, JoinPlan.Step s, java.util.List<JoinPlan.Step> steps) {
         boolean done = model.schedule()
                 .flatMap(q -> q.placed(new TaskId.Step(prop().id(), TaskId.Series.JOIN, s.number())))
                 .map(q -> q.done())
                 .orElse(false);
         String hold = s.holdMin() > 90 ? Words.hours(s.holdMin() / 60) : Words.text("%.0f min", s.holdMin());
-        card.step(s.number() + (done ? "   done" : ""), s.words(),
-                Words.text("%s with %s, %s: %.1f min to wet and align, open %.1f; %s; hold %s, handle after %s%s",
-                        String.join("  ", s.seams()), String.join(", ", s.products()), Words.grams(s.grams()), s.needMin(), s.openMin(),
-                        s.how(), hold, Words.hours(s.handleH()), s.notes().stream().map(n -> ". " + n).collect(Collectors.joining())));
+        var lines = new ArrayList<String>();
+        lines.add(Words.text("%s with %s, %s: %.1f min to wet and align, open %s", String.join("  ", s.seams()),
+                String.join(", ", s.products()), Words.grams(s.grams()), s.needMin(), SeamsPart.open(s.openMin())));
+        s.before().forEach(b -> lines.add("before: " + b));
+        lines.addAll(s.notes());
+        lines.add(s.how());
+        lines.add("hold " + hold + ", handle after " + Words.hours(s.handleH()));
+        card.step(s.number() + (done ? "   done" : ""), s.words(), String.join("\n", lines));
+        if (s.number() == step && steps.size() > 1) moved(card, steps);
+    }
+
+    /** The step that the bench shows may change places with its neighbours. */
+    private void moved(Card card, java.util.List<JoinPlan.Step> steps) {
+        int i = step - 1;
+        var earlier = Card.action("earlier", () -> swap(steps, i, i - 1));
+        earlier.setId("step-earlier");
+        earlier.setAccessibleText("step " + step + " earlier");
+        earlier.setDisable(i == 0);
+        var later = Card.action("later", () -> swap(steps, i, i + 1));
+        later.setId("step-later");
+        later.setAccessibleText("step " + step + " later");
+        later.setDisable(i + 1 == steps.size());
+        card.row("do step " + step, earlier, later);
     }
 
     /** What is together before a step. */

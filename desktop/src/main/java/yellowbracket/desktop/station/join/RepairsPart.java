@@ -3,6 +3,7 @@ package yellowbracket.desktop.station.join;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
+import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
@@ -11,10 +12,16 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Mend;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
 
 /** What broke and how it is put together again. */
 final class RepairsPart extends JoinPart {
+    /** A click as near to a seam counts as that seam, share of the prop's size. */
+    private static final double NEAR = 0.02;
+
     private String broken = "";
+    private boolean clicking;
 
     RepairsPart(JoinView view) {
         super(view);
@@ -36,11 +43,42 @@ final class RepairsPart extends JoinPart {
         told.setDisable(broken.isEmpty());
         card.row("broken", new Choice<>("broken", "seam or section that broke", what, broken,
                 w -> w.contains("|") ? "seam " + w : "section " + w, w -> broken = w), told);
+        var click = Card.action(clicking ? "click where it broke" : "click it on the prop", () -> {
+            clicking = !clicking;
+            view.again();
+            view.draw();
+        });
+        click.setId("broke-here");
+        card.row("or", click, Card.more("a seam, or the place in a print: the recipe goes by how thick it is there"));
         var mends = model.result(JoinFigures.MENDS);
         var list = mends.map(JoinFigures.Mends::list).orElse(List.of());
         if (list.isEmpty()) card.text("nothing has broken so far; what does is noted in the log, and mending it becomes a task");
         for (var m : list) mend(card, m);
         mends.ifPresent(m -> view.findings(card, m.alike()));
+    }
+
+    /** @param p in the model's own mm */
+    private void here(JoinPlan plan, Vec3 p) {
+        clicking = false;
+        var real = p.times(prop().scale());
+        double near = NEAR * view.bounds().orElseThrow().diagonal();
+        var seam = plan.joins()
+                .stream()
+                .map(j -> j.seam())
+                .min(java.util.Comparator.comparingDouble(s -> s.line().stream().mapToDouble(real::distance).min().orElse(1e9)))
+                .filter(s -> s.line().stream().anyMatch(q -> q.distance(real) < near));
+        var section = model.result(CutFigures.SECTIONS)
+                .flatMap(s -> s.sections().stream().min(java.util.Comparator.comparingDouble(q -> distance(q.mesh(), real))))
+                .map(q -> q.name());
+        if (seam.isPresent()) model.note("broke " + seam.get().name());
+        else section.ifPresent(n -> model.note(Words.text("broke %s at %.0f,%.0f,%.0f", n, p.x(), p.y(), p.z())));
+        view.again();
+    }
+
+    private static double distance(Mesh m, Vec3 p) {
+        double least = Double.POSITIVE_INFINITY;
+        for (int f = 0; f < m.triangleCount(); f++) least = Math.min(least, m.centroid(f).distance(p));
+        return least;
     }
 
     private boolean done(Mend m) {
@@ -65,7 +103,11 @@ final class RepairsPart extends JoinPart {
         var broke = model.result(JoinFigures.MENDS).map(JoinFigures.Mends::list).orElse(List.of());
         view.seams(plan, things, labels,
                 j -> broke.stream().anyMatch(m -> m.what().equals("seam " + j.seam().name())) ? j.seam().name() + " broke" : "");
-        view.shell(things);
+        if (clicking) view.glassShell().ifPresent(g -> {
+            g.setUserData(new Bench.Spot(p -> here(plan, p)));
+            things.add(g);
+        });
+        else view.shell(things);
         view.shown(plan, things, labels, "repairs");
     }
 }

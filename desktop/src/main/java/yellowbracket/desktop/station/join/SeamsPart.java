@@ -1,29 +1,35 @@
 package yellowbracket.desktop.station.join;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
+import yellowbracket.cut.RegistrationKind;
+import yellowbracket.cut.Seam;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.FacePicture;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
+import yellowbracket.join.Alignment;
+import yellowbracket.join.Apart;
+import yellowbracket.join.Inner;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.LoadCase;
-import yellowbracket.join.Removable;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.shop.JoinProduct;
 
 /** Every seam with what it bears and with what it is joined, weakest first; the seam picked with its load and all ways to join it. */
 final class SeamsPart extends JoinPart {
     private static final int MOST_ROWS = 9;
-    /** Paint and glue between a pair of magnets, mm. */
-    private static final double MAGNET_GAP_MM = 0.4;
-
     private final Timers timers;
     private String picked = "";
 
@@ -48,7 +54,7 @@ final class SeamsPart extends JoinPart {
 
     /** {@code x0.7 to x1.4}. */
     static String bears(double low, double high) {
-        return low >= JoinPlan.HARDLY ? "hardly loaded" : Words.text("\u00d7%s to \u00d7%s", times(low), times(high));
+        return low >= JoinPlan.HARDLY ? "hardly loaded" : Words.text("\u00d7%s to \u00d7%s", times(Math.floor(10 * low) / 10), times(high));
     }
 
     private static String times(double v) {
@@ -124,33 +130,107 @@ final class SeamsPart extends JoinPart {
                 now.reserve() < JoinPlan.LEAST_RESERVE ? "stop" : "good");
         card.row("hangs on it", Words.grams(d.freeGrams()),
                 Words.text("%.0f N with handling, bends it by %.1f N m", d.newton(), d.bendingNmm() / 1000));
-        card.row("bonded", Words.text("%.1f cm\u00b2", now.bondedMm2() / 100),
-                Words.text("of %.1f cm\u00b2 that meet: walls, and infill by its share", seam.areaMm2() / 100));
-        card.row("wet and align", Words.text("%.1f min", now.needMin()),
-                Words.text("over %s; %s stays open %.1f min", words().length(seam.lengthMm()), now.product().name(), now.openMin()),
-                now.needMin() > now.openMin() ? "stop" : "");
-        Optional.ofNullable(plan.rods().get(seam.name()))
-                .ifPresent(rods -> rods.stream().filter(r -> r.fits()).limit(3).forEach(r -> card.row("a rod", Card.more(r.words()))));
-        double rim = seam.line().stream().mapToDouble(p -> p.distance(seam.centre())).max().orElse(0);
-        card.row("turned by 1\u00b0", words().length(rim * Math.toRadians(1)),
-                "off at its rim: line up the witness marks, glue on what holds, none where it must move");
-        Removable.of(seam, d, MAGNET_GAP_MM)
-                .stream()
-                .filter(Removable::fits)
-                .findFirst()
-                .ifPresent(r -> card.row("to come apart", Card.more(r.words())));
-        var table = view.alternatives("ways to join it", "bears", "hold min", "handle h", "grams");
+        faces(card, now);
+        kept(card, now);
+        if (now.glued()) glued(card, plan, now);
+        var table = view.alternatives("ways to join it", "bears", "hold min", "handle h", "finish min");
         for (var o : plan.options().get(seam.name())) {
             boolean current = o.product().equals(now.product());
             var row = table.add(o.product().name(), current, () -> model.apply(Edit.join(prop().id(), seam.name(), o.product().name())));
             row.figures(Optional.empty(), o.reserve() >= JoinPlan.HARDLY ? "plenty" : "\u00d7" + times(o.reserve()),
-                    Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()), Words.text("%.1f", o.grams()));
-            row.note(o.suits() ? String.join(", ", o.product().hazards().stream().sorted().map(h -> h.words()).toList())
-                    : "not: " + o.objections());
+                    Words.text("%.0f", o.holdMin()), Words.text("%.1f", o.handleH()), Words.text("%.0f", o.besides().finishMin()));
+            row.note(o.suits() ? noted(o) : "not: " + o.objections());
         }
         card.add(table);
-        card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
+        if (now.glued()) card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
                 () -> timers.start(seam.name() + " " + now.product().name(), now.holdMin())));
+    }
+
+    private static String noted(SeamJoin o) {
+        var out = new ArrayList<String>();
+        if (o.glued()) out.add(o.besides().owned() ? "on the shelf" : Words.text("to buy, ~%.1f g", o.grams()));
+        o.product().hazards().stream().sorted().map(h -> h.words()).forEach(out::add);
+        return String.join(", ", out);
+    }
+
+    /** Both faces as one looks at them: what of them was printed solid, and what goes between them. */
+    private void faces(Card card, SeamJoin now) {
+        var seam = now.seam();
+        double wall = model.result(PrintFigures.PRINTS)
+                .map(p -> p.prints()
+                        .stream()
+                        .filter(q -> q.name().equals(seam.first()) || q.name().equals(seam.second()))
+                        .mapToDouble(q -> q.profile().walls() * q.profile().lineWidthMm())
+                        .min()
+                        .orElse(0))
+                .orElse(0.0);
+        boolean turns = seam.plane() >= 0 && Alignment.turnsFreely(seam,
+                model.result(JoinFigures.FITTINGS).map(f -> f.bySeam().get(seam.name())).map(f -> f.pieces()).orElse(0));
+        if (seam.plane() >= 0) model.result(CutFigures.REGISTERED)
+                .ifPresent(r -> card.add(FacePicture.bonded(seam, r, now.glued() ? wall : 0, now.glued() ? "what bonds" : "no glue here")));
+        if (now.glued()) card.row("bonded", Words.text("%.1f cm\u00b2", now.bondedMm2() / 100),
+                Words.text("of %.1f cm\u00b2 that meet: walls, and infill by its share", seam.areaMm2() / 100));
+        double rim = Alignment.rimMm(seam);
+        card.row("turned by 1\u00b0", words().length(rim * Math.toRadians(1)),
+                turns ? "off at its rim, and nothing stops it turning: line up the witness marks" : "off at its rim");
+    }
+
+    /** Glued for good, or to come apart, or to turn. */
+    private void kept(Card card, SeamJoin now) {
+        String seam = now.seam().name();
+        var ways = List.of(Optional.<Apart>empty(), Optional.of(Apart.COMES_OFF), Optional.of(Apart.TURNS));
+        card.row("joined",
+                new Choice<>("join-apart", "whether " + seam + " is glued", ways, now.besides().apart(),
+                        a -> a.map(Apart::words).orElse("glued for good"),
+                        a -> change(seam + " " + a.map(Apart::words).orElse("glued for good"), w -> w.kept(seam, a))));
+        if (now.glued()) return;
+        card.row("keep dry", Card.more("both faces stay free of glue; pegs are glued into " + now.seam().below() + " only, and "
+                + now.seam().above() + " slides on them: wax them before"));
+        if (now.product().name().contains("magnet") && prop().cut().registration().kind(seam) != RegistrationKind.MAGNETS) {
+            var bore = Card.action("pockets for magnets", () -> model.apply(Edit.ofProp("magnets in " + seam, prop().id(),
+                    p -> p.withCut(p.cut().withRegistration(p.cut().registration().with(seam, RegistrationKind.MAGNETS))))));
+            bore.setDisable(now.seam().plane() < 0);
+            card.row("", bore);
+        }
+    }
+
+    private void glued(Card card, JoinPlan plan, SeamJoin now) {
+        var seam = now.seam();
+        card.row("wet and align", Words.text("%.1f min", now.needMin()),
+                Words.text("over %s; %s stays open %s", words().length(seam.lengthMm()), now.product().name(), open(now.openMin())),
+                now.needMin() > now.openMin() ? "stop" : "");
+        card.row("left to finish", Words.text("%.0f min", now.besides().finishMin()),
+                Words.text("~%.1f cm\u00b3 of filler along %s that is seen, and sanding it", now.besides().fillMm3() / 1000,
+                        words().length(seam.showLengthMm())));
+        inside(card, plan, now);
+        Optional.ofNullable(plan.rods().get(seam.name()))
+                .ifPresent(rods -> rods.stream().filter(r -> r.fits()).limit(3).forEach(r -> card.row("a rod", Card.more(r.words()))));
+    }
+
+    static String open(double min) {
+        return min > 120 ? "as long as it takes" : Words.text("%.1f min", min);
+    }
+
+    /** Strips or staples over it from inside, where it has an inside. */
+    private void inside(Card card, JoinPlan plan, SeamJoin now) {
+        String seam = now.seam().name();
+        var hand = model.result(JoinFigures.IN_HAND);
+        if (hand.isEmpty() || !hand.get().hasInside(seam)) return;
+        var step = plan.steps().stream().filter(s -> s.seams().contains(seam)).findFirst();
+        var together = new HashSet<String>();
+        step.ifPresent(s -> {
+            together.addAll(s.one());
+            together.addAll(s.other());
+        });
+        var ways = List.of(Optional.<Inner.Kind>empty(), Optional.of(Inner.Kind.STRIPS), Optional.of(Inner.Kind.STAPLES));
+        card.row("from inside",
+                new Choice<>("join-inner", "what is set across " + seam + " from inside", ways,
+                        Optional.ofNullable(prop().join().inner().get(seam)), k -> k.map(Inner.Kind::words).orElse("nothing"),
+                        k -> change(k.map(Inner.Kind::words).orElse("nothing") + " across " + seam, w -> w.set(seam, k))));
+        card.row("", Card.more(now.besides()
+                .inner()
+                .map(Inner::words)
+                .orElse(Words.text("%.0f %% of its inside is reached once it is closed", 100 * hand.get().reached(seam, together)))));
     }
 
     @Override
@@ -159,6 +239,7 @@ final class SeamsPart extends JoinPart {
         var labels = new ArrayList<Bench.Callout>();
         view.seams(plan, things, labels,
                 j -> j.seam().name() + " " + (j.reserve() >= JoinPlan.HARDLY ? "" : "\u00d7" + times(j.reserve())));
+        for (var j : plan.joins()) if (!j.glued() && j.seam().plane() >= 0) things.add(dry(j.seam()));
         picked(plan).filter(j -> j.demand().mpa() > 0).ifPresent(j -> {
             double far = view.bounds().orElseThrow().diagonal() / 8;
             var from = j.seam().centre();
@@ -168,5 +249,21 @@ final class SeamsPart extends JoinPart {
         });
         view.shell(things);
         view.shown(plan, things, labels, "seams");
+    }
+
+    /** Faces that stay free of glue: plates on the mating face. */
+    private Node dry(Seam s) {
+        var out = new ArrayList<Double>();
+        var shape = s.face().shape();
+        double thick = view.bounds().orElseThrow().diagonal() / 200;
+        for (int i = 0; i < shape.getNumGeometries(); i++) {
+            var c = shape.getGeometryN(i).getCoordinates();
+            for (int k = 0; k + 1 < c.length; k += Math.max(1, c.length / 120)) {
+                var p = s.face().at(c[k].x, c[k].y);
+                for (var q : List.of(p.minus(s.normal().times(thick)), p.plus(s.normal().times(thick))))
+                    out.addAll(List.of(q.x(), q.y(), q.z()));
+            }
+        }
+        return view.bench().drawn().rods(out.stream().mapToDouble(v -> v).toArray(), Role.HARDWARE_OFF.colour(), thick);
     }
 }

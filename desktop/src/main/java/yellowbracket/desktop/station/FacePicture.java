@@ -1,4 +1,4 @@
-package yellowbracket.desktop.station.cut;
+package yellowbracket.desktop.station;
 
 import java.util.function.Consumer;
 import javafx.geometry.Point2D;
@@ -14,6 +14,7 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.text.Text;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
 import yellowbracket.cut.Seam;
@@ -26,7 +27,7 @@ import yellowbracket.mesh.Vec3;
  * worked into them, which
  * pole of a magnet shows. A click on the left face tells its place in the seam's plane.
  */
-final class FacePicture extends Pane {
+public final class FacePicture extends Pane {
     private static final double WIDTH = 168;
     private static final double HEIGHT = 150;
     private static final double GAP = 24;
@@ -36,10 +37,26 @@ final class FacePicture extends Pane {
     private final double unit;
     private final double midU;
     private final double midV;
+    private final double wallMm;
+    private final String leftWords;
 
     /** @param place hears where the left face was clicked, real mm */
-    FacePicture(Seam seam, Registered registered, Consumer<Vec3> place) {
+    public FacePicture(Seam seam, Registered registered, Consumer<Vec3> place) {
+        this(seam, registered, 0, "click to place here");
+        addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
+            if (e.getX() <= WIDTH && e.getY() >= TOP) place.accept(at(e.getX(), e.getY()));
+        });
+    }
+
+    /** What bonds of it: its walls whole, what is inside them by the share that infill fills. @param words beside the left face */
+    public static FacePicture bonded(Seam seam, Registered registered, double wallMm, String words) {
+        return new FacePicture(seam, registered, wallMm, words);
+    }
+
+    private FacePicture(Seam seam, Registered registered, double wallMm, String leftWords) {
         this.seam = seam;
+        this.wallMm = wallMm;
+        this.leftWords = leftWords;
         var box = seam.face().shape().getEnvelopeInternal();
         unit = Math.min((WIDTH - 12) / Math.max(1, box.getWidth()), (HEIGHT - 12) / Math.max(1, box.getHeight()));
         midU = (box.getMinX() + box.getMaxX()) / 2;
@@ -52,13 +69,10 @@ final class FacePicture extends Pane {
         getStyleClass().add("faces");
         face(false, registered);
         face(true, registered);
-        addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
-            if (e.getX() <= WIDTH && e.getY() >= TOP) place.accept(at(e.getX(), e.getY()));
-        });
     }
 
     /** Where a place of the seam is drawn on the left face, in this picture's coordinates. */
-    Point2D onPicture(Vec3 p) {
+    public Point2D onPicture(Vec3 p) {
         var c = seam.face().flat(p);
         return new Point2D(x(c.x, false), y(c.y));
     }
@@ -78,18 +92,16 @@ final class FacePicture extends Pane {
     private void face(boolean above, Registered r) {
         var tag = yellowbracket.desktop.widget.Card.tag(above ? seam.above() : seam.below());
         tag.relocate(above ? WIDTH + GAP : 0, 0);
-        var side = new Label(above ? "its other face" : "click to place here");
+        var side = new Label(above ? "its other face" : leftWords);
         side.getStyleClass().add("row-more");
         side.relocate((above ? WIDTH + GAP : 0) + 34, 1);
         getChildren().addAll(tag, side);
         var outline = new Path();
         outline.setFillRule(FillRule.EVEN_ODD);
         outline.getStyleClass().add("face");
-        for (int i = 0; i < seam.face().shape().getNumGeometries(); i++) if (seam.face().shape().getGeometryN(i) instanceof Polygon p) {
-            ring(outline, p.getExteriorRing(), above);
-            for (int k = 0; k < p.getNumInteriorRing(); k++) ring(outline, p.getInteriorRingN(k), above);
-        }
+        shape(outline, seam.face().shape(), above);
         getChildren().add(outline);
+        if (wallMm > 0) sparse(above);
         r.tongues()
                 .stream()
                 .filter(t -> t.seam().equals(seam.name()))
@@ -97,6 +109,22 @@ final class FacePicture extends Pane {
                 .ifPresent(t -> tongue(t.below().equals(seam.below()) != above, above));
         r.on(seam.name()).forEach(f -> hole(f, above));
         if (!above) r.refusedOn(seam.name()).stream().filter(Registered.Refused::byHand).forEach(q -> refused(q));
+    }
+
+    /** What only the infill bears. */
+    private void sparse(boolean above) {
+        var inner = new Path();
+        inner.setFillRule(FillRule.EVEN_ODD);
+        inner.getStyleClass().add("sparse");
+        shape(inner, seam.face().shape().buffer(-wallMm), above);
+        getChildren().add(inner);
+    }
+
+    private void shape(Path path, Geometry g, boolean above) {
+        for (int i = 0; i < g.getNumGeometries(); i++) if (g.getGeometryN(i) instanceof Polygon p && !p.isEmpty()) {
+            ring(path, p.getExteriorRing(), above);
+            for (int k = 0; k < p.getNumInteriorRing(); k++) ring(path, p.getInteriorRingN(k), above);
+        }
     }
 
     private void ring(Path path, LineString ring, boolean above) {
@@ -112,10 +140,7 @@ final class FacePicture extends Pane {
         var line = new Path();
         line.setFillRule(FillRule.EVEN_ODD);
         line.getStyleClass().addAll(standsOut ? "tongue" : "groove");
-        for (int i = 0; i < inner.getNumGeometries(); i++) if (inner.getGeometryN(i) instanceof Polygon p && !p.isEmpty()) {
-            ring(line, p.getExteriorRing(), above);
-            for (int k = 0; k < p.getNumInteriorRing(); k++) ring(line, p.getInteriorRingN(k), above);
-        }
+        shape(line, inner, above);
         getChildren().add(line);
     }
 
