@@ -12,6 +12,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -32,6 +33,9 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.mesh.Progress;
 import yellowbracket.print.Orientation;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.join.JoinCost;
+import yellowbracket.join.JoinPlanner;
 import yellowbracket.print.WayCost;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
@@ -101,6 +105,10 @@ public final class SensitivityProbe {
         System.out.println("|---|---|---|");
         var ways = ways();
         for (var c : WayCost.class.getRecordComponents()) row(c, WayCost.USUAL, w -> taken(ways, w));
+        System.out.println("\n| constant | usual | products of seams, at half; at twice |");
+        System.out.println("|---|---|---|");
+        var joins = joins();
+        for (var c : JoinCost.class.getRecordComponents()) row(c, JoinCost.USUAL, j -> chosen(joins, j));
     }
 
     private static <R extends Record> void row(RecordComponent c, R usual, Function<R, String> moves) {
@@ -137,6 +145,28 @@ public final class SensitivityProbe {
         var d = Workings.derive(new World(demo.build(), demo.meshes(), shop, new SimulatedWeather(11), Workings.rounded(clock)), wants,
                 memo, Progress.NONE);
         return demo.build().props().stream().flatMap(p -> d.require(PrintFigures.CHOICES, p.id()).bySection().values().stream()).toList();
+    }
+
+    private List<JoinPlanner.Given> joins() {
+        var wants = demo.build().props().stream().map(p -> new Want(JoinFigures.ASKED, p.id())).toList();
+        var d = Workings.derive(new World(demo.build(), demo.meshes(), shop, new SimulatedWeather(11), Workings.rounded(clock)), wants,
+                memo, Progress.NONE);
+        return demo.build().props().stream().map(p -> d.require(JoinFigures.ASKED, p.id())).toList();
+    }
+
+    private static String chosen(List<JoinPlanner.Given> all, JoinCost by) {
+        int seams = 0, other = 0;
+        var now = new TreeSet<String>();
+        for (var g : all) {
+            var usual = JoinPlanner.plan(g, Progress.NONE);
+            for (var j : JoinPlanner.plan(g, by, Progress.NONE).joins()) {
+                seams++;
+                if (usual.join(j.seam().name()).product().equals(j.product())) continue;
+                other++;
+                now.add(j.product().name());
+            }
+        }
+        return other == 0 ? "same" : String.format(Locale.ROOT, "%d of %d seams otherwise, with %s", other, seams, String.join(", ", now));
     }
 
     private static String taken(List<List<Orientation>> ways, WayCost by) {

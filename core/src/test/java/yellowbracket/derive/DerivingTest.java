@@ -160,13 +160,15 @@ class DerivingTest {
             Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
             Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
             Map.entry("seal", with("colours", "tight borders")), Map.entry("finish", with("smoothing", "fineness", "layer bands")),
-            Map.entry("join", with("joins")), Map.entry("queue", with()), Map.entry("spool", Set.of("spools")),
-            Map.entry("load", Set.of("spools")), Map.entry("due", Set.of("schedule", "chance", "spools")),
+            Map.entry("join", with("joins", "what is joined", "seams to finish", "smoothing", "fineness", "layer bands")),
+            Map.entry("queue", with()), Map.entry("spool", Set.of("spools")), Map.entry("load", Set.of("spools")),
+            Map.entry("due", Set.of("schedule", "chance", "spools")),
             Map.entry("move plane",
                     with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
-                            "joins", "contacts", "areas", "smoothing", "fineness", "colours", "necks", "what nearly fits", "rigid size",
-                            "upkeep", "looked through", "layer bands")));
+                            "joins", "contacts", "hardware of seams", "parts in hand", "what is joined", "seams to finish", "areas",
+                            "smoothing", "fineness", "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through",
+                            "layer bands")));
 
     private static Set<String> with(String... more) {
         return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());

@@ -457,4 +457,17 @@ class JoinPlannerTest {
         }
         assertThat(new JoinWork("p", plan, Map.of(), List.of(), SHOP).needs()).anyMatch(n -> n.product().equals("CA gel"));
     }
+
+    @Test
+    void theDryFitSaysWhatToSandAndWhatToBend() {
+        var s = cut(SHELL, halves());
+        var j = way(Setting.USUAL.plan(s), "epoxy 5 min");
+        assertThat(DryFitAdvice.of(new JoinWish.DryFit(0, 0), j, 57)).containsExactly("fits");
+        assertThat(DryFitAdvice.of(new JoinWish.DryFit(0.4, 0.3), j, 57)).containsExactly(
+                "sand nubs and the flare of the first layers by up to 0.2 mm on each face",
+                "sand the step of 0.3 mm off after the glue is hard", "epoxy 5 min fills what is left");
+        assertThat(DryFitAdvice.of(new JoinWish.DryFit(2, 1), j, 57)).hasSize(3)
+                .anyMatch(a -> a.startsWith("warm the higher edge to about 57"))
+                .anyMatch(a -> a.contains("does not fill more than 1.0 mm"));
+    }
 }

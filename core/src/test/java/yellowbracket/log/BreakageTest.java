@@ -14,6 +14,7 @@ import yellowbracket.cut.CutTree;
 import yellowbracket.cut.Letters;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.cut.solid.CutPlane;
+import yellowbracket.join.Broken;
 import yellowbracket.join.Contact;
 import yellowbracket.join.InHand;
 import yellowbracket.join.JoinPlan;
@@ -100,5 +101,44 @@ class BreakageTest {
         assertThat(Breakage.alike(all, plan)).singleElement()
                 .satisfies(f -> assertThat(f.words()).contains("no stronger than " + first.seam().name(), "a rod through it"));
         assertThat(Breakage.alike(all, plan(40))).as("strong seams are not like it").isEmpty();
+    }
+
+    @Test
+    void thePlaceIsReadAndTheRecipeGoesByWhatThePrintIsLikeThere() {
+        assertThat(log("broke C at 12.5, -30,400 when it fell").getFirst().place()).contains(new Vec3(12.5, -30, 400));
+        assertThat(log("broke C at the fair").getFirst().place()).isEmpty();
+        assertThat(log("broke C at 1,2").getFirst().place()).isEmpty();
+        assertThat(log("note at 1,2,3").getFirst().place()).as("only of what broke").isEmpty();
+        var b = Breakage.of(log("broke A at 0,9,300"), "p").getFirst();
+        assertThat(b.place()).contains(new Vec3(0, 9, 300));
+        var strongest = SHOP.joins().stream().filter(p -> p.name().equals("epoxy slow")).findFirst().orElseThrow();
+        var rod = Shapes.tube(9, 0, -450, 450, 48);
+        var upright = new Weakest.Printed(3, 0.44, 0.15, Vec3.Z, 50, 0.5);
+        var layers = Mend.section(b.task(), "A", Optional.empty(), Broken.of(rod, upright, b.place().get()), List.of(), strongest, 20,
+                SHOP);
+        assertThat(layers.what()).isEqualTo("section A between layers");
+        assertThat(layers.steps()).anyMatch(s -> s.contains("cross several of them"))
+                .anyMatch(s -> s.contains("dowels of 3 mm, 12 mm into"));
+        assertThat(layers.needs()).anySatisfy(n -> {
+            assertThat(n.product()).isEqualTo("beech dowel 3 mm");
+            assertThat(n.amount()).as("two of 24 mm at least").isGreaterThanOrEqualTo(4.8);
+        });
+        var shell = Shapes.tube(60, 57.5, 0, 120, 72);
+        var wall = Mend.section(b.task(), "A", Optional.empty(), Broken.of(shell, upright, new Vec3(60, 0, 60)), List.of(), strongest, 20,
+                SHOP);
+        assertThat(wall.what()).isEqualTo("section A through a thin wall");
+        assertThat(wall.steps()).anyMatch(s -> s.contains("staples"));
+        assertThat(wall.needs()).anyMatch(n -> n.product().equals("staples") && n.amount() >= 2);
+    }
+
+    @Test
+    void aSectionAsSlenderAsOneThatSnappedIsTold() {
+        var plan = plan(9);
+        var weakest = plan.weakest().getFirst();
+        assertThat(weakest.low()).isLessThan(JoinPlan.LEAST_RESERVE);
+        var all = Breakage.of(log("broke " + weakest.section(), "lesson: six walls there"), "p");
+        assertThat(Breakage.alike(all, plan)).isNotEmpty()
+                .allSatisfy(f -> assertThat(f.words()).contains("as slender as " + weakest.section(), "six walls there"));
+        assertThat(Breakage.alike(all, plan(40))).isEmpty();
     }
 }

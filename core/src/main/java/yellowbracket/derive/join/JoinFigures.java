@@ -40,7 +40,11 @@ import yellowbracket.size.Use;
 
 /** How the prop is joined. */
 public final class JoinFigures {
-    public static final Figure<JoinPlan> JOINS = Figure.ofProp("joins", JoinPlan.class, JoinFigures::joins);
+    /** All that joining goes by. */
+    public static final Figure<JoinPlanner.Given> ASKED = Figure.ofProp("what is joined", JoinPlanner.Given.class, JoinFigures::asked);
+
+    public static final Figure<JoinPlan> JOINS = Figure.ofProp("joins", JoinPlan.class,
+            in -> JoinPlanner.plan(in.get(ASKED), in.progress()));
 
     /** Bodies that meet without having been cut apart. */
     public static final Figure<Contact.Found> CONTACTS = Figure.ofProp("contacts", Contact.Found.class,
@@ -101,15 +105,13 @@ public final class JoinFigures {
         return Broken.of(section.get().mesh(), print(q.get(), in.shop(s -> s.material(q.get().profile().material()))).how(), at);
     }
 
-    private static JoinPlan joins(Reads in) {
+    private static JoinPlanner.Given asked(Reads in) {
         var sections = in.get(CutFigures.SECTIONS);
         var prints = new HashMap<String, JoinPlanner.Print>();
         for (var q : in.get(PrintFigures.PRINTS).prints()) prints.put(q.name(), print(q, in.shop(s -> s.material(q.profile().material()))));
         var place = new JoinPlanner.Place(in.build(Build::shopCelsius), in.of(p -> Exposure.hottestC(p.size().exposures())));
-        return JoinPlanner.plan(
-                new JoinPlanner.Given(sections.sections(), sections.seams(), in.get(CONTACTS), in.get(IN_HAND), prints,
-                        in.get(FITTINGS).bySeam(), place, in.of(Prop::join), cases(in, prints), open(in), shelf(in), in.shop(s -> s)),
-                in.progress());
+        return new JoinPlanner.Given(sections.sections(), sections.seams(), in.get(CONTACTS), in.get(IN_HAND), prints,
+                in.get(FITTINGS).bySeam(), place, in.of(Prop::join), cases(in, prints), open(in), shelf(in), in.shop(s -> s));
     }
 
     /** Grams of what is there. */

@@ -24,6 +24,8 @@ import yellowbracket.smooth.SmoothPlan;
 /** What the layer lines leave to do. */
 public final class SmoothFigures {
     public static final Figure<Areas> AREAS = Figure.ofProp("areas", Areas.class, SmoothFigures::areas);
+    /** What joining leaves along the seams. */
+    public static final Figure<SmoothPlan.Seams> SEAMS = Figure.ofProp("seams to finish", SmoothPlan.Seams.class, SmoothFigures::seams);
     public static final Figure<SmoothPlan> SMOOTH = Figure.ofProp("smoothing", SmoothPlan.class, SmoothFigures::plan);
     /** Hours of printing and smoothing against layer height and nozzle; none for resin. */
     public static final Figure<Fineness> FINENESS = Figure.ofProp("fineness", Fineness.class, SmoothFigures::fineness);
@@ -84,7 +86,7 @@ public final class SmoothFigures {
 
     /** What smoothing takes, whatever the surface. */
     private static Fineness.Smoothing smoothing(Reads in) {
-        var seams = seams(in);
+        var seams = in.get(SEAMS);
         var wish = in.of(Prop::smooth);
         double celsius = in.build(Build::shopCelsius);
         var shop = in.shop(s -> s);

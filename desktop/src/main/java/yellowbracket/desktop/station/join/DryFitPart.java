@@ -7,15 +7,13 @@ import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
+import yellowbracket.join.DryFitAdvice;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.JoinWish;
 import yellowbracket.join.SeamJoin;
 
 /** Put together dry with tape, seam by seam in the order of assembly: what was found decides the glue and the filler. */
 final class DryFitPart extends JoinPart {
-    /** A step this high is sanded off; a higher one is bent or splinted first, mm. */
-    private static final double SANDED_MM = 0.6;
-
     DryFitPart(JoinView view) {
         super(view);
     }
@@ -54,7 +52,7 @@ final class DryFitPart extends JoinPart {
         var fits = Card.action("fits", () -> keep(seam, new JoinWish.DryFit(0, 0)));
         fits.setAccessibleText(seam + " fits");
         card.row(number + "  " + seam, gap, step, fits);
-        card.row("", Card.more(found.map(f -> advice(f, j)).orElse(lookAt(j))));
+        card.row("", Card.more(found.map(f -> String.join("; ", DryFitAdvice.of(f, j, softensC()))).orElse(lookAt(j))));
     }
 
     private NumberField typed(String id, String what, Optional<Double> now) {
@@ -69,18 +67,12 @@ final class DryFitPart extends JoinPart {
         change(f.fits() ? seam + " fits" : Words.text("%s: gap %.1f mm, step %.1f mm", seam, f.gapMm(), f.stepMm()), w -> w.found(seam, f));
     }
 
-    private static String lookAt(SeamJoin j) {
-        return Words.text("%.0f mm of line: brim, nubs and the flare of the first layers off before", j.seam().lengthMm());
+    private double softensC() {
+        return model.shop().material(prop().print().profile().material()).softensC();
     }
 
-    private static String advice(JoinWish.DryFit f, SeamJoin j) {
-        if (f.fits()) return "fits";
-        var out = new ArrayList<String>();
-        if (f.gapMm() > 0) out.add(j.product().gapMm() >= f.gapMm() ? j.product().name() + " fills it"
-                : "sand the nubs at its ends; " + j.product().name() + " does not fill it");
-        if (f.stepMm() > SANDED_MM) out.add("warm and bend it, or splint it from inside before it is glued");
-        else if (f.stepMm() > 0) out.add("sand the step off after the glue is hard");
-        return String.join("; ", out);
+    private static String lookAt(SeamJoin j) {
+        return Words.text("%.0f mm of line: brim, nubs and the flare of the first layers off before", j.seam().lengthMm());
     }
 
     @Override
