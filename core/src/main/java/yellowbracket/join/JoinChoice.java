@@ -28,6 +28,8 @@ final class JoinChoice {
     private static final double THIN_MM = 5, LONG_MM = 60, PEELS = 0.2;
     /** Tacking a seam in spots, and a product that does it sets as fast, min. */
     private static final double TACK_MIN = 2, TACKS_MIN = 1;
+    /** Spread in one go, mm: a broad face is gone over several times. */
+    private static final double BEAD_MM = 10;
     /** A hot tip melts, and a bead of glue holds, so deep, mm. */
     private static final double WELD_DEEP_MM = 2;
     /** Of a seam's inside must be reached for what is done from there. */
@@ -55,7 +57,7 @@ final class JoinChoice {
     /** Minutes to wet and align a seam with a product. */
     private double needMin(Seam s, JoinProduct p) {
         double fast = p.manner().mmMin() > 0 ? p.manner().mmMin() : in.shop().usual(Practice.WET_SEAM_MM_MIN);
-        return s.lengthMm() / fast + alignMin(s);
+        return Math.max(s.lengthMm(), p.manner().welds() ? 0 : s.areaMm2() / BEAD_MM) / fast + alignMin(s);
     }
 
     private double alignMin(Seam s) {
@@ -181,7 +183,8 @@ final class JoinChoice {
                 text("%.0f %% of its inside is reached once it is closed", 100 * in.hand().reached(s.name(), together))));
         if (reserve < JoinPlan.LEAST_RESERVE) out.add(new Against(Why.WEAK, text("bears only %.1f times the load", reserve)));
         if (need > open)
-            out.add(new Against(Why.TIME, text("%.0f mm take %.1f min to wet and align, it stays open %.1f", s.lengthMm(), need, open)));
+            out.add(new Against(Why.TIME, text("%.0f mm, %.0f cm2, take %.1f min to wet and align, it stays open %.1f", s.lengthMm(),
+                    s.areaMm2() / 100, need, open)));
         if (gap > p.gapMm()) out.add(new Against(Why.GAP, text("does not fill a gap of %.1f mm", gap)));
         if (p.mostC() < in.place().hottestC())
             out.add(new Against(Why.HEAT, text("creeps above %.0f C, it gets up to %.0f", p.mostC(), in.place().hottestC())));

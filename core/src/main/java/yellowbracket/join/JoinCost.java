@@ -10,14 +10,15 @@ import java.util.Set;
  * practice; how far each moves the choice is in {@code docs/sensitivity.md}.
  * @param heldMin hold is counted up to so many minutes, longer ones go into braces @param handleHMin for each hour until it may be handled
  * @param shortMin for each time the load that it bears less than {@link JoinPlan#GOOD_RESERVE}, {@code weakMin} less than
- *        {@link JoinPlan#LEAST_RESERVE} @param lateMin for each minute that is missing to wet and align
+ *        {@link JoinPlan#LEAST_RESERVE} @param missedMin where the time is too short to wet and align it,
+ *        and {@code lateMin} for each minute that is missing
  * @param hazardMin for each hazard it brings into the house @param peelsMin on a long thin rim
  * @param creepsMin where what the prop goes through is too warm for it @param gapMin where it does not fill the gap
  * @param softMin where it bears too little to be called a joint @param burnsMin what a hot tip may warp or burn through
  */
-public record JoinCost(double heldMin, double handleHMin, double shortMin, double weakMin, double lateMin, double hazardMin,
+public record JoinCost(double heldMin, double handleHMin, double shortMin, double weakMin, double missedMin, double lateMin, double hazardMin,
         double peelsMin, double creepsMin, double gapMin, double softMin, double burnsMin) {
-    public static final JoinCost USUAL = new JoinCost(40, 2, 3, 400, 15, 3, 25, 400, 100, 200, 25);
+    public static final JoinCost USUAL = new JoinCost(40, 2, 3, 400, 60, 15, 3, 25, 400, 100, 200, 25);
     /** Not to be done at all: not counted in minutes any more. */
     private static final double NEVER_MIN = 2_000;
     /** Pulled apart by less than this it is padding, MPa. */
@@ -43,7 +44,7 @@ public record JoinCost(double heldMin, double handleHMin, double shortMin, doubl
     }
 
     double late(double needMin, double openMin) {
-        return Math.max(0, needMin - openMin) * lateMin;
+        return needMin > openMin ? missedMin + (needMin - openMin) * lateMin : 0;
     }
 
     private static int hazards(Set<Hazard> all) {

@@ -2,6 +2,7 @@ package yellowbracket.join;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -16,7 +17,8 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * In which order parts come together: over all trees of subassemblies, exact to {@link #EXACT} parts (dynamic programme over subsets),
- * beyond that the best that a search with a beam finds. Two subassemblies close all seams between them at once.
+ * beyond that the better of what a search with a beam finds and of the best tree that closes one cut at a time. Two subassemblies close all
+ * seams between them at once.
  */
 public final class JoinOrder {
     /** What the order is chosen by. */
@@ -41,6 +43,8 @@ public final class JoinOrder {
     private static final double BLOCKED_MIN = 10_000;
     /** The inside of a seam is to be worked on and cannot be reached any more, min. */
     private static final double SHUT_MIN = 300;
+    /** What cannot be wetted while the usual glue is open counts so many times: it asks for a slow one, or for tacking. */
+    private static final double LATE = 4, USUAL_OPEN_MIN = 4;
     /** A gram held counts for so much of a minute of holding: half a kilogram for as much again. */
     private static final double OF_A_GRAM = 1 / 500.0;
     /** Pins point alike within some degrees, a plain face gives way up to at right angles. */
@@ -49,8 +53,13 @@ public final class JoinOrder {
     /**
      * A seam for the order.
      * @param normal from the first to the second @param pinned goes on along the normal only @param needMin wetting and aligning
+     * @param plane number of its cut; less than 0 for none
      */
-    public record Edge(String seam, String first, String second, Vec3 normal, boolean pinned, double needMin, double holdMin) {}
+    public record Edge(String seam, String first, String second, Vec3 normal, boolean pinned, double needMin, double holdMin, int plane) {
+        public Edge(String seam, String first, String second, Vec3 normal, boolean pinned, double needMin, double holdMin) {
+            this(seam, first, second, normal, pinned, needMin, holdMin, -1);
+        }
+    }
 
     /** Two subassemblies brought together. @param blocked why one does not go on to the other along a straight line; empty if it does */
     public record Pair(List<String> one, List<String> other, List<String> seams, String blocked) {
@@ -95,7 +104,7 @@ public final class JoinOrder {
         var out = new ArrayList<Pair>();
         for (var own : together(names, edges)) {
             var o = new JoinOrder(own, grams, edges.stream().filter(e -> own.contains(e.first)).toList(), aim, inside);
-            out.addAll(own.size() <= EXACT ? o.exact() : o.beam(progress));
+            out.addAll(own.size() <= EXACT ? o.exact() : o.many(progress));
         }
         return List.copyOf(out);
     }
@@ -189,9 +198,10 @@ public final class JoinOrder {
         }
         if (n == 0) return Double.POSITIVE_INFINITY;
         double lighter = Math.min(grams(a), grams(b));
+        double late = LATE * Math.max(0, need - USUAL_OPEN_MIN);
         double cost = switch (aim) {
-            case LEAST_HOLDING -> need + hold * (1 + lighter * OF_A_GRAM) + 2 * (n - 1);
-            case SOONEST -> need + hold;
+            case LEAST_HOLDING -> need + late + hold * (1 + lighter * OF_A_GRAM) + 2 * (n - 1);
+            case SOONEST -> need + late + hold;
             case FEWEST_AT_ONCE -> need + 60 * (n - 1) * (n - 1);
         };
         return cost + shut + (free(a, b) ? 0 : BLOCKED_MIN);
@@ -304,6 +314,84 @@ public final class JoinOrder {
         for (int i = 0; i < some.length; i++) if (some[i]) out.add(names.get(i));
         out.sort(Comparator.comparing(String::length).thenComparing(Comparator.naturalOrder()));
         return out;
+    }
+
+    private List<Pair> many(Progress progress) {
+        var found = beam(progress);
+        var byCuts = names.size() > MANY ? null : cutByCut(all(), new HashMap<>(), progress);
+        if (byCuts == null || byCuts.cost == Double.POSITIVE_INFINITY) return found;
+        var out = new ArrayList<Pair>();
+        unfold(byCuts, out);
+        var by = new HashMap<String, Double>();
+        for (int i = 0; i < grams.length; i++) by.put(names.get(i), grams[i]);
+        return cost(out, by, edges, aim, inside) < cost(found, by, edges, aim, inside) ? out : found;
+    }
+
+    private BitSet all() {
+        var out = new BitSet();
+        out.set(0, names.size());
+        return out;
+    }
+
+    /** A subassembly and the two it is made of, with what that costs. */
+    private record Tree(BitSet set, Tree one, Tree other, double cost) {}
+
+    /** The cheapest way to a subassembly that closes the seams of one cut at each step: these always go on straight. */
+    private Tree cutByCut(BitSet set, Map<BitSet, Tree> known, Progress progress) {
+        if (set.cardinality() == 1) return new Tree(set, null, null, 0);
+        var before = known.get(set);
+        if (before != null) return before;
+        progress.check();
+        var best = new Tree(set, null, null, Double.POSITIVE_INFINITY);
+        var tried = new HashSet<BitSet>();
+        for (int i = 0; i < ends.length; i++) {
+            if (!set.get(ends[i][0]) || !set.get(ends[i][1])) continue;
+            var side = beyond(set, i);
+            if (side.get(ends[i][1]) || !tried.add(side)) continue;
+            var rest = (BitSet) set.clone();
+            rest.andNot(side);
+            if (!beyond(rest, i, ends[i][1]).equals(rest)) continue; // falls in more than two
+            Tree a = cutByCut(side, known, progress), b = cutByCut(rest, known, progress);
+            double c = both(a.cost, b.cost) + step(bits(side), bits(rest));
+            if (c < best.cost) best = new Tree(set, a, b, c);
+        }
+        known.put(set, best);
+        return best;
+    }
+
+    private BitSet beyond(BitSet set, int edge) {
+        return beyond(set, edge, ends[edge][0]);
+    }
+
+    /** What of a set hangs together with a part when the seams of an edge's cut are open. */
+    private BitSet beyond(BitSet set, int edge, int from) {
+        var out = new BitSet();
+        out.set(from);
+        for (boolean more = true; more;) {
+            more = false;
+            for (int k = 0; k < ends.length; k++) {
+                int p = ends[k][0], q = ends[k][1];
+                boolean open = k == edge || edges.get(k).plane >= 0 && edges.get(k).plane == edges.get(edge).plane;
+                if (open || !set.get(p) || !set.get(q) || out.get(p) == out.get(q)) continue;
+                out.set(p);
+                out.set(q);
+                more = true;
+            }
+        }
+        return out;
+    }
+
+    private boolean[] bits(BitSet set) {
+        var out = new boolean[names.size()];
+        for (int i = 0; i < out.length; i++) out[i] = set.get(i);
+        return out;
+    }
+
+    private void unfold(Tree t, List<Pair> out) {
+        if (t.one == null) return;
+        unfold(t.one, out);
+        unfold(t.other, out);
+        out.add(pair(bits(t.one.set), bits(t.other.set)));
     }
 
     /** Subassemblies so far, by the number each part is in, with what each has cost. */

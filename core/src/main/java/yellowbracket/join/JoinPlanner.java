@@ -123,7 +123,7 @@ public final class JoinPlanner {
                 .stream()
                 .filter(s -> !in.wish.apart().containsKey(s.name()))
                 .map(s -> new JoinOrder.Edge(s.name(), s.first(), s.second(), s.normal().times(s.firstAbove() ? -1 : 1),
-                        in.fittings(s.name()).pieces() > 0, choice.needMin(s), USUAL_HOLD_MIN))
+                        in.fittings(s.name()).pieces() > 0, choice.needMin(s), USUAL_HOLD_MIN, s.plane()))
                 .toList();
         var names = in.sections.stream().map(Section::name).toList();
         if (!in.wish.order().isEmpty()) return JoinOrder.own(names, grams, edges, in.wish.order());

@@ -194,4 +194,23 @@ class JoinOrderTest {
         java.util.Collections.shuffle(order, rnd);
         check(names(n), edges, JoinOrder.own(names(n), grams(rnd, n), edges, order.subList(0, order.size() / 2)));
     }
+
+    /** A block of 3 x 2 x 2 parts with pins in every seam goes together slab by slab; parts one by one never would. */
+    @Test
+    void aGridOfPinnedPartsGoesTogetherCutByCut() {
+        var edges = new ArrayList<Edge>();
+        var all = new ArrayList<String>();
+        for (int x = 0; x < 3; x++) for (int y = 0; y < 2; y++) for (int z = 0; z < 2; z++) {
+            String me = "P" + x + y + z;
+            all.add(me);
+            if (x < 2) edges.add(new Edge(me + "x", me, "P" + (x + 1) + y + z, Vec3.X, true, 2, 18, x));
+            if (y < 1) edges.add(new Edge(me + "y", me, "P" + x + (y + 1) + z, Vec3.Y, true, 2, 18, 10));
+            if (z < 1) edges.add(new Edge(me + "z", me, "P" + x + y + (z + 1), Vec3.Z, true, 2, 18, 20));
+        }
+        for (var aim : Aim.values()) {
+            var steps = JoinOrder.best(all, Map.of(), edges, aim, Inside.NONE, Progress.NONE);
+            check(all, edges, steps);
+            assertThat(steps).as(aim.words()).allMatch(JoinOrder.Pair::free);
+        }
+    }
 }
