@@ -3,6 +3,7 @@ package yellowbracket.join;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,8 +36,11 @@ public final class InHand {
     /** Places from which less than this share of directions leads out lie inside. */
     private static final double INSIDE = 0.3;
     /** Corners that stand for a section where it is laid down. */
-    private static final List<Vec3> OUTWARD = ShowSide.spread(260);
+    private static final List<Vec3> OUTWARD = ShowSide.spread(160);
     private static final int ASKED = 2500;
+    /** Laid down with the seam this much up, it rolls to a rest of its own: cosine. */
+    private static final double NEARLY_UP = 0.75;
+    private static final List<Vec3> STARTS = ShowSide.spread(40);
     /** What lies within this of the lowest point bears on the bench, mm. */
     private static final double BEARS_MM = 0.6;
 
@@ -138,12 +142,31 @@ public final class InHand {
      * @param comes which way the other comes from, unit @param centre of its mass, {@code both} with the other on it
      */
     public Optional<Rest> rest(List<String> parts, Vec3 comes, Vec3 centre, Vec3 both) {
-        var points = parts.stream().flatMap(p -> outermost.getOrDefault(p, List.of()).stream()).toList();
+        var points = outermost(parts);
         if (points.size() < 4) return Optional.empty();
-        return Resting.downs(points, centre)
+        var starts = new ArrayList<>(STARTS.stream().filter(d -> -d.dot(comes) > NEARLY_UP).toList());
+        starts.add(comes.times(-1));
+        return Resting.downs(points, centre, starts)
                 .stream()
                 .map(d -> new Rest(d, Math.toDegrees(Math.acos(Math.clamp(-d.dot(comes), -1, 1))),
                         Resting.stands(points, d, both, BEARS_MM)))
                 .min(java.util.Comparator.comparingDouble(r -> r.tiltDeg + (r.stands ? 0 : 90)));
+    }
+
+    /** Of all parts together. */
+    private List<Vec3> outermost(List<String> parts) {
+        var all = parts.stream().flatMap(p -> outermost.getOrDefault(p, List.of()).stream()).toList();
+        if (parts.size() < 2 || all.isEmpty()) return all;
+        var out = new LinkedHashSet<Vec3>();
+        for (var d : OUTWARD) {
+            Vec3 best = all.getFirst();
+            double most = best.dot(d);
+            for (var p : all) if (p.dot(d) > most) {
+                most = p.dot(d);
+                best = p;
+            }
+            out.add(best);
+        }
+        return List.copyOf(out);
     }
 }

@@ -182,9 +182,8 @@ final class JoinChoice {
         else if (p.manner().inside() && !reached(s, together)) out.add(new Against(Why.REACH,
                 text("%.0f %% of its inside is reached once it is closed", 100 * in.hand().reached(s.name(), together))));
         if (reserve < JoinPlan.LEAST_RESERVE) out.add(new Against(Why.WEAK, text("bears only %.1f times the load", reserve)));
-        if (need > open)
-            out.add(new Against(Why.TIME, text("%.0f mm, %.0f cm2, take %.1f min to wet and align, it stays open %.1f", s.lengthMm(),
-                    s.areaMm2() / 100, need, open)));
+        if (need > open) out.add(new Against(Why.TIME, text("%.0f mm, %.0f cm2, take %.1f min to wet and align, it stays open %.1f",
+                s.lengthMm(), s.areaMm2() / 100, need, open)));
         if (gap > p.gapMm()) out.add(new Against(Why.GAP, text("does not fill a gap of %.1f mm", gap)));
         if (p.mostC() < in.place().hottestC())
             out.add(new Against(Why.HEAT, text("creeps above %.0f C, it gets up to %.0f", p.mostC(), in.place().hottestC())));

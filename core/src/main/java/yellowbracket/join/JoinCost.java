@@ -16,9 +16,9 @@ import java.util.Set;
  * @param creepsMin where what the prop goes through is too warm for it @param gapMin where it does not fill the gap
  * @param softMin where it bears too little to be called a joint @param burnsMin what a hot tip may warp or burn through
  */
-public record JoinCost(double heldMin, double handleHMin, double shortMin, double weakMin, double missedMin, double lateMin, double hazardMin,
-        double peelsMin, double creepsMin, double gapMin, double softMin, double burnsMin) {
-    public static final JoinCost USUAL = new JoinCost(40, 2, 3, 400, 60, 15, 3, 25, 400, 100, 200, 25);
+public record JoinCost(double heldMin, double handleHMin, double shortMin, double weakMin, double missedMin, double lateMin,
+        double hazardMin, double peelsMin, double creepsMin, double gapMin, double softMin, double burnsMin) {
+    public static final JoinCost USUAL = new JoinCost(40, 2, 3, 400, 60, 15, 3, 25, 400, 100, 200, 70);
     /** Not to be done at all: not counted in minutes any more. */
     private static final double NEVER_MIN = 2_000;
     /** Pulled apart by less than this it is padding, MPa. */

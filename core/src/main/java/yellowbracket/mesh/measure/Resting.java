@@ -34,9 +34,14 @@ public final class Resting {
 
     /** Directions that may look down, unit, each with its hull face on the bed. @param centre of mass */
     public static List<Vec3> downs(List<Vec3> outermost, Vec3 centre) {
+        return downs(outermost, centre, STARTS);
+    }
+
+    /** Those it rolls to from some directions that look down at first, unit. */
+    public static List<Vec3> downs(List<Vec3> outermost, Vec3 centre, List<Vec3> starts) {
         var self = new Resting(outermost, centre);
         var out = new ArrayList<Vec3>();
-        for (var start : STARTS) self.settle(start).ifPresent(d -> {
+        for (var start : starts) self.settle(start).ifPresent(d -> {
             if (out.stream().noneMatch(o -> o.dot(d) > SAME)) out.add(d);
         });
         return out;
