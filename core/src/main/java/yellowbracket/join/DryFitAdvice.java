@@ -22,7 +22,7 @@ public final class DryFitAdvice {
         else if (found.gapMm() > 0)
             out.add(text("sand nubs and the flare of the first layers by up to %.1f mm on each face", found.gapMm() / 2));
         if (found.stepMm() > SANDED_MM) out.add(text(
-                "warm the higher edge to about %.0f \u00b0C, bend it by %.1f mm and hold it until cold; or pull it level with strips inside",
+                "warm the higher edge to about %.0f \u00b0C, bend it by %.1f mm and hold it till cold; or pull it level with strips inside",
                 softensC, found.stepMm()));
         else if (found.stepMm() > 0) out.add(text("sand the step of %.1f mm off after the glue is hard", found.stepMm()));
         if (found.gapMm() > 0 && j.glued()) out.add(j.product().gapMm() >= found.gapMm() ? j.product().name() + " fills what is left"
