@@ -15,9 +15,10 @@ import yellowbracket.work.Need;
  * What is set across a seam from inside where the glue alone does not do. It is judged by itself, as if the glue had let go: the bolts of a
  * group, M = F sum(d^2) / d of the outermost, about the weakest axis. Starting values of workshop practice; lengths mm, forces N.
  * @param eachN borne by one @param momentNmm  by all, bent over the weakest axis, and {@code pullN} pulled straight
- * @param overlapMm of a strip onto each side; 0 for staples @param hours to set them all
+ * @param overlapMm of a strip onto each side; 0 for staples
+ * @param apartMm from one to the next along the inside @param hours to set them all
  */
-public record Inner(Kind kind, int count, double eachN, double momentNmm, double pullN, double overlapMm, double hours) {
+public record Inner(Kind kind, int count, double eachN, double momentNmm, double pullN, double overlapMm, double apartMm, double hours) {
     /** What is set. */
     public enum Kind {
         STRIPS("strips of 1 mm sheet"), STAPLES("melted-in staples");
@@ -59,7 +60,7 @@ public record Inner(Kind kind, int count, double eachN, double momentNmm, double
 
     private static Inner with(Kind kind, int n, Seam seam, double each, double overlap, Catalogue shop) {
         double hours = n * shop.usual(kind == Kind.STAPLES ? Practice.SET_STAPLE_H : Practice.SET_STRIP_H);
-        return new Inner(kind, n, each, each * lever(spots(seam, n)), each * n, overlap, hours);
+        return new Inner(kind, n, each, each * lever(spots(seam, n)), each * n, overlap, seam.lengthMm() / 2 / n, hours);
     }
 
     /** Evenly along all borders of the mating face. */
@@ -123,7 +124,9 @@ public record Inner(Kind kind, int count, double eachN, double momentNmm, double
     }
 
     public String words() {
-        return kind == Kind.STRIPS ? String.format(Locale.ROOT, "%d %s, %.0f x %.0f mm, glued over it from inside", count, kind.words,
-                STRIP_WIDE_MM, Math.ceil(2 * overlapMm)) : String.format(Locale.ROOT, "%d %s across it from inside", count, kind.words);
+        return kind == Kind.STRIPS
+                ? String.format(Locale.ROOT, "%d %s, %.0f x %.0f mm, glued over it from inside", count, kind.words, STRIP_WIDE_MM,
+                        Math.ceil(2 * overlapMm))
+                : String.format(Locale.ROOT, "%d %s across it from inside, %.0f mm apart", count, kind.words, apartMm);
     }
 }

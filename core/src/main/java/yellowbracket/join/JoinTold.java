@@ -142,7 +142,12 @@ final class JoinTold {
                 .map(n -> String.format(Locale.ROOT, "%d walls would do", n))
                 .or(() -> w.infill().map(i -> String.format(Locale.ROOT, "infill of %.0f %% would do", 100 * i)))
                 .orElse("neither walls nor infill are enough");
-        String rod = rods.stream().filter(Rod::fits).findFirst().map(r -> "; or a rod, " + r.words()).orElse("");
+        boolean printed = w.walls().isPresent() || w.infill().isPresent();
+        String rod = rods.stream()
+                .filter(Rod::fits)
+                .findFirst()
+                .map(r -> "; or a rod, " + r.words())
+                .orElse(printed ? "" : ": thicken it there, or line it with sheet from inside");
         return Finding.of(w.low() < 1 ? Weight.STOP : Weight.CARE, Subject.WHOLE,
                 "%s snaps first at %.0f mm up: %.0f mm2 bear %.1f to %.1f times the load when it is %s; %s%s", w.section(), w.at().z(),
                 w.areaMm2(), w.low(), w.high(), w.demand().words(), more, rod);

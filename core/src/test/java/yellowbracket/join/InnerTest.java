@@ -62,7 +62,7 @@ class InnerTest {
         assertThat(heavy.reserve(demand(20, 2000))).isGreaterThanOrEqualTo(3);
         assertThat(heavy.count()).isGreaterThan(light.count());
         assertThat(heavy.hours()).isGreaterThan(light.hours());
-        assertThat(light.words()).matches("\\d+ melted-in staples across it from inside");
+        assertThat(light.words()).matches("\\d+ melted-in staples across it from inside, \\d+ mm apart");
         assertThat(light.need().unit()).isEqualTo("pieces");
     }
 }

@@ -117,7 +117,7 @@ class JoinPartsTest extends WindowTest {
         derived();
         assertThat(prop().join().dryFit().get(seam)).isEqualTo(new JoinWish.DryFit(2.5, 0));
         assertThat(plan().join(seam).product().gapMm()).isGreaterThanOrEqualTo(2.5);
-        assertThat(text(robot, ".card .label")).contains("fills it", "1 of ");
+        assertThat(text(robot, ".card .label")).contains("fills what is left", "1 of ");
         type(robot, "#gap-" + id, "-3");
         until("refused", () -> told().contains("gap of " + seam + " \"-3\": type mm between 0 and 20"));
         assertThat(prop().join().dryFit().get(seam).gapMm()).isEqualTo(2.5);
@@ -203,6 +203,7 @@ class JoinPartsTest extends WindowTest {
         derived();
         assertThat(plan().join(seam).besides().inner()).isPresent();
         until("told", () -> text(robot, ".card .label").contains("glued over it from inside"));
+        assertThat(text(robot, ".card .label")).contains("aligned by", "left to finish", "on the shelf");
         robot.interact(() -> {
             ChoiceBox<Optional<Apart>> apart = robot.lookup("#join-apart").query();
             apart.setValue(Optional.of(Apart.COMES_OFF));

@@ -142,6 +142,15 @@ final class SeamsPart extends JoinPart {
             row.note(o.suits() ? noted(o) : "not: " + o.objections());
         }
         card.add(table);
+        plan.steps().stream().filter(s -> s.seams().size() > 1 && s.seams().contains(seam.name())).findFirst().ifPresent(s -> {
+            var all = Card.action("use " + now.product().name() + " for all seams of step " + s.number(),
+                    () -> change(now.product().name() + " for step " + s.number(), w -> {
+                        for (var n : s.seams()) w = w.with(n, now.product().name());
+                        return w;
+                    }));
+            all.setId("join-step");
+            card.add(all);
+        });
         if (now.glued()) card.add(Card.action("start a timer: hold " + seam.name() + " for " + Math.round(now.holdMin()) + " min",
                 () -> timers.start(seam.name() + " " + now.product().name(), now.holdMin())));
     }
@@ -168,6 +177,9 @@ final class SeamsPart extends JoinPart {
                 model.result(JoinFigures.FITTINGS).map(f -> f.bySeam().get(seam.name())).map(f -> f.pieces()).orElse(0));
         if (seam.plane() >= 0) model.result(CutFigures.REGISTERED)
                 .ifPresent(r -> card.add(FacePicture.bonded(seam, r, now.glued() ? wall : 0, now.glued() ? "what bonds" : "no glue here")));
+        model.result(CutFigures.REGISTERED)
+                .filter(r -> seam.plane() >= 0)
+                .ifPresent(r -> card.row("aligned by", Card.more(r.words(seam.name()))));
         if (now.glued()) card.row("bonded", Words.text("%.1f cm\u00b2", now.bondedMm2() / 100),
                 Words.text("of %.1f cm\u00b2 that meet: walls, and infill by its share", seam.areaMm2() / 100));
         double rim = Alignment.rimMm(seam);
