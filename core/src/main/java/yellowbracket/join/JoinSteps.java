@@ -22,8 +22,6 @@ final class JoinSteps {
     private static final double BY_HAND_MIN = 2.5, HEAVY_G = 300;
     /** Of what is open, the share at which a second pair of hands is worth it. */
     private static final double CLOSE = 0.7;
-    /** Less is not mixed, g: one cannot dose it. */
-    private static final double LEAST_BATCH_G = 2;
     /** The face is level enough for the weight to close it; beyond the second it hangs. Degrees. */
     private static final double LEVEL_DEG = 30, SLANTS_DEG = 65;
     /** Of a seam's inside is reached before, and not any more after. */
@@ -86,7 +84,7 @@ final class JoinSteps {
     /** What is mixed of a product, with what stays in the cup; what is not mixed is put on as it comes. */
     private double batch(JoinProduct p, double grams) {
         if (!p.manner().mixed()) return grams;
-        return Math.max(LEAST_BATCH_G, grams) * in.shop().usual(Practice.CUP_WASTE_TIMES) + in.shop().usual(Practice.CUP_WASTE_G);
+        return Math.max(p.manner().leastG(), grams) * in.shop().usual(Practice.CUP_WASTE_TIMES) + in.shop().usual(Practice.CUP_WASTE_G);
     }
 
     private String how(JoinOrder.Pair p, double hold, double share) {

@@ -30,7 +30,7 @@ public record JoinWork(String prop, JoinPlan plan, Map<String, Fittings> worked,
         var tasks = new ArrayList<Task>();
         int seams = plan.joins().size(), glued = (int) plan.joins().stream().filter(SeamJoin::glued).count();
         var fit = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.DRYFIT), "dry fit, number, scuff P80", Operation.DRY_FIT, Tool.SANDING,
-                shop.usual(Practice.DRY_FIT_H) + shop.usual(Practice.DRY_FIT_SEAM_H) * seams, before.all());
+                shop.usual(Practice.DRY_FIT_H) + shop.usual(Practice.DRY_FIT_SEAM_H) * seams + scuffH(), before.all());
         tasks.add(fit);
         var last = new HashMap<String, TaskId>();
         before.bySection().keySet().forEach(s -> last.put(s.letter(), fit.id()));
@@ -48,6 +48,11 @@ public record JoinWork(String prop, JoinPlan plan, Map<String, Fittings> worked,
         tasks.add(inside);
         tasks.addAll(mending());
         return new Stated(tasks, Ready.after(Stream.concat(Stream.of(inside.id()), mendIds()).toList()));
+    }
+
+    private double scuffH() {
+        return plan.joins().stream().filter(SeamJoin::glued).mapToDouble(j -> j.seam().lengthMm()).sum() / shop.usual(Practice.SCUFF_MM_MIN)
+                / 60;
     }
 
     private double innerH() {

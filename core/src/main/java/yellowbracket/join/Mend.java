@@ -23,7 +23,6 @@ public record Mend(TaskId.Step task, String what, List<String> steps, String pro
     /** Melted-in staples and inner strips lie so far apart, mm. */
     private static final double APART_MM = 25;
     private static final double THIN_MM = 5;
-    private static final double LEAST_BATCH_G = 2;
 
     public Mend {
         steps = List.copyOf(steps);
@@ -119,7 +118,7 @@ public record Mend(TaskId.Step task, String what, List<String> steps, String pro
         Mend closed(TaskId.Step task, String what, JoinProduct with, double grams, double waitH) {
             steps.add("fill the line, sand it level, prime and paint the place again");
             var needs = new ArrayList<Need>();
-            needs.add(new Need(with.name(), with.manner().mixed() ? Math.max(LEAST_BATCH_G, grams) : grams, "g"));
+            needs.add(new Need(with.name(), Math.max(with.manner().leastG(), grams), "g"));
             needs.addAll(more);
             return new Mend(task, what, steps, with.name(), needs, hours + shop.usual(Practice.REINFORCE_SEAM_H), waitH);
         }

@@ -15,17 +15,22 @@ public record JoinProduct(String name, double workMin, double holdMin, double ha
         Manner manner, Set<Hazard> hazards, String notes) {
     /**
      * How it is put on and what it leaves.
-     * @param mmMin along the seam; 0 as fast as glue is spread @param inside from inside only @param mixed of two parts, as its label says
+     * @param mmMin along the seam; 0 as fast as glue is spread @param inside from inside only @param leastG the least that can be mixed of
+     *        two parts, in the ratio its label says; 0 for what is not mixed
      * @param grooveMm2 to be filled along each mm of seam that shows, beyond the usual; less than 0 where it fills as it joins
      * @param sandTimes the time that the seam takes to sand, against the usual
      * @param ofPrintLow  share of what the print bears there, for what melts it; 0 for glues, {@code ofPrintHigh} at best
      */
-    public record Manner(double mmMin, boolean inside, boolean mixed, double grooveMm2, double sandTimes, double ofPrintLow,
+    public record Manner(double mmMin, boolean inside, double leastG, double grooveMm2, double sandTimes, double ofPrintLow,
             double ofPrintHigh, List<Beside> beside) {
-        public static final Manner PLAIN = new Manner(0, false, false, 0, 1, 0, 0, List.of());
+        public static final Manner PLAIN = new Manner(0, false, 0, 0, 1, 0, 0, List.of());
 
         public Manner {
             beside = List.copyOf(beside);
+        }
+
+        public boolean mixed() {
+            return leastG > 0;
         }
 
         /** Melts the print instead of sticking to it. */

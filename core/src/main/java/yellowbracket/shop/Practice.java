@@ -33,8 +33,8 @@ public enum Practice {
     DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H,
     /** Laying out, wiping, putting down at each seam; how fast glue is spread along it. */
     GLUE_SEAM_MIN, WET_SEAM_MM_MIN,
-    /** Aligning a seam, and each pin beside it; what a glue that is not on the shelf costs to get. */
-    ALIGN_SEAM_MIN, ALIGN_PIN_MIN, FETCH_GLUE_MIN,
+    /** Aligning a seam, and each pin beside it; scuffing both its faces along its line; what a glue that is not on the shelf costs to get. */
+    ALIGN_SEAM_MIN, ALIGN_PIN_MIN, SCUFF_MM_MIN, FETCH_GLUE_MIN,
     /** Left in the cup of each batch, and for each gram of it; strips of tape across a seam lie so far apart. */
     CUP_WASTE_G, CUP_WASTE_TIMES, TAPE_APART_MM,
     /** Cleaning up a break; a dowel drilled and set, a staple melted in, a strip of sheet glued over. */

@@ -41,7 +41,7 @@ class InnerTest {
             assertThat(many.momentNmm()).isCloseTo(many.eachN() * many.count() * 60 / 2, withinPercentage(5));
             assertThat(many.pullN()).isCloseTo(many.eachN() * many.count(), within(1e-9));
         }
-        assertThat(Inner.of(Inner.Kind.STAPLES, ring(60, 59.8), demand(1e6, 1e9), 3, 5, SHOP).eachN()).isEqualTo(30);
+        assertThat(Inner.of(Inner.Kind.STAPLES, ring(60, 59.8), demand(1e6, 1e9), 3, 5, SHOP).eachN()).isEqualTo(60);
     }
 
     /** 15 x 1 mm of sheet at 25 MPa bears 375 N where the glue holds it over 15 x L. */
