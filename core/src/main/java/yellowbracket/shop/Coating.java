@@ -9,11 +9,13 @@ import yellowbracket.work.Hazard;
  * window,
  * {@code recoatAgainH} when a later coat may go on after it closed; {@code sandableH}, {@code tapeH}, {@code fullH} after the last coat;
  * spread in m2 a
- * container of {@code containerMl} for one coat with waste; the hardener of two-part products, by the label.
+ * container of {@code containerMl} for one coat with waste; the hardener of two-part products, by the label;
+ * {@code sandTimes}: how much faster than bare PLA it sands; {@code stays}: the share of a film that is left when it has shrunk.
  */
-public record Coating(String name, Kind kind, Binder binder, double filmUm, double recoatFromH, double recoatToH, double recoatAgainH,
-        double sandableH, double tapeH, double fullH, double m2PerContainer, double containerMl, double cost, Optional<Hardener> hardener,
-        double potLifeMin, double densityGcm3, double leastC, double mostC, double mostHumidity, Set<Hazard> hazards) {
+public record Coating(String name, Kind kind, double sandTimes, double stays, Binder binder, double filmUm, double recoatFromH,
+        double recoatToH, double recoatAgainH, double sandableH, double tapeH, double fullH, double m2PerContainer, double containerMl,
+        double cost, Optional<Hardener> hardener, double potLifeMin, double densityGcm3, double leastC, double mostC, double mostHumidity,
+        Set<Hazard> hazards) {
     /** What it dries from: decides what may go over what. */
     public enum Binder {
         POLYESTER, NITRO, ACRYLIC, ACRYLATE, EPOXY, ACRYLIC_LACQUER, ENAMEL, WATER_ACRYLIC, OIL

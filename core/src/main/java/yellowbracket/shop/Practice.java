@@ -33,7 +33,7 @@ public enum Practice {
     DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H,
     /** Laying out, wiping, putting down at each seam; how fast glue is spread along it. */
     GLUE_SEAM_MIN, WET_SEAM_MM_MIN,
-    /** Aligning a seam, and each pin beside it; scuffing both its faces along its line; what a glue that is not on the shelf costs to get. */
+    /** Aligning a seam, and each pin beside it; scuffing both faces along it; what a glue that is not on the shelf costs. */
     ALIGN_SEAM_MIN, ALIGN_PIN_MIN, SCUFF_MM_MIN, FETCH_GLUE_MIN,
     /** Left in the cup of each batch, and for each gram of it; strips of tape across a seam lie so far apart. */
     CUP_WASTE_G, CUP_WASTE_TIMES, TAPE_APART_MM,
@@ -49,7 +49,7 @@ public enum Practice {
     SPRAY_SETUP_H, HAND_SETUP_H, COAT_SETUP_H,
     /** Width and depth of the filled and feathered band along a seam; what is left in the cup and on the spreader. */
     SEAM_BAND_MM, SEAM_FILL_MM, MIX_TIMES, SPREAD_FILLER_MIN_DM2, SPREAD_PASTE_MIN_DM2, BRUSH_RESIN_MIN_DM2, BRUSH_EPOXY_MIN_DM2,
-    SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_FLAT_MIN_DM2, SAND_CURVED_MIN_DM2, SAND_TIGHT_MIN_DM2, MASK_MIN_DM2,
+    SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_CURVED_MIN_DM2, MASK_MIN_DM2,
     /** Between coats one stands by at most so long; a longer wait is another session. */
     STAND_BY_H,
     /** A set of pads, and each pad; foam for one pad with its waste. */

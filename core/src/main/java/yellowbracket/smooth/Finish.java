@@ -1,9 +1,12 @@
 package yellowbracket.smooth;
 
-/** How good it must look: the deepest valley and scratch that may remain, micrometres. The stops follow common practice by grit. */
+/**
+ * How good it must look: the deepest valley that does not show in raking light, and the deepest scratch that may remain, micrometres. The
+ * scratch is that of the last paper before colour: P240 for matt, P400 for satin, P800 for gloss, P1500 for metal.
+ */
 public enum Finish {
-    FAR("seen from afar", 45, 25), ARMS_LENGTH("arm's length", 22, 13), SATIN("satin, close up", 12, 9), GLOSS("gloss", 6, 5.5),
-    MIRROR("mirror metal", 3, 4.6);
+    FAR("seen from afar", 90, 20.5), ARMS_LENGTH("arm's length", 40, 20.5), SATIN("satin, close up", 15, 12.3), GLOSS("gloss", 8, 7.7),
+    MIRROR("mirror metal", 3, 4.5);
 
     private final String label;
     private final double valleyUm;

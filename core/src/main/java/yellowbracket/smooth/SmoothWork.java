@@ -2,9 +2,11 @@ package yellowbracket.smooth;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Hardener;
 import yellowbracket.shop.Rate;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
@@ -47,11 +49,18 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
             case FILM -> Operation.SPREAD;
         };
         int number = before + (plan.seamDm2() > 0 ? 0 : 1);
-        return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), step.what(), operation,
+        return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), called(w), operation,
                 step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
                 new Task.Effort(w.hours(), spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H),
                         Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
                 Task.Lag.atLeast(step.waitH()), spray ? Task.Doer.SPRAY : Task.Doer.PERSON, after);
+    }
+
+    /** Areas by name where they are few. */
+    private static String called(SmoothPlan.Work w) {
+        String where = w.where().isEmpty() ? ""
+                : w.where().size() < 3 ? ": " + String.join("; ", w.where()) : String.format(Locale.ROOT, ": %.0f dm\u00b2", w.areaDm2());
+        return w.step().what() + where;
     }
 
     private Tool tool(Ladder.Step step) {
@@ -67,13 +76,16 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
         var out = new ArrayList<Need>();
         plan.seamFiller().ifPresent(m -> out.add(new Need(m.product(), m.gramsTotal(), "g")));
         for (var w : plan.work()) {
-            double passes = w.step().passes() * w.areaDm2();
-            if (w.step().kind() == Ladder.Kind.SAND) out.add(new Need(w.step().product() + " sheets", passes / shop.sheetDm2(), "sheets"));
-            else {
-                var c = shop.coating(w.step().product());
-                double containers = passes / 100 / c.m2PerContainer();
-                out.add(c.sprayed() ? new Need(c.name(), containers, "cans") : new Need(c.name(), containers * c.containerMl(), "ml"));
+            if (w.step().kind() == Ladder.Kind.SAND) {
+                out.add(new Need(w.step().product() + " sheets", w.sheets(), "sheets"));
+                continue;
             }
+            var c = shop.coating(w.step().product());
+            double ml = w.ml() * shop.usual(Practice.MIX_TIMES);
+            if (c.sprayed()) out.add(new Need(c.name(), w.cans(), "cans"));
+            else if (c.hardener().filter(h -> h.basis() == Hardener.Basis.MASS).isPresent())
+                out.add(new Need(c.name(), ml * c.densityGcm3(), "g")); // as the seams' filler is counted
+            else out.add(new Need(c.name(), ml, "ml"));
         }
         return List.copyOf(out);
     }

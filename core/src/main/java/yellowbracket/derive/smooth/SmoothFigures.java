@@ -19,6 +19,7 @@ import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Practice;
 import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.Fineness;
+import yellowbracket.smooth.Ladders;
 import yellowbracket.smooth.SmoothPlan;
 
 /** What the layer lines leave to do. */
@@ -90,8 +91,9 @@ public final class SmoothFigures {
         var wish = in.of(Prop::smooth);
         double celsius = in.build(Build::shopCelsius);
         var shop = in.shop(s -> s);
-        return (areas, profile) -> SmoothPlan.of(areas, seams, wish.finish(), wish.school(), wish.hurry().weights(), celsius,
-                profile.wallMm(), shop);
+        var ladders = new Ladders(wish.finish(), wish.school(), wish.hurry().weights(), shop);
+        return (areas, profile) -> SmoothPlan.of(areas, seams, new SmoothPlan.Asked(ladders, celsius, profile.material(), profile.wallMm()),
+                shop);
     }
 
     private static SmoothPlan plan(Reads in) {

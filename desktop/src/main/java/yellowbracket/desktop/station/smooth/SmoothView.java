@@ -56,10 +56,10 @@ public final class SmoothView extends StationView {
                                 m.hardenerEach(), m.unit(), 100 * m.hardenerShare(), m.potLifeMin())));
         card.title("the ladder");
         int n = 1;
-        for (var w : plan.work())
-            card.step(n++ + "   " + Words.about(w.hours()), w.step().what(), w.amount() + " \u00b7 stop when: " + w.step().stop());
+        for (var w : plan.work()) card.step(n++ + "   " + Words.about(w.hours()), w.step().what(),
+                String.join("\n", where(w), w.amount() + " \u00b7 stop when: " + w.step().stop()));
         if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())),
-                "taken of printed walls and films");
+                "taken of printed walls where most is");
         cautions(card, Station.SMOOTH);
         card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
         areas(card, plan.areas());
@@ -79,18 +79,19 @@ public final class SmoothView extends StationView {
                 s.map(p -> Words.text("%.1f", p.cans())).orElse("-"), readyWords(d));
     }
 
+    private static String where(SmoothPlan.Work w) {
+        return w.where().isEmpty() ? Words.text("everywhere, %.0f dm\u00b2", w.areaDm2())
+                : Words.text("%.0f dm\u00b2: %s", w.areaDm2(), String.join("; ", w.where()));
+    }
+
     private void areas(Card card, Areas a) {
-        record Line(String name, double mm2) {}
         card.title("areas on the show side");
-        var lines = List.of(new Line("fine lines, under " + Math.round(Areas.FINE_UM) + " \u00b5m", a.fineMm2()),
-                new Line("middling lines", a.middleMm2()),
-                new Line("steps, over " + Math.round(Areas.COARSE_UM) + " \u00b5m", a.coarseMm2()),
-                new Line("flat: block or machine", a.flatMm2()), new Line("curved: foam or sponge", a.curvedMm2()),
-                new Line("tight: by hand, files", a.tightMm2()));
-        card.add(new Sheet<Line>("areas", "").words("", Line::name)
-                .number("dm\u00b2", Line::mm2, l -> Words.text("%.1f", l.mm2() / 1e4))
-                .number("share", Line::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
-                .rows(lines, 6));
+        card.add(new Sheet<Areas.Area>("areas", "").words("", Areas.Area::words)
+                .number("dm\u00b2", Areas.Area::mm2, l -> Words.text("%.1f", l.dm2()))
+                .number("share", Areas.Area::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
+                .number("lines \u00b5m", Areas.Area::deepUm, l -> Words.text("%.0f", l.deepUm()))
+                .rows(a.list(), 9));
+        card.row("valleys hold", Words.text("%.0f ml", a.valleyMl()), "between all layer lines that are seen");
     }
 
     @Override
