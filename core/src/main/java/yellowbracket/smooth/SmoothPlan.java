@@ -207,7 +207,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             }
             int fewest = there.stream().mapToInt(a -> heads.get(a).coats()).min().orElse(1);
             String what = fewest == first.coats() ? first.what() : fewest + " to " + first.what();
-            var where = there.size() == areas.list().size() ? List.<String>of() : there.stream().map(Areas.Area::words).toList();
+            var where = there.size() == areas.list().size() ? List.<String>of() : called(there);
             var step = new Ladder.Step(first.kind(), what, first.product(), first.minPerDm2(), first.waitH(), cost / dm2, first.valleyUm(),
                     first.scratchUm(), first.coats(), ml / dm2, first.takenUm(), first.printUm(), sheets / dm2, first.stop());
             return new Work(step, where, dm2, hours, ml, sheets, cans, amount(step, dm2, ml, sheets, cans));
@@ -217,6 +217,15 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         private double spared(Ladder.Step s, Areas.Area a) {
             boolean valleys = s.kind() == Ladder.Kind.FILM && s.mlPerDm2() > Ladder.FILLS_ML;
             return valleys && Ladder.skims(shop.coating(s.product())) ? Ladder.CM3 * (a.deepUm() - a.meanUm()) / 2 : 0;
+        }
+
+        /** All shapes with lines alike have one name. */
+        private List<String> called(List<Areas.Area> some) {
+            return some.stream()
+                    .map(a -> some.containsAll(areas.list().stream().filter(o -> o.lines() == a.lines()).toList()) ? a.lines().words()
+                            : a.words())
+                    .distinct()
+                    .toList();
         }
 
         private double cans(Ladder.Step s, double dm2) {
