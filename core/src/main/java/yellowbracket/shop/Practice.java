@@ -47,6 +47,8 @@ public enum Practice {
     GLUE_FILM_MM, GLUE_TIMES,
     /** Getting out and putting away for a round of spraying, or of work by hand; the same for each coat of colour. */
     SPRAY_SETUP_H, HAND_SETUP_H, COAT_SETUP_H,
+    /** What a kitchen scale tells apart. */
+    SCALE_STEP_G,
     /** Width and depth of the filled and feathered band along a seam; what is left in the cup and on the spreader. */
     SEAM_BAND_MM, SEAM_FILL_MM, MIX_TIMES, SPREAD_FILLER_MIN_DM2, SPREAD_PASTE_MIN_DM2, BRUSH_RESIN_MIN_DM2, BRUSH_EPOXY_MIN_DM2,
     SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_CURVED_MIN_DM2, MASK_MIN_DM2,

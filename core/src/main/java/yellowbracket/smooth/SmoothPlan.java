@@ -98,6 +98,8 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
                 cans += w.cans;
             }
             for (var steps : ladders.values()) taken = Math.max(taken, steps.stream().mapToDouble(Ladder.Step::printUm).sum());
+            mix.ifPresent(this::dosed);
+            for (var w : work) if (w.step.kind() == Ladder.Kind.FILM) mixed(w).ifPresent(this::dosed);
             if (taken > asked.wallMm * 1000 - LEAST_WALL_UM)
                 findings.add(Finding.care("sanding takes more than the walls hold: print one wall more or fill instead"));
             return new SmoothPlan(areas, asked.ladders.school(), asked.ladders.finish(), work, band, mix, hours, wait, cost,
@@ -186,6 +188,28 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             return a.kind() == b.kind() && a.product().equals(b.product());
         }
 
+        private Optional<Mix> mixed(Work w) {
+            return mix(w.step, w.areaDm2, w.ml);
+        }
+
+        private Optional<Mix> mix(Ladder.Step s, double dm2, double ml) {
+            var c = shop.coating(s.product());
+            return c.hardener().map(h -> Mix.of(c, dm2, ml / dm2 / 10, asked.celsius, s.minPerDm2() / s.coats(), shop));
+        }
+
+        /** A batch too small for the scale is told: too much or too little hardener spoils it. */
+        private void dosed(Mix m) {
+            double step = shop.usual(Practice.SCALE_STEP_G);
+            var dose = m.dose(step);
+            if (dose.met()) return;
+            findings.add(Finding.care(text(
+                    "%s: %.1f %s of hardener a batch cannot be measured to %.0f %s, it would be %.1f to %.1f %% where the label allows "
+                            + "%.1f to %.1f: measure to %.1f %s, or mix %.0f %s at once and spread faster",
+                    m.product(), m.hardenerEach(), m.unit(), step, m.unit(), 100 * dose.lowShare(), 100 * dose.highShare(),
+                    100 * m.leastShare(), 100 * m.mostShare(), step * m.baseEach() / dose.leastBase(), m.unit(),
+                    Math.ceil(dose.leastBase()), m.unit())));
+        }
+
         private double turn(Ladder.Step s) {
             return switch (s.kind()) {
                 case FILM -> 0;
@@ -236,7 +260,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             if (s.kind() == Ladder.Kind.SAND) return text("%.1f sheets", sheets);
             var c = shop.coating(s.product());
             if (c.sprayed()) return text("%.1f cans", cans);
-            if (c.hardener().isPresent()) return Mix.of(c, dm2, ml / dm2 / 10, asked.celsius, s.minPerDm2() / s.coats(), shop).words();
+            if (c.hardener().isPresent()) return mix(s, dm2, ml).orElseThrow().words();
             return text("%.0f ml", ml * shop.usual(Practice.MIX_TIMES));
         }
 

@@ -150,6 +150,29 @@ class SmoothTest {
         assertThat(Mix.of(c, 10, 1, -10, 1.6, SHOP).hardenerShare()).as("never beyond the label").isLessThanOrEqualTo(0.03);
     }
 
+    /** Hardener of 2 % on a scale of 1 g: a small batch may get none or far too much; from 50 g on it stays within 1 to 3 %. */
+    @Test
+    void aScaleTooCoarseForABatchIsTold() {
+        var c = SHOP.coating("two-part polyester filler");
+        var small = Mix.of(c, 2, 0.25, 20, 1.6, SHOP);
+        assertThat(small.batches()).isEqualTo(1);
+        var coarse = small.dose(1);
+        assertThat(coarse.met()).isFalse();
+        assertThat(coarse.lowShare()).isZero();
+        assertThat(coarse.highShare()).isCloseTo((small.hardenerEach() + 0.5) / small.baseEach(), within(1e-12));
+        assertThat(coarse.leastBase()).isCloseTo(50, within(1e-9));
+        assertThat(small.dose(0.1).met()).isTrue();
+        assertThat(Mix.of(c, 2, 0.25, 5, 1.6, SHOP).dose(0.1).leastBase()).as("as much as the label allows, in the cold")
+                .isFinite()
+                .isPositive();
+        var large = Mix.of(c, 2, 2, 20, 0.1, SHOP);
+        assertThat(large.dose(1).met()).as(large.words()).isTrue();
+        var epoxy = Mix.of(SHOP.coating("coating epoxy"), 10, 0.3, 20, 0.9, SHOP);
+        assertThat(epoxy.dose(1).leastBase()).as("1:2, a twentieth either way").isCloseTo(0.5 / (0.5 - 0.5 / 1.05), within(1e-9));
+        var told = plan(areas(1), SmoothPlan.Seams.usual(2000), Finish.SATIN, School.FILL_SAND_PRIME, 1.3).findings();
+        assertThat(told).anyMatch(f -> f.words().contains("of hardener a batch cannot be measured to 1 g"));
+    }
+
     @ParameterizedTest
     @CsvSource({"-10,0.03", "10,0.03", "15,0.025", "20,0.02", "24,0.016", "28,0.012", "40,0.012"})
     void polyesterTakesItsHardenerByTheTableOfItsLabel(double celsius, double share) {
@@ -203,7 +226,7 @@ class SmoothTest {
         assertThat(p.work().stream().mapToDouble(SmoothPlan.Work::hours).sum()).isLessThan(p.hours());
         assertThat(p.seamDm2()).isCloseTo(2000 * 28 / 1e4, within(1e-9));
         assertThat(p.sheets()).isPositive();
-        assertThat(p.findings()).isEmpty();
+        assertThat(p.findings()).allMatch(f -> f.words().contains("of hardener a batch"));
         var twice = plan(areas(2), SmoothPlan.Seams.usual(4000), Finish.SATIN, School.FILL_SAND_PRIME, 1.3);
         assertThat(twice.hours()).isCloseTo(2 * p.hours(), within(1e-6));
         var rough = plan(areas(1), new SmoothPlan.Seams(2000, 0.5, 1), Finish.SATIN, School.FILL_SAND_PRIME, 1.3);
