@@ -29,7 +29,7 @@ public record Mix(String product, double gramsTotal, int batches, double baseEac
         int batches = (int) Math.max(1, Math.ceil(areaDm2 / perBatchDm2));
         double mixed = (hardener.basis() == Hardener.Basis.MASS ? ml * c.densityGcm3() : ml) / batches;
         return new Mix(c.name(), ml * c.densityGcm3(), batches, mixed / (1 + share), mixed * share / (1 + share), hardener.basis(), share,
-                hardener.isFixed() ? share / (1 + OF_FIXED) : hardener.least(),
+                hardener.isFixed() ? share * (1 - OF_FIXED) : hardener.least(),
                 hardener.isFixed() ? share * (1 + OF_FIXED) : hardener.most(), pot);
     }
 
@@ -38,7 +38,7 @@ public record Mix(String product, double gramsTotal, int batches, double baseEac
 
     /**
      * What a scale, or a cup with marks, makes of the hardener of one batch.
-     * @param lowShare at worst, {@code highShare} likewise @param met whether the label allows both @param leastBase of a batch of which the
+     * @param lowShare at worst, {@code highShare} likewise @param met whether the label allows both @param leastBase of a batch whose
      *        hardener can be measured so
      */
     public record Dose(double lowShare, double highShare, boolean met, double leastBase) {}
