@@ -99,8 +99,9 @@ public record KnownNames(Build build, List<String> notes) {
 
         private Map<String, String> products(Prop p) {
             var known = new TreeMap<String, String>();
+            // what holds a joint that comes off is told by its count and size, no name of the catalogue
             p.join().products().forEach((seam, product) -> {
-                if (joins.test(product)) known.put(seam, product);
+                if (joins.test(product) || p.join().apart().containsKey(seam)) known.put(seam, product);
                 else notes.add("seam " + seam + " of " + p.name() + " is to be joined with \"" + product
                         + "\", which the catalogue does not know: the usual one is proposed.");
             });

@@ -7,8 +7,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import yellowbracket.join.Apart;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Printer;
@@ -57,6 +59,15 @@ class KnownNamesTest {
         var repainted = KnownNames.of(BuildJson.read(with("\"acrylic lacquer spray\"", "\"house paint\"")));
         assertThat(repainted.notes()).hasSize(2);
         assertThat(repainted.build()).isEqualTo(BUILD);
+    }
+
+    @Test
+    void whatHoldsAJointThatComesOffIsNoProduct() {
+        var off = BUILD.props().getFirst();
+        var held = off.withJoin(off.join().kept("A|B", Optional.of(Apart.COMES_OFF)).with("A|B", "4 pairs of magnets 8 x 3 mm"));
+        var known = KnownNames.of(BUILD.with(held));
+        assertThat(known.notes()).isEmpty();
+        assertThat(known.build().props().getFirst().join().products()).containsEntry("A|B", "4 pairs of magnets 8 x 3 mm");
     }
 
     @Test
