@@ -177,7 +177,7 @@ class PlanOfTheBuildTest {
         double plain = hours(derived, "sand"),
                 slow = hours(derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", Rate.UNKNOWN.with(3, 1).with(3, 1)), List.of())),
                         "sand");
-        assertThat(slow).isGreaterThan(1.3 * plain);
+        assertThat(slow).as("all but getting out and putting away").isGreaterThan(1.15 * plain);
     }
 
     private static double hours(Derived d, String rate) {
