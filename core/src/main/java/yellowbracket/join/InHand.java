@@ -14,6 +14,7 @@ import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.linearref.LengthIndexedLine;
 import yellowbracket.cut.Seam;
 import yellowbracket.cut.Section;
+import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Outermost;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
@@ -68,21 +69,31 @@ public final class InHand {
         if (seams.isEmpty()) return out;
         var index = sections.parallelStream().map(s -> Bvh.of(s.mesh())).toList();
         progress.check();
-        var places = seams.parallelStream().map(s -> places(s, index, progress)).toList();
+        var boxes = sections.stream().map(s -> s.mesh().bounds()).toList();
+        var places = seams.parallelStream().map(s -> places(s, index, boxes, progress)).toList();
         for (int i = 0; i < seams.size(); i++) out.inside.put(seams.get(i).name(), places.get(i));
         return out;
     }
 
-    private static List<Place> places(Seam seam, List<Bvh> index, Progress progress) {
+    private static List<Place> places(Seam seam, List<Bvh> index, List<Bounds3> boxes, Progress progress) {
         var out = new ArrayList<Place>();
         for (var at : besides(seam)) {
             progress.check();
-            if (index.stream().anyMatch(b -> b.distance(at) < OFF_MM / 4 || b.inside(at))) continue;
-            var ways = WAYS.stream().map(w -> inTheWay(at, w, index)).toList();
+            if (IntStream.range(0, index.size()).anyMatch(i -> within(boxes.get(i), at) && solid(index.get(i), at))) continue;
+            var ways = WAYS.stream().map(w -> inTheWay(at, w, index, boxes)).toList();
             long open = ways.stream().filter(BitSet::isEmpty).count();
             if (open < INSIDE * WAYS.size()) out.add(new Place(ways));
         }
         return List.copyOf(out);
+    }
+
+    private static boolean within(Bounds3 box, Vec3 p) {
+        for (int k = 0; k < 3; k++) if (p.get(k) < box.min().get(k) - OFF_MM || p.get(k) > box.max().get(k) + OFF_MM) return false;
+        return true;
+    }
+
+    private static boolean solid(Bvh section, Vec3 at) {
+        return section.distance(at) < OFF_MM / 4 || section.inside(at);
     }
 
     /** Places in the air beside a mating face, evenly along all its borders. */
@@ -112,15 +123,24 @@ public final class InHand {
     }
 
     /** The sections that stand in a way and in its sides. */
-    private static BitSet inTheWay(Vec3 at, Vec3 way, List<Bvh> index) {
+    private static BitSet inTheWay(Vec3 at, Vec3 way, List<Bvh> index, List<Bounds3> boxes) {
         var out = new BitSet();
         Vec3 u = way.cross(Math.abs(way.x()) < 0.8 ? Vec3.X : Vec3.Y).unit().times(SLOPE), v = way.cross(u);
         var rays = List.of(way, way.plus(u).unit(), way.minus(u).plus(v).unit(), way.minus(u).minus(v).unit());
         for (int i = 0; i < index.size(); i++) {
             var b = index.get(i);
+            if (aside(at, way, boxes.get(i))) continue;
             if (rays.stream().anyMatch(r -> b.blocked(at, r, 0))) out.set(i);
         }
         return out;
+    }
+
+    /** Whether a box lies wholly beside a way and its sides: told by the ball round it. */
+    private static boolean aside(Vec3 at, Vec3 way, Bounds3 box) {
+        double r = box.diagonal() / 2;
+        var to = box.centre().minus(at);
+        double along = to.dot(way), off = Math.sqrt(Math.max(0, to.dot(to) - along * along));
+        return along < -r || off > r + 2 * SLOPE * (Math.max(0, along) + r);
     }
 
     /** Whether a seam has an inside at all: a solid face, and a shell that is open everywhere, have none. */
