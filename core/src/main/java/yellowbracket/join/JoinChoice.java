@@ -146,7 +146,7 @@ final class JoinChoice {
         double spread = in.shop().usual(Practice.SPREAD_FILLER_MIN_DM2) * (1 + p.manner().grooveMm2() / (band * deep)),
                 sand = 3 * in.shop().usual(Practice.SAND_CURVED_MIN_DM2) * p.manner().sandTimes();
         return new SeamJoin.Besides(fill, s.showLengthMm() * band / 1e4 * (spread + sand), p.manner().sandTimes(),
-                in.shelf().getOrDefault(p.name(), 0.0) >= grams, Optional.empty(), inner);
+                in.shelf().getOrDefault(p.name(), 0.0) >= grams, Optional.empty(), Optional.empty(), inner);
     }
 
     /** What rods by themselves bear over what there is to bear: bent, and pulled out. */
@@ -203,22 +203,23 @@ final class JoinChoice {
         var has = in.fittings(s.name());
         if (how == Apart.TURNS) {
             double pegs = has.pegMm2() * PEG_MPA / d.newton();
-            out.add(dry(s, "turns on its pegs", has.pegMm2() > 0 ? reserve(pegs) : 0, d, how));
+            out.add(dry(s, "turns on its pegs", has.pegMm2() > 0 ? reserve(pegs) : 0, d, how, Optional.empty()));
             return out;
         }
-        if (has.magnetN() > 0) out.add(dry(s, "the magnets in it", Removable.reserve(s, d, has.magnetN()), d, how));
-        for (var r : Removable.of(s, d, MAGNET_GAP_MM)) if (r.fits())
-            out.add(dry(s, r.count() > 1 ? r.count() + " " + r.what() : r.what(), Math.min(JoinPlan.HARDLY, r.reserve()), d, how));
-        if (out.isEmpty()) out.add(dry(s, "nothing found that holds", 0, d, how));
+        if (has.magnetN() > 0)
+            out.add(dry(s, "the magnets in it", Removable.reserve(s, d, has.magnetN()), d, how, Optional.of(Removable.Kind.MAGNETS)));
+        for (var r : Removable.of(s, d, MAGNET_GAP_MM)) if (r.fits()) out.add(dry(s, r.count() > 1 ? r.count() + " " + r.what() : r.what(),
+                Math.min(JoinPlan.HARDLY, r.reserve()), d, how, Optional.of(r.kind())));
+        if (out.isEmpty()) out.add(dry(s, "nothing found that holds", 0, d, how, Optional.empty()));
         return out;
     }
 
-    private SeamJoin dry(Seam s, String with, double reserve, Loads.Demand d, Apart how) {
+    private SeamJoin dry(Seam s, String with, double reserve, Loads.Demand d, Apart how, Optional<Removable.Kind> by) {
         var p = new JoinProduct(with, 1e6, 0, 0, 0, 0, 0, 20, 0, 0, 1, 200, List.of(), JoinProduct.Manner.PLAIN, Set.of(), "");
         var weak = reserve < JoinPlan.LEAST_RESERVE ? List.of(new Against(Why.WEAK, text("holds only %.1f times the load", reserve)))
                 : List.<Against>of();
         return new SeamJoin(s, p, 0, 0, 1e6, 0, 0, 0, reserve, reserve, 0, gap(s), d,
-                new SeamJoin.Besides(0, 0, 1, true, Optional.of(how), Optional.empty()), weak);
+                new SeamJoin.Besides(0, 0, 1, true, Optional.of(how), by, Optional.empty()), weak);
     }
 
     /**
@@ -232,7 +233,10 @@ final class JoinChoice {
             if (own.isPresent()) chosen.put(n, own.get());
             else free.add(n);
         }
-        if (free.isEmpty()) return;
+        if (free.isEmpty()) {
+            byHandAlone(pair, chosen);
+            return;
+        }
         double best = Double.POSITIVE_INFINITY;
         tacked.remove(pair);
         for (var p : in.shop().joins()) {
@@ -253,17 +257,28 @@ final class JoinChoice {
         }
     }
 
+    /** One product chosen by hand for all of a step is tacked as one that is proposed. */
+    private void byHandAlone(JoinOrder.Pair pair, Map<String, SeamJoin> chosen) {
+        var ways = pair.seams().stream().map(chosen::get).toList();
+        double need = ways.stream().mapToDouble(SeamJoin::needMin).sum();
+        if (ways.size() < 2 || need <= ways.getFirst().openMin() || ways.stream().map(SeamJoin::product).distinct().count() > 1) return;
+        tack(pair, ways).ifPresent(t -> {
+            tacked.put(pair, t);
+            for (var w : ways) chosen.put(w.seam().name(), w.along(fillet(w.seam())));
+        });
+    }
+
     /** With what a step is tacked first; empty where it is closed wet. */
     Optional<String> tack(JoinOrder.Pair pair) {
         return Optional.ofNullable(tacked.get(pair));
     }
 
-    /** With what all seams may be tacked and the glue run in from inside afterwards, strong enough. */
+    /** With what all seams may be tacked and a slower glue run in from inside afterwards, strong enough. */
     private Optional<String> tack(JoinOrder.Pair pair, List<SeamJoin> ways) {
         var all = together(pair);
         if (ways.stream()
-                .anyMatch(w -> w.product().manner().welds() || w.speaks(Why.MATERIAL) || !reached(w.seam(), all)
-                        || w.reserve() * fillet(w.seam()) < JoinPlan.LEAST_RESERVE))
+                .anyMatch(w -> w.product().holdMin() < TACKS_MIN || w.product().manner().welds() || w.speaks(Why.MATERIAL)
+                        || !reached(w.seam(), all) || w.reserve() * fillet(w.seam()) < JoinPlan.LEAST_RESERVE))
             return Optional.empty();
         return in.shop()
                 .joins()

@@ -1,8 +1,10 @@
 package yellowbracket.join;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yellowbracket.finding.Finding;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
@@ -11,11 +13,11 @@ import yellowbracket.shop.Practice;
  * How everything is joined: what each seam must bear and with what it is joined, in which steps, where it snaps first.
  * @param options every way to join a seam, best first, by its name @param rods that would do, by seam or section
  * @param breaks what breaks, to be told before anything is printed; among the findings too
- * @param chain how straight a long prop of many sections comes out
+ * @param ofOrder what is the matter with steps; among the findings too @param chain how straight a long prop of many sections comes out
  */
 public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options, List<Step> steps, List<Weakest> weakest,
         Map<String, List<Rod>> rods, List<Contact> contacts, List<LoadCase> cases, Optional<Alignment.Chain> chain, List<Finding> breaks,
-        List<Finding> findings) {
+        List<Finding> ofOrder, List<Finding> findings) {
     /** Below this reserve, at the low end, a joint is not trusted. */
     public static final double LEAST_RESERVE = 3;
     /** From this on it need not be told. */
@@ -32,6 +34,7 @@ public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options
         contacts = List.copyOf(contacts);
         cases = List.copyOf(cases);
         breaks = List.copyOf(breaks);
+        ofOrder = List.copyOf(ofOrder);
         findings = List.copyOf(findings);
     }
 
@@ -51,6 +54,13 @@ public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options
             products = List.copyOf(products);
             before = List.copyOf(before);
             notes = List.copyOf(notes);
+        }
+
+        /** What is together once it is closed. */
+        public Set<String> together() {
+            var out = new HashSet<>(one);
+            out.addAll(other);
+            return out;
         }
 
         public String words() {
@@ -73,6 +83,11 @@ public record JoinPlan(List<SeamJoin> joins, Map<String, List<SeamJoin>> options
     /** Wetting, aligning and standing by: what sets longer is braced and left. */
     public double byHandMin(Catalogue shop) {
         return steps.stream().mapToDouble(s -> s.needMin + Math.min(s.holdMin, shop.usual(Practice.HOLD_BY_HAND_MIN))).sum();
+    }
+
+    /** What stands round a seam once it is closed; itself alone where no step closes it. */
+    public Set<String> together(String seam) {
+        return steps.stream().filter(s -> s.seams.contains(seam)).findFirst().map(Step::together).orElse(Set.of());
     }
 
     public double glueGrams() {

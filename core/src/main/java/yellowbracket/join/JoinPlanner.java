@@ -90,8 +90,11 @@ public final class JoinPlanner {
         var told = new JoinTold(in, chosen, steps, choice);
         var breaks = told.breaks(weakest, rods);
         var findings = new ArrayList<Finding>(breaks);
-        findings.addAll(told.rest(chain, !in.wish.order().isEmpty(), pairs));
-        return new JoinPlan(List.copyOf(chosen.values()), options, steps, weakest, rods, contacts, in.cases, chain, breaks, findings);
+        var ofOrder = told.order(!in.wish.order().isEmpty(), pairs);
+        findings.addAll(ofOrder);
+        findings.addAll(told.rest(chain));
+        return new JoinPlan(List.copyOf(chosen.values()), options, steps, weakest, rods, contacts, in.cases, chain, breaks, ofOrder,
+                findings);
     }
 
     private Weighed weighed(Section s) {

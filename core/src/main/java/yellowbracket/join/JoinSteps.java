@@ -157,9 +157,8 @@ final class JoinSteps {
     }
 
     /** The half of a step that holds a seam closed before. */
-    private static Set<String> own(JoinOrder.Pair p, String seam) {
-        var first = seam.substring(0, seam.indexOf('|'));
-        return new HashSet<>(p.one().contains(first) ? p.one() : p.other());
+    private Set<String> own(JoinOrder.Pair p, String seam) {
+        return new HashSet<>(p.one().contains(seams.get(seam).first()) ? p.one() : p.other());
     }
 
     private static String text(String f, Object... v) {

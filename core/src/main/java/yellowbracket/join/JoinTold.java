@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yellowbracket.cut.CutWish;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
@@ -38,14 +39,20 @@ final class JoinTold {
         return out;
     }
 
-    List<Finding> rest(Optional<Alignment.Chain> chain, boolean ownOrder, List<JoinOrder.Pair> pairs) {
+    /** What is the matter with steps. */
+    List<Finding> order(boolean own, List<JoinOrder.Pair> pairs) {
+        var out = new ArrayList<Finding>();
+        for (int i = 0; i < steps.size(); i++) step(steps.get(i), pairs.get(i), own, out);
+        return out;
+    }
+
+    List<Finding> rest(Optional<Alignment.Chain> chain) {
         var out = new ArrayList<Finding>();
         for (var j : chosen.values()) seam(j, out);
         double celsius = in.place().celsius();
         if (!chosen.isEmpty() && (celsius < JoinPlanner.COLDEST_C || celsius > JoinPlanner.WARMEST_C)) out.add(Finding.of(Weight.STOP,
                 Subject.WHOLE, "at %.0f C in the shop glues do not set as they should: work between %.0f and %.0f C", celsius,
                 JoinPlanner.COLDEST_C, JoinPlanner.WARMEST_C));
-        for (int i = 0; i < steps.size(); i++) step(steps.get(i), pairs.get(i), ownOrder, out);
         chain.filter(c -> c.wanderMm() > SEEN_MM)
                 .ifPresent(c -> out.add(Finding.of(Weight.CARE, Subject.WHOLE,
                         "joined by eye its far end comes out about %.0f mm off: lay it in a straight rail %.0f mm long while it sets",
@@ -78,11 +85,7 @@ final class JoinTold {
 
     /** Whether the two sides of a seam hang together by glue some other way. */
     private boolean ring(SeamJoin j) {
-        return steps.stream().anyMatch(s -> {
-            var all = new ArrayList<>(s.one());
-            all.addAll(s.other());
-            return all.contains(j.seam().first()) && all.contains(j.seam().second());
-        });
+        return steps.stream().anyMatch(s -> s.together().containsAll(List.of(j.seam().first(), j.seam().second())));
     }
 
     private void step(JoinPlan.Step s, JoinOrder.Pair p, boolean own, List<Finding> out) {
@@ -118,23 +121,18 @@ final class JoinTold {
                         w -> w.set(name, Optional.of(strips.get().kind()))));
     }
 
+    private Set<String> together(SeamJoin j) {
+        return steps.stream().filter(s -> s.seams().contains(j.seam().name())).findFirst().map(JoinPlan.Step::together).orElse(Set.of());
+    }
+
     /** Strips, or staples, that would do from inside. */
     private Optional<Inner> strips(SeamJoin j) {
-        if (!choice.reached(j.seam(), together(j.seam().name()))) return Optional.empty();
+        if (!choice.reached(j.seam(), together(j))) return Optional.empty();
         for (var k : Inner.Kind.values()) {
             var i = choice.inner(k, j.seam(), j.demand());
             if (i.reserve(j.demand()) >= JoinPlan.LEAST_RESERVE) return Optional.of(i);
         }
         return Optional.empty();
-    }
-
-    private java.util.Set<String> together(String seam) {
-        for (var s : steps) if (s.seams().contains(seam)) {
-            var out = new java.util.HashSet<>(s.one());
-            out.addAll(s.other());
-            return out;
-        }
-        return java.util.Set.of();
     }
 
     private static Finding snaps(Weakest w, List<Rod> rods) {

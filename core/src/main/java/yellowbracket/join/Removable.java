@@ -10,7 +10,10 @@ import yellowbracket.cut.Seam;
  * asked of every joint. Starting values of workshop practice, not measured.
  * @param newton that one holds @param asks of the cut station @param reserve what all of them hold over the pull
  */
-public record Removable(String what, double newton, int count, boolean fits, String asks, double reserve) {
+public record Removable(Kind kind, String what, double newton, int count, boolean fits, String asks, double reserve) {
+    /** What holds. */
+    public enum Kind { MAGNETS, SCREWS, HOOK_TAPE }
+
     /** Discs that are sold everywhere, diameter and height, mm. */
     private static final double[][] DISCS = {{5, 2}, {6, 2}, {8, 3}, {10, 3}, {12, 4}, {15, 5}};
     /** Remanence of the usual grade, tesla; paint and tilt take half of the pull. */
@@ -39,14 +42,15 @@ public record Removable(String what, double newton, int count, boolean fits, Str
         for (var d : DISCS) {
             double one = pullN(d[0], d[1], gapMm);
             int n = count(pull, one);
-            out.add(new Removable(String.format(Locale.ROOT, "pairs of magnets %.0f x %.0f mm", d[0], d[1]), one, n,
+            out.add(new Removable(Kind.MAGNETS, String.format(Locale.ROOT, "pairs of magnets %.0f x %.0f mm", d[0], d[1]), one, n,
                     n <= MOST && d[0] + 2 * WALL_MM <= wide, "pockets for magnets on this seam", over(n * one, load)));
         }
         int screws = count(pull, INSERT_N);
-        out.add(new Removable("M3 screws in melted-in inserts", INSERT_N, screws, screws <= MOST && INSERT_WIDE_MM + 2 * WALL_MM <= wide,
-                "a flange inside to put them through", over(screws * INSERT_N, load)));
+        out.add(new Removable(Kind.SCREWS, "M3 screws in melted-in inserts", INSERT_N, screws,
+                screws <= MOST && INSERT_WIDE_MM + 2 * WALL_MM <= wide, "a flange inside to put them through",
+                over(screws * INSERT_N, load)));
         double tape = pull / HOOK_MPA;
-        out.add(new Removable(String.format(Locale.ROOT, "hook tape, %.0f cm2", Math.ceil(tape / 100)),
+        out.add(new Removable(Kind.HOOK_TAPE, String.format(Locale.ROOT, "hook tape, %.0f cm2", Math.ceil(tape / 100)),
                 tape * HOOK_MPA / JoinPlan.LEAST_RESERVE, 1, tape <= seam.areaMm2(), "a lap to stick it on", JoinPlan.LEAST_RESERVE));
         out.sort(java.util.Comparator.comparing((Removable r) -> !r.fits).thenComparingInt(Removable::count));
         return List.copyOf(out);

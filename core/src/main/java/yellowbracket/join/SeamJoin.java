@@ -25,10 +25,10 @@ public record SeamJoin(Seam seam, JoinProduct product, double grams, double need
      * What goes with it.
      * @param fillMm3 left to fill along what is seen of it, {@code finishMin} to fill and sand that; {@code sandTimes} against the usual
      * @param owned enough of the product is on the shelf @param apart where the joint is not glued for good
-     * @param inner strips or staples over it
+     * @param heldBy what holds one that comes off @param inner strips or staples over it
      */
     public record Besides(double fillMm3, double finishMin, double sandTimes, boolean owned, Optional<Apart> apart,
-            Optional<Inner> inner) {}
+            Optional<Removable.Kind> heldBy, Optional<Inner> inner) {}
 
     public SeamJoin {
         against = List.copyOf(against);

@@ -3,7 +3,6 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Optional;
 import java.util.PriorityQueue;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
@@ -74,9 +73,7 @@ public final class Ladder {
     /** From this grit on it is sanded wet. */
     private static final int WET_FROM = 400;
     /** mm3 of a dm2 by 1 um, in cm3. */
-    static final double CM3 = 0.01;
-    /** A skim on a surface with open lines takes more than this, ml/dm2. */
-    static final double FILLS_ML = 1.6;
+    private static final double CM3 = 0.01;
     /** States looked at before the best found is taken. */
     private static final int BUDGET = 20_000;
     /** A surface is told apart no finer than this, um. */
@@ -187,9 +184,18 @@ public final class Ladder {
         };
     }
 
+    private static double skimUm(double valleyUm) {
+        return valleyUm / 2 + SKIM_UM;
+    }
+
+    /** What a knife lays on lines of a mean depth, ml/dm2. */
+    static double skimMl(double meanUm) {
+        return CM3 * skimUm(meanUm);
+    }
+
     private Arc film(State s, int index, int coats) {
         var film = films.get(index);
-        double put = skims(film) ? s.valley / 2 + SKIM_UM : coats * film.filmUm(), stays = put * film.stays();
+        double put = skims(film) ? skimUm(s.valley) : coats * film.filmUm(), stays = put * film.stays();
         double level = levelling(film) * stays;
         // a valley of depth d filled by t is left sqrt(d2 - 2 d t) deep: it is as wide as it is deep
         double left = level < s.valley / 2 ? Math.sqrt(s.valley * s.valley - 2 * s.valley * level) : 0;
@@ -265,10 +271,5 @@ public final class Ladder {
             cost += s.costPerDm2;
         }
         return new Outcome.Found(List.copyOf(steps), min, wait, cost);
-    }
-
-    /** Nothing found. */
-    static Optional<Outcome.Found> found(Outcome o) {
-        return o instanceof Outcome.Found f ? Optional.of(f) : Optional.empty();
     }
 }

@@ -99,7 +99,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             }
             for (var steps : ladders.values()) taken = Math.max(taken, steps.stream().mapToDouble(Ladder.Step::printUm).sum());
             mix.ifPresent(this::dosed);
-            for (var w : work) if (w.step.kind() == Ladder.Kind.FILM) mixed(w).ifPresent(this::dosed);
+            for (var w : work) if (w.step.kind() == Ladder.Kind.FILM) mix(w.step, w.areaDm2, w.ml).ifPresent(this::dosed);
             if (taken > asked.wallMm * 1000 - LEAST_WALL_UM)
                 findings.add(Finding.care("sanding takes more than the walls hold: print one wall more or fill instead"));
             return new SmoothPlan(areas, asked.ladders.school(), asked.ladders.finish(), work, band, mix, hours, wait, cost,
@@ -178,7 +178,7 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
                 if (heads.isEmpty()) return out;
                 var next = heads.values().stream().min(java.util.Comparator.comparingDouble(this::turn)).orElseThrow();
                 var there = heads.keySet().stream().filter(a -> together(heads.get(a), next)).toList();
-                out.add(work(next, there, heads));
+                out.add(work(next, there, heads, at));
                 there.forEach(a -> at.merge(a, 1, Integer::sum));
             }
         }
@@ -186,10 +186,6 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
         /** Done in one go: coats are counted place by place. */
         private static boolean together(Ladder.Step a, Ladder.Step b) {
             return a.kind() == b.kind() && a.product().equals(b.product());
-        }
-
-        private Optional<Mix> mixed(Work w) {
-            return mix(w.step, w.areaDm2, w.ml);
         }
 
         private Optional<Mix> mix(Ladder.Step s, double dm2, double ml) {
@@ -204,10 +200,15 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             if (dose.met()) return;
             findings.add(Finding.care(text(
                     "%s: %.1f %s of hardener a batch cannot be measured to %.0f %s, it would be %.1f to %.1f %% where the label allows "
-                            + "%.1f to %.1f: measure to %.1f %s, or mix %.0f %s at once and spread faster",
+                            + "%.1f to %.1f: measure to %s %s, or mix %.0f %s at once and spread faster",
                     m.product(), m.hardenerEach(), m.unit(), step, m.unit(), 100 * dose.lowShare(), 100 * dose.highShare(),
-                    100 * m.leastShare(), 100 * m.mostShare(), step * m.baseEach() / dose.leastBase(), m.unit(),
+                    100 * m.leastShare(), 100 * m.mostShare(), finer(step * m.baseEach() / dose.leastBase()), m.unit(),
                     Math.ceil(dose.leastBase()), m.unit())));
+        }
+
+        /** As scales are sold: 0.5, 0.1, 0.01. */
+        private static String finer(double step) {
+            return step >= 0.5 ? "0.5" : step >= 0.1 ? "0.1" : "0.01";
         }
 
         private double turn(Ladder.Step s) {
@@ -218,13 +219,14 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             };
         }
 
-        private Work work(Ladder.Step first, List<Areas.Area> there, Map<Areas.Area, Ladder.Step> heads) {
+        /** @param at how many steps each area has behind it */
+        private Work work(Ladder.Step first, List<Areas.Area> there, Map<Areas.Area, Ladder.Step> heads, Map<Areas.Area, Integer> at) {
             double dm2 = 0, hours = 0, ml = 0, sheets = 0, cost = 0, cans = 0;
             for (var a : there) {
                 var s = heads.get(a);
                 dm2 += a.dm2();
                 hours += s.minPerDm2() * a.dm2() / 60;
-                ml += (s.mlPerDm2() - spared(s, a)) * a.dm2();
+                ml += ml(s, a, at.get(a) == 0) * a.dm2();
                 sheets += s.sheetsPerDm2() * a.dm2();
                 cost += s.costPerDm2() * a.dm2();
                 if (s.kind() == Ladder.Kind.PRIME) cans += cans(s, a.dm2());
@@ -237,10 +239,10 @@ public record SmoothPlan(Areas areas, School school, Finish finish, List<Work> w
             return new Work(step, where, dm2, hours, ml, sheets, cans, amount(step, dm2, ml, sheets, cans));
         }
 
-        /** A knife fills what is there, on average less than where it is deepest; ml/dm2. */
-        private double spared(Ladder.Step s, Areas.Area a) {
-            boolean valleys = s.kind() == Ladder.Kind.FILM && s.mlPerDm2() > Ladder.FILLS_ML;
-            return valleys && Ladder.skims(shop.coating(s.product())) ? Ladder.CM3 * (a.deepUm() - a.meanUm()) / 2 : 0;
+        /** A knife on lines not touched yet fills what they hold on average, not where they are deepest; ml/dm2. */
+        private double ml(Ladder.Step s, Areas.Area a, boolean untouched) {
+            boolean fills = untouched && s.kind() == Ladder.Kind.FILM && Ladder.skims(shop.coating(s.product()));
+            return fills ? Math.min(s.mlPerDm2(), Ladder.skimMl(a.meanUm())) : s.mlPerDm2();
         }
 
         /** All shapes with lines alike have one name. */

@@ -456,6 +456,12 @@ class JoinPlannerTest {
             assertThat(j.reserve()).isGreaterThanOrEqualTo(JoinPlan.LEAST_RESERVE);
         }
         assertThat(new JoinWork("p", plan, Map.of(), List.of(), SHOP).needs()).anyMatch(n -> n.product().equals("CA gel"));
+        var wish = JoinWish.NONE;
+        for (var n : step.seams()) wish = wish.with(n, "epoxy 5 min");
+        var byHand = Setting.USUAL.wishing(wish).plan(s);
+        assertThat(byHand.steps()).as("the same product chosen by hand")
+                .anyMatch(t -> t.seams().equals(step.seams()) && t.tack().isPresent());
+        assertThat(byHand.ofOrder()).isEmpty();
     }
 
     @Test

@@ -82,7 +82,7 @@ final class OrderPart extends JoinPart {
         var back = Card.action("take the proposed order", () -> change("the proposed order", w -> w.withOrder(java.util.List.of())));
         back.setId("order-proposed");
         card.row("order", Card.more("your own"), back);
-        view.findings(card, plan.findings().stream().filter(f -> f.words().startsWith("step ")).toList());
+        view.findings(card, plan.ofOrder());
     }
 
     /** One step changes places with the one before it, or after. */

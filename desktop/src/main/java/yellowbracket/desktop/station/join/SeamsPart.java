@@ -1,7 +1,6 @@
 package yellowbracket.desktop.station.join;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
@@ -24,6 +23,7 @@ import yellowbracket.join.Apart;
 import yellowbracket.join.Inner;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.LoadCase;
+import yellowbracket.join.Removable;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.shop.JoinProduct;
 
@@ -198,7 +198,7 @@ final class SeamsPart extends JoinPart {
         if (now.glued()) return;
         card.row("keep dry", Card.more("both faces stay free of glue; pegs are glued into " + now.seam().below() + " only, and "
                 + now.seam().above() + " slides on them: wax them before"));
-        if (now.product().name().contains("magnet") && prop().cut().registration().kind(seam) != RegistrationKind.MAGNETS) {
+        if (now.besides().heldBy().equals(Optional.of(Removable.Kind.MAGNETS)) && !prop().cut().registration().kind(seam).magnet()) {
             var bore = Card.action("pockets for magnets", () -> model.apply(Edit.ofProp("magnets in " + seam, prop().id(),
                     p -> p.withCut(p.cut().withRegistration(p.cut().registration().with(seam, RegistrationKind.MAGNETS))))));
             bore.setDisable(now.seam().plane() < 0);
@@ -228,21 +228,17 @@ final class SeamsPart extends JoinPart {
         String seam = now.seam().name();
         var hand = model.result(JoinFigures.IN_HAND);
         if (hand.isEmpty() || !hand.get().hasInside(seam)) return;
-        var step = plan.steps().stream().filter(s -> s.seams().contains(seam)).findFirst();
-        var together = new HashSet<String>();
-        step.ifPresent(s -> {
-            together.addAll(s.one());
-            together.addAll(s.other());
-        });
         var ways = List.of(Optional.<Inner.Kind>empty(), Optional.of(Inner.Kind.STRIPS), Optional.of(Inner.Kind.STAPLES));
         card.row("from inside",
                 new Choice<>("join-inner", "what is set across " + seam + " from inside", ways,
                         Optional.ofNullable(prop().join().inner().get(seam)), k -> k.map(Inner.Kind::words).orElse("nothing"),
                         k -> change(k.map(Inner.Kind::words).orElse("nothing") + " across " + seam, w -> w.set(seam, k))));
-        card.row("", Card.more(now.besides()
-                .inner()
-                .map(Inner::words)
-                .orElse(Words.text("%.0f %% of its inside is reached once it is closed", 100 * hand.get().reached(seam, together)))));
+        card.row("",
+                Card.more(now.besides()
+                        .inner()
+                        .map(Inner::words)
+                        .orElse(Words.text("%.0f %% of its inside is reached once it is closed",
+                                100 * hand.get().reached(seam, plan.together(seam))))));
     }
 
     @Override
