@@ -1,6 +1,5 @@
 package yellowbracket.cli;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -10,9 +9,7 @@ import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Parameters;
 import yellowbracket.derive.join.JoinFigures;
-import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.join.JoinPlan;
@@ -24,20 +21,9 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Use;
 
 @Command(name = "join", description = "what each seam bears, with what it is joined and in which order, where it snaps first")
-final class JoinCommand extends Output {
-    private static final double COLDEST_C = 5, WARMEST_C = 40;
-
-    @Parameters(paramLabel = "BUILD", description = "a .bracket file")
-    Path build;
-
-    @Option(names = "--prop", description = "which prop, by its id (default: the first)")
-    String prop;
-
+final class JoinCommand extends OneProp {
     @Option(names = "--hold", description = "where it is held: end, middle, worn, or x,y,z in the model's mm")
     String hold;
-
-    @Option(names = "--celsius", description = "warmth of the shop, 5 to 40")
-    Double celsius;
 
     @Option(names = "--use", description = "a product for a seam, such as \"A|B=epoxy slow\"; may be given again")
     List<String> use = List.of();
@@ -48,25 +34,12 @@ final class JoinCommand extends Output {
         var p = chosen(file.build());
         p = held(p, file.meshes());
         for (var u : use) p = used(p, u);
-        var b = file.build().with(p);
-        if (celsius != null) {
-            if (!(celsius >= COLDEST_C && celsius <= WARMEST_C))
-                throw new ParameterException(spec.commandLine(), "--celsius " + celsius + ": type a warmth between 5 and 40, such as 18");
-            b = b.withShopCelsius(celsius);
-        }
-        var derived = Opened.only(b, file.meshes(), JoinFigures.JOINS, p.id());
+        var b = warmed(file.build().with(p));
+        var derived = Opened.only(b, file.meshes(), p.id(), JoinFigures.JOINS);
         String id = p.id();
         var plan = derived.get(JoinFigures.JOINS, id).orElseThrow(() -> new Refused(derived.reason(JoinFigures.JOINS, id) + "."));
         for (var u : use) known(plan, u.substring(0, u.indexOf('=')).strip());
         return document(plan);
-    }
-
-    private Prop chosen(Build b) {
-        if (b.props().isEmpty()) throw new Refused("the build has no prop: add one with \"yb new\".");
-        if (prop == null) return b.props().getFirst();
-        return b.prop(prop)
-                .orElseThrow(() -> new ParameterException(spec.commandLine(),
-                        "--prop " + prop + ": there is " + String.join(", ", b.props().stream().map(Prop::id).toList())));
     }
 
     private Prop held(Prop p, Meshes meshes) {

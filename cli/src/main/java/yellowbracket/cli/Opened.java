@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.List;
+import java.util.Arrays;
 import java.util.function.Consumer;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
@@ -48,10 +48,10 @@ record Opened(Build build, Meshes meshes, Derived derived) {
         };
     }
 
-    /** One figure of one prop, and what it takes. */
-    static Derived only(Build build, Meshes meshes, Figure<?> figure, String prop) {
+    /** Some figures of one prop, and what they take. */
+    static Derived only(Build build, Meshes meshes, String prop, Figure<?>... figures) {
         var world = new World(build, meshes, Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED),
                 Workings.rounded(Clock.systemDefaultZone()));
-        return Workings.derive(world, List.of(new Want(figure, prop)), new Memo(), Progress.NONE);
+        return Workings.derive(world, Arrays.stream(figures).map(f -> new Want(f, prop)).toList(), new Memo(), Progress.NONE);
     }
 }

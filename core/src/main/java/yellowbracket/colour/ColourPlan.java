@@ -9,6 +9,7 @@ import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Lab;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Practice;
 

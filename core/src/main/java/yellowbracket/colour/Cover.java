@@ -1,5 +1,7 @@
 package yellowbracket.colour;
 
+import yellowbracket.shop.Lab;
+
 /** How a paint hides what is under it: each coat moves the colour towards the paint by its opacity, in linear light. */
 public final class Cover {
     /** Side by side under shop light nobody tells colours closer than this apart. */

@@ -32,7 +32,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 10;
+    public static final int SCHEMA = 11;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -110,6 +110,7 @@ public final class BuildJson {
             if (schema <= 7) toEighth(root.path("build"));
             if (schema <= 8) fromEighth(root.path("build"));
             if (schema <= 9) fromNinth(root.path("build"));
+            if (schema <= 10) fromTenth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -212,7 +213,7 @@ public final class BuildJson {
             join.set("products", p.remove("joins"));
             joinFromEighth(join);
             joinFromNinth(join);
-            moved(p, "smooth", "finish", "school", "hurry");
+            smoothFromTenth(moved(p, "smooth", "finish", "school", "hurry"));
             moved(p, "colour", "zones", "seal");
             p.putObject("wear");
             p.set("letters", MAPPER.valueToTree(Letters.from(0, 1)));
@@ -292,6 +293,22 @@ public final class BuildJson {
         join.putObject("inner");
         join.putObject("apart");
         join.putArray("order");
+    }
+
+    /** Schema 10 knew neither what places are to become nor rounds of priming and looking. */
+    private static void fromTenth(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("smooth") instanceof ObjectNode s) smoothFromTenth(s);
+    }
+
+    private static void smoothFromTenth(ObjectNode smooth) {
+        if (smooth.has("means")) return;
+        var usual = yellowbracket.smooth.SmoothWish.USUAL;
+        smooth.set("means", MAPPER.valueToTree(usual.means()));
+        smooth.putObject("areas");
+        smooth.putArray("strokes");
+        smooth.putArray("looks");
+        smooth.putArray("flaws");
+        smooth.put("printHex", usual.printHex());
     }
 
     private static void roundedFromSeventh(JsonNode build) {

@@ -14,8 +14,8 @@ import java.util.Map;
  * {@code morePrinters}: kinds that may be added to the shop. {@code practice}: every {@link Practice} with its range.
  */
 public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters,
-        List<JoinProduct> joins, List<Coating> coatings, List<Grit> grits, List<Double> foamsMm, Map<Practice, Usual> practice,
-        double sheetDm2, double sheetCost) {
+        List<JoinProduct> joins, List<Coating> coatings, List<Lamp> lamps, List<Grit> grits, List<Double> foamsMm,
+        Map<Practice, Usual> practice, double sheetDm2, double sheetCost) {
 
     /** Read when it is first asked for; it never changes. */
     private static final class BuiltIn {
@@ -39,6 +39,7 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         morePrinters = List.copyOf(morePrinters);
         joins = List.copyOf(joins);
         coatings = List.copyOf(coatings);
+        lamps = List.copyOf(lamps);
         grits = List.copyOf(grits);
         foamsMm = List.copyOf(foamsMm);
         practice = Map.copyOf(practice);
@@ -58,6 +59,10 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         return coatings.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> unknown("coating", name));
     }
 
+    public Lamp lamp(String name) {
+        return lamps.stream().filter(l -> l.name().equals(name)).findFirst().orElseThrow(() -> unknown("lamp", name));
+    }
+
     public JoinProduct join(String name) {
         return joins.stream().filter(c -> c.name().equals(name)).findFirst().orElseThrow(() -> unknown("way to join", name));
     }
@@ -75,7 +80,8 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         var changed = new EnumMap<>(practice);
         var range = practice.get(p);
         changed.put(p, new Usual(value, range.least(), range.most()));
-        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, grits, foamsMm, changed, sheetDm2, sheetCost);
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foamsMm, changed, sheetDm2,
+                sheetCost);
     }
 
     /** What is usual where nobody knows better. */

@@ -3,7 +3,7 @@ package yellowbracket.shop;
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
  * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
- * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm.
+ * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm, {@code UM} micrometres.
  */
 public enum Practice {
     /** Measuring a wearer and settling the scale; the same for what is carried. Looking the sections over and writing their files. */
@@ -47,11 +47,21 @@ public enum Practice {
     GLUE_FILM_MM, GLUE_TIMES,
     /** Getting out and putting away for a round of spraying, or of work by hand; the same for each coat of colour. */
     SPRAY_SETUP_H, HAND_SETUP_H, COAT_SETUP_H,
-    /** What a kitchen scale tells apart. */
-    SCALE_STEP_G,
     /** Width and depth of the filled and feathered band along a seam; what is left in the cup and on the spreader. */
     SEAM_BAND_MM, SEAM_FILL_MM, MIX_TIMES, SPREAD_FILLER_MIN_DM2, SPREAD_PASTE_MIN_DM2, BRUSH_RESIN_MIN_DM2, BRUSH_EPOXY_MIN_DM2,
     SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_CURVED_MIN_DM2, MASK_MIN_DM2,
+    /** Scars of support once trimmed; what a knife leaves over the peaks; marks of a print's skin before it is sanded, um. */
+    SCAR_UM, SKIM_UM, SKIN_MARKS_UM,
+    /** Share of a sprayed film sanded off: the guide coat is gone but in the lows; a machine against a hand with a block. */
+    GUIDE_OFF, MACHINE_TIMES,
+    /** Looking a surface over under a light; turning the work under a lamp. */
+    LOOK_MIN_DM2, LAMP_TURN_MIN,
+    /** How a pot life shortens with the mass in the cup: it goes with the mass to the power of minus this. */
+    CUP_HEAT,
+    /** What a sheet takes off film, and off print, before it is dull. */
+    SHEET_SOFT_CM3, SHEET_HARD_CM3,
+    /** Area a brush lasts for; pairs of gloves a session; hours a filter lasts. */
+    FILLS_DM2_BRUSH, GLOVES_SESSION, FILTER_H,
     /** Between coats one stands by at most so long; a longer wait is another session. */
     STAND_BY_H,
     /** A set of pads, and each pad; foam for one pad with its waste. */

@@ -3,21 +3,19 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import yellowbracket.cut.Section;
-import yellowbracket.mesh.measure.SurfaceSamples;
-import yellowbracket.print.Cusp;
-import yellowbracket.print.SectionPrint;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import yellowbracket.mesh.Vec3;
 
 /**
- * The show side in areas that are worked alike: by the depth of their layer lines and by shape. Shape from the sharpest bend of a facet.
- * Measured on equal-area samples.
+ * What is worked on, in areas that are worked alike: by the depth of their lines, by shape and by what they are to become.
  * @param list largest first @param valleyMm3 what all valleys hold: area times half their depth
- * @param valley50Um half of the show side is finer, {@code valley90Um} nine tenths
+ * @param valley50Um half of it is finer, {@code valley90Um} nine tenths
  */
 public record Areas(List<Area> list, double valleyMm3, double valley50Um, double valley90Um) {
     /** How a surface bends, and how fast a hand sands it against a block on a flat. */
     public enum Shape {
-        FLAT("flat", 1), CURVED("curved", 0.6), TIGHT("tight", 0.3);
+        FLAT("flat", 1), CURVED("curved", 0.6), TIGHT("tight", 0.3), DETAIL("edges, rivets and grooves", 0.2);
 
         private final String words;
         private final double tool;
@@ -33,6 +31,21 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
 
         public double tool() {
             return tool;
+        }
+
+        /** What paper is held with. */
+        public String heldBy() {
+            return switch (this) {
+                case FLAT -> "block";
+                case CURVED -> "soft pad or sponge";
+                case TIGHT -> "folded paper";
+                case DETAIL -> "file and stick, by hand";
+            };
+        }
+
+        /** @param bend sharpest bend, 1/mm */
+        static Shape of(double bend) {
+            return bend < 1 / FLAT_MM ? FLAT : bend < 1 / TIGHT_MM ? CURVED : bend < 1 / DETAIL_MM ? TIGHT : DETAIL;
         }
     }
 
@@ -50,94 +63,128 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
             return words;
         }
 
-        static Lines of(double um) {
+        public static Lines of(double um) {
             return um < FINE_UM ? FINE : um < COARSE_UM ? MIDDLING : STEPS;
         }
     }
 
-    /** @param meanUm depth of its lines, {@code deepUm}: nine tenths of it are finer */
-    public record Area(Shape shape, Lines lines, double mm2, double meanUm, double deepUm) {
+    /**
+     * @param where on the prop most of it lies, in words @param meanUm depth of its lines, {@code deepUm}: nine tenths of it are finer
+     * @param skinMm solid print beneath, a twentieth of it has less
+     */
+    public record Area(Shape shape, Lines lines, Target target, String where, double mm2, double meanUm, double deepUm, double skinMm) {
         public String words() {
-            return shape.words + ", " + lines.words;
+            String how = shape.words + ", " + lines.words;
+            return (where.isEmpty() ? how : where + ": " + how) + (target == Target.SHOW ? "" : ", " + target.label());
         }
 
         public double dm2() {
             return mm2 / 1e4;
+        }
+
+        boolean at(Place p) {
+            return p.shape() == shape && p.target() == target;
         }
     }
 
     /** Valleys below the first are fine, above the second coarse, um. */
     public static final double FINE_UM = 50;
     public static final double COARSE_UM = 110;
-    /** Radius above which a surface counts as flat, and below which as tight, mm. */
+    /** Radius above which a surface counts as flat, below which as tight, and as detail, mm. */
     private static final double FLAT_MM = 120;
     private static final double TIGHT_MM = 12;
-    /** A smaller share of the show side goes with its neighbour. */
+    private static final double DETAIL_MM = 3;
+    /** A smaller share goes with its neighbour. */
     private static final double LEAST = 0.04;
+    /** So much of an area lies where it is said to lie. */
+    private static final double MOST_OF_IT = 0.55;
+    /** Faces that look straight that way, by cosine. */
+    private static final double FACES = 0.7;
     public static final Areas NONE = new Areas(List.of(), 0, 0, 0);
 
     public Areas {
         list = List.copyOf(list);
     }
 
-    /** One section's samples with how it is printed; sums over them with {@link #of(List)}. */
-    public record Printed(Section section, SurfaceSamples samples, SectionPrint print) {}
-
-    /** A place: how deep, how bent, how much of it. */
-    private record Spot(double um, Shape shape, double mm2) {}
-
-    public static Areas of(List<Printed> printed) {
-        var spots = new ArrayList<Spot>();
-        for (var p : printed) {
-            double each = p.samples().areaEachMm2();
-            var up = p.print().orientation().turn().row2();
-            double low = p.samples().samples().stream().mapToDouble(q -> up.dot(q.point())).min().orElse(0);
-            for (var s : p.samples().samples()) if (s.seen()) spots.add(
-                    new Spot(Cusp.um(p.print().layerAt(up.dot(s.point()) - low), Math.abs(up.dot(s.normal()))), shape(s.bend()), each));
-        }
-        return ofSpots(spots);
-    }
-
-    private static Shape shape(double bend) {
-        return bend < 1 / FLAT_MM ? Shape.FLAT : bend < 1 / TIGHT_MM ? Shape.CURVED : Shape.TIGHT;
-    }
-
-    private static Areas ofSpots(List<Spot> spots) {
-        if (spots.isEmpty()) return NONE;
-        var sorted = spots.stream().sorted(Comparator.comparingDouble(Spot::um)).toList();
-        double all = sum(sorted), mm3 = sorted.stream().mapToDouble(s -> s.um / 2000 * s.mm2).sum();
+    public static Areas of(DepthMap map, Targets targets) {
+        var worked = map.places()
+                .stream()
+                .map(p -> p.to(targets.ofArea(p, Lines.of(p.depthUm()))))
+                .filter(p -> p.target().worked())
+                .sorted(Comparator.comparingDouble(Place::depthUm))
+                .toList();
+        if (worked.isEmpty()) return NONE;
+        double all = sum(worked), mm3 = worked.stream().mapToDouble(Place::valleyMm3).sum();
+        double low = worked.stream().mapToDouble(p -> p.at().z()).min().orElseThrow(),
+                high = worked.stream().mapToDouble(p -> p.at().z()).max().orElseThrow();
         var out = new ArrayList<Area>();
-        for (var shape : Shape.values()) {
-            var rest = new ArrayList<Spot>();
+        for (var target : Target.values()) for (var shape : Shape.values()) {
+            var rest = new ArrayList<Place>();
             for (var lines : Lines.values()) {
-                sorted.stream().filter(s -> s.shape == shape && Lines.of(s.um) == lines).forEach(rest::add);
+                worked.stream()
+                        .filter(p -> p.shape() == shape && p.target() == target && Lines.of(p.depthUm()) == lines)
+                        .forEach(rest::add);
                 // here: what is little is worked like the deeper of its shape
                 if (sum(rest) < LEAST * all && lines != Lines.STEPS || rest.isEmpty()) continue;
-                out.add(area(shape, rest));
+                out.add(area(shape, target, rest, low, high));
                 rest.clear();
             }
         }
         out.sort(Comparator.comparingDouble(Area::mm2).reversed());
-        return new Areas(out, mm3, at(sorted, 0.5 * all), at(sorted, 0.9 * all));
+        return new Areas(out, mm3, at(worked, 0.5 * all), at(worked, 0.9 * all));
     }
 
-    private static double sum(List<Spot> spots) {
-        return spots.stream().mapToDouble(Spot::mm2).sum();
+    private static double sum(List<Place> spots) {
+        return spots.stream().mapToDouble(Place::mm2).sum();
     }
 
-    private static Area area(Shape shape, List<Spot> sorted) {
+    private static Area area(Shape shape, Target target, List<Place> sorted, double low, double high) {
         double all = sum(sorted);
-        return new Area(shape, Lines.of(sorted.getLast().um), all, sorted.stream().mapToDouble(s -> s.um * s.mm2).sum() / all,
-                at(sorted, 0.9 * all));
+        var skins = sorted.stream().sorted(Comparator.comparingDouble(Place::skinMm)).toList();
+        return new Area(shape, Lines.of(sorted.getLast().depthUm()), target, where(sorted, low, high), all,
+                sorted.stream().mapToDouble(p -> p.depthUm() * p.mm2()).sum() / all, at(sorted, 0.9 * all),
+                skins.get(skins.size() / 20).skinMm());
     }
 
-    private static double at(List<Spot> sorted, double area) {
+    /** As a person would point at it: where most of it faces, else where most of it lies. */
+    private static String where(List<Place> some, double low, double high) {
+        double all = sum(some);
+        var faces = new TreeMap<String, Double>();
+        var heights = new TreeMap<String, Double>();
+        for (var p : some) {
+            facing(p.normal()).forEach(w -> faces.merge(w, p.mm2(), Double::sum));
+            double t = high > low ? (p.at().z() - low) / (high - low) : 0.5;
+            heights.merge(t > 2 / 3.0 ? "upper third" : t < 1 / 3.0 ? "lower third" : "middle", p.mm2(), Double::sum);
+        }
+        return Stream.of(faces, heights)
+                .flatMap(m -> m.entrySet().stream().filter(e -> e.getValue() > MOST_OF_IT * all).map(java.util.Map.Entry::getKey))
+                .findFirst()
+                .orElse("");
+    }
+
+    private static Stream<String> facing(Vec3 n) {
+        if (n.z() > FACES) return Stream.of("top");
+        if (n.z() < -FACES) return Stream.of("underside");
+        if (n.y() > FACES) return Stream.of("front");
+        if (n.y() < -FACES) return Stream.of("back");
+        return Math.abs(n.x()) > FACES ? Stream.of("sides") : Stream.empty();
+    }
+
+    private static double at(List<Place> sorted, double area) {
         double run = 0;
         for (var s : sorted) {
-            run += s.mm2;
-            if (run >= area) return s.um;
+            run += s.mm2();
+            if (run >= area) return s.depthUm();
         }
-        return sorted.getLast().um;
+        return sorted.getLast().depthUm();
+    }
+
+    /** The area a place belongs to; empty where nothing is done. */
+    public java.util.Optional<Area> of(Place p, Targets targets) {
+        var q = p.to(targets.ofArea(p, Lines.of(p.depthUm())));
+        return list.stream()
+                .filter(a -> a.at(q))
+                .min(Comparator.comparingInt(a -> Math.abs(a.lines.ordinal() - Lines.of(q.depthUm()).ordinal())));
     }
 
     public double totalMm2() {

@@ -46,7 +46,7 @@ public record Fineness(List<Point> points) {
     }
 
     public static Fineness of(List<Section> sections, Map<String, SurfaceSamples> samples, PrintPlan plan, double scale, Profile profile,
-            Catalogue shop, Smoothing smoothing) {
+            Catalogue shop, Targets targets, Smoothing smoothing) {
         var layers = new LinkedHashMap<String, Layers>();
         for (var s : sections) layers.put(s.name(), Layers.of(s.mesh(), plan.print(s.name()).orientation().turn(), CUT_MM));
         var scaled = new LinkedHashMap<String, SurfaceSamples>();
@@ -62,10 +62,10 @@ public record Fineness(List<Point> points) {
                                     q.printer()),
                             q.fits()))
                     .toList();
-            var areas = Areas.of(sections.stream()
-                    .map(s -> new Areas.Printed(s, scaled.get(s.name()),
+            var areas = Areas.of(DepthMap.of(sections.stream()
+                    .map(s -> new DepthMap.Printed(s, scaled.get(s.name()),
                             prints.stream().filter(q -> q.name().equals(s.name())).findFirst().orElseThrow()))
-                    .toList());
+                    .toList(), targets, shop), targets);
             double hours = prints.stream().mapToDouble(q -> Failure.expectedHours(q.hours(), q.printer().failuresPerHour())).sum(),
                     grams = prints.stream().mapToDouble(SectionPrint::grams).sum();
             return new Point(p.nozzleMm(), p.layerMm(), hours, smoothing.of(areas, p).hours(), grams, areas.valley90Um());

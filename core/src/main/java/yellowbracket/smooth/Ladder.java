@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.PriorityQueue;
+import java.util.Set;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Grit;
 import yellowbracket.shop.Practice;
+import yellowbracket.work.Hazard;
 
 /**
  * The cheapest sequence of films and sandings from layer lines of a given depth to a finish: shortest path (Dijkstra) over states of the
@@ -16,36 +18,86 @@ import yellowbracket.shop.Practice;
  * before. Costs are per square decimetre; getting things out for a step is shared by the whole show side. Micrometres, minutes.
  */
 public final class Ladder {
-    /** What is minimised, as minutes: a minute of work, an hour of waiting, a unit of money. */
-    public record Weights(String name, double workMin, double waitH, double money) {
-        public static final Weights LEAST_WORK = new Weights("least work", 1, 0.15, 0.5);
-        public static final Weights SOONEST = new Weights("soonest", 1, 2.0, 0.5);
-        public static final Weights CHEAPEST = new Weights("cheapest", 0.35, 0.05, 6);
+    /**
+     * What is minimised, as minutes: a minute of work, an hour of waiting, a unit of money, a cm3 of dry dust, a micrometre by which details
+     * are filled or worn.
+     */
+    public record Weights(String name, double workMin, double waitH, double money, double dustCm3, double detailUm) {
+        public static final Weights LEAST_WORK = new Weights("least work", 1, 0.15, 0.5, 0, 0);
+        public static final Weights SOONEST = new Weights("soonest", 1, 2.0, 0.5, 0, 0);
+        public static final Weights CHEAPEST = new Weights("cheapest", 0.35, 0.05, 6, 0, 0);
+        public static final Weights LEAST_DUST = new Weights("least dust", 1, 0.15, 0.5, 12, 0);
+        public static final Weights BEST_DETAIL = new Weights("best detail", 1, 0.15, 0.5, 0, 0.03);
+    }
+
+    /**
+     * By which way, and with what.
+     * @param shelf names of films and papers there are; only asked where {@link Means#onShelf}
+     */
+    public record Way(Finish finish, School school, Weights weights, Means means, Set<String> shelf) {
+        public Way {
+            shelf = Set.copyOf(shelf);
+        }
+
+        public static Way of(Finish finish, School school, Weights weights) {
+            return new Way(finish, school, weights, Means.USUAL, Set.of());
+        }
+
+        public Way to(Finish other) {
+            return new Way(other, school, weights, means, shelf);
+        }
+
+        boolean has(String name) {
+            return !means.onShelf() || shelf.contains(name);
+        }
     }
 
     /**
      * One step. {@code minPerDm2} work, {@code waitH} until the next, {@code costPerDm2}; valley and scratch left after it, micrometres;
-     * {@code coats} of a film, 1 for a sanding; {@code stop}: how one sees that it is enough.
+     * {@code coats} of a film, 1 for a sanding; {@code stop}: how one sees that it is enough, {@code why} it is done.
      * @param mlPerDm2 of film as it comes from the tin, without waste @param takenUm sanded off, on average; {@code printUm} that of the
-     *        print @param sheetsPerDm2 of paper
+     *        print @param sheetsPerDm2 of paper @param overUm film left over the peaks @param dustCm3 dry, a dm2 @param detailUm by which
+     *        details are filled or worn @param machine whether a sander does it
      */
     public record Step(Kind kind, String what, String product, double minPerDm2, double waitH, double costPerDm2, double valleyUm,
-            double scratchUm, int coats, double mlPerDm2, double takenUm, double printUm, double sheetsPerDm2, String stop) {
+            double scratchUm, int coats, double mlPerDm2, double takenUm, double printUm, double sheetsPerDm2, double overUm,
+            double dustCm3, double detailUm, boolean machine, String stop, String why) {
         /** The same on a surface of another shape. */
-        Step on(Areas.Shape from, Areas.Shape to) {
-            double min = kind == Kind.SAND ? Math.max(ONCE_OVER_MIN, minPerDm2 * from.tool() / to.tool()) : minPerDm2;
+        Step on(Areas.Shape from, Areas.Shape to, Catalogue shop) {
+            boolean still = machine && machines(to);
+            double min = kind == Kind.SAND ? Math.max(ONCE_OVER_MIN, minPerDm2 * rate(from, machine, shop) / rate(to, still, shop))
+                    : minPerDm2;
             return new Step(kind, what, product, min, waitH, costPerDm2, valleyUm, scratchUm, coats, mlPerDm2, takenUm, printUm,
-                    sheetsPerDm2, stop);
+                    sheetsPerDm2, overUm, dustCm3, detailUm, still, stop, why);
+        }
+
+        private static double rate(Areas.Shape shape, boolean machine, Catalogue shop) {
+            return shape.tool() * (machine ? shop.usual(Practice.MACHINE_TIMES) : 1);
         }
     }
 
+    /** Where a machine may go at all. */
+    static boolean machines(Areas.Shape shape) {
+        return shape == Areas.Shape.FLAT || shape == Areas.Shape.CURVED;
+    }
+
     /** What a step does. */
-    public enum Kind { FILM, SAND, PRIME }
+    public enum Kind { FILM, SAND, PRIME, LOOK }
 
     /** The path, or why there is none. */
     public sealed interface Outcome {
         /** {@code minutesPerDm2} and {@code waitH} over all steps. */
-        record Found(List<Step> steps, double minutesPerDm2, double waitH, double costPerDm2) implements Outcome {}
+        record Found(List<Step> steps, double minutesPerDm2, double waitH, double costPerDm2) implements Outcome {
+            static Found of(List<Step> steps) {
+                double min = 0, wait = 0, cost = 0;
+                for (var s : steps) {
+                    min += s.minPerDm2;
+                    wait += s.waitH;
+                    cost += s.costPerDm2;
+                }
+                return new Found(List.copyOf(steps), min, wait, cost);
+            }
+        }
 
         /** The films and grits at hand do not reach the finish. */
         record OutOfReach(String why) implements Outcome {}
@@ -58,19 +110,14 @@ public final class Ladder {
     private static final int COARSEST_ON_SPRAY = 240;
     /** With finer paper nobody sands a film down to the peaks, or lines off bare print. */
     private static final int FINEST_TO_PEAKS = 320, FINEST_FOR_LINES = 240;
-    /** A skim lies so far over the peaks, um. */
-    private static final double SKIM_UM = 150;
-    /** Scratch of a print's skin: strings and the texture of lines, not sanded yet, um. */
-    private static final double SKIN_UM = 30;
-    /** Of a sprayed film at least so much is sanded off: the guide coat is gone except in the lows. */
-    private static final double GUIDE = 0.5;
+    /** A machine with finer paper polishes and warms more than it takes. */
+    private static final int FINEST_BY_MACHINE = 240;
     /** A paper is moved over a square decimetre so long at least, min. */
     private static final double ONCE_OVER_MIN = 0.3;
-    /** cm3 that a sheet takes off what is soft, and off bare print, before it is dull; wet it lasts half as much again. */
-    private static final double SOFT_CM3 = 6, HARD_CM3 = 2, WET = 1.5;
-    /** Faster than this is soft. */
+    /** Paper lasts half as long again when wet. */
+    private static final double WET = 1.5;
+    /** What sands faster than this is soft. */
     private static final double SOFT = 2;
-    /** From this grit on it is sanded wet. */
     private static final int WET_FROM = 400;
     /** mm3 of a dm2 by 1 um, in cm3. */
     private static final double CM3 = 0.01;
@@ -80,6 +127,12 @@ public final class Ladder {
     private static final double CELL_UM = 4;
     /** Smaller props are not worked alone, dm2. */
     private static final double LEAST_DM2 = 2;
+    /** A texture hides lines this many times its own grain. */
+    private static final double HIDES = 2.5;
+    /** A knife's minutes are told for a film so thick; half of them go with what is spread. */
+    private static final double KNIFE_UM = 200;
+    /** A knife fills details twice as thick as it lays on; print worn off an edge is seen more than film on it. */
+    private static final double BY_KNIFE = 2, WORN = 3;
 
     /**
      * @param valley left open @param over film above the peaks @param scratch of the step before @param top what is on top: index of the
@@ -97,152 +150,170 @@ public final class Ladder {
 
     private record Arc(State to, Step step) {}
 
-    private record Way(State at, double cost, Way before, Step by) {}
+    private record Reached(State at, double cost, Reached before, Step by) {}
 
-    private final Finish finish;
-    private final School school;
-    private final Weights weights;
+    private final Way way;
     private final Catalogue shop;
-    private final double tool;
+    private final Areas.Shape shape;
     private final double print;
+    private final boolean soft;
     private final List<Coating> films;
+    private final List<Grit> grits;
     private final double outByHand;
     private final double outToSpray;
 
-    private Ladder(Areas.Shape shape, Finish finish, School school, Weights weights, Catalogue shop, String material, double totalDm2) {
-        this.finish = finish;
-        this.school = school;
-        this.weights = weights;
+    private Ladder(Areas.Shape shape, Way way, Catalogue shop, String material, double totalDm2) {
+        this.way = way;
         this.shop = shop;
-        tool = shape.tool();
+        this.shape = shape;
         print = shop.material(material).sandTimes();
+        soft = shop.material(material).solventSoft();
         outByHand = 60 * shop.usual(Practice.HAND_SETUP_H) / totalDm2;
         outToSpray = 60 * shop.usual(Practice.SPRAY_SETUP_H) / totalDm2;
-        films = shop.coatings().stream().filter(c -> school.allows(c.kind())).toList();
+        films = shop.coatings().stream().filter(this::allowed).toList();
+        grits = shop.grits().stream().filter(g -> way.has(g.name())).toList();
     }
 
-    /** @param material of the print @param totalDm2 of the show side */
-    public static Outcome find(double valleyUm, Areas.Shape shape, Finish finish, School school, Weights weights, Catalogue shop,
-            String material, double totalDm2) {
-        return new Ladder(shape, finish, school, weights, shop, material, Math.max(LEAST_DM2, totalDm2)).run(valleyUm);
+    /** The school's films; a barrier where the print needs one; where nothing may be sprayed a primer for the brush. */
+    private boolean allowed(Coating c) {
+        if (!way.has(c.name())) return false;
+        if (!way.means.spray()) {
+            if (c.sprayed() || c.hazards().contains(Hazard.SOLVENT_VAPOUR) || c.hazards().contains(Hazard.STYRENE)) return false;
+        } else if (c.primes() && !c.sprayed()) return false; // spray is quicker and more even
+        if (!UvCure.refused(c, shop.lamp(way.means.lamp())).isEmpty()) return false;
+        return way.school.allows(c.kind()) || c.kind() == Coating.Kind.PRIMER && soft && way.school.needsBarrier();
+    }
+
+    /** @param material of the print @param totalDm2 of what is worked on */
+    public static Outcome find(double valleyUm, Areas.Shape shape, Way way, Catalogue shop, String material, double totalDm2) {
+        if (!(valleyUm >= 0 && valleyUm < 1e5)) return new Outcome.OutOfReach(
+                "lines of " + Math.round(valleyUm) + " micrometres are no layer lines: check the layer height on the print page");
+        var ladder = new Ladder(shape, way, shop, material, Math.max(LEAST_DM2, totalDm2));
+        return way.school == School.TEXTURE ? ladder.textured(valleyUm) : ladder.run(valleyUm);
     }
 
     private Outcome run(double valleyUm) {
-        var queue = new PriorityQueue<Way>(java.util.Comparator.comparingDouble(Way::cost));
+        var queue = new PriorityQueue<Reached>(java.util.Comparator.comparingDouble(Reached::cost));
         var known = new HashMap<State, Double>();
-        queue.add(new Way(new State(valleyUm, 0, SKIN_UM, -1, false), 0, null, null));
+        queue.add(new Reached(new State(valleyUm, 0, shop.usual(Practice.SKIN_MARKS_UM), -1, false), 0, null, null));
         int left = BUDGET;
         while (!queue.isEmpty() && left-- > 0) {
-            var way = queue.poll();
-            if (way.cost > known.getOrDefault(way.at.rounded(), Double.POSITIVE_INFINITY)) continue;
-            if (reached(way.at)) return found(way);
-            for (var arc : arcs(way.at)) {
-                double cost = way.cost + cost(arc.step);
+            var at = queue.poll();
+            if (at.cost > known.getOrDefault(at.at.rounded(), Double.POSITIVE_INFINITY)) continue;
+            if (reached(at.at)) return found(at);
+            for (var arc : arcs(at.at)) {
+                double cost = at.cost + cost(arc.step);
                 var key = arc.to.rounded();
                 if (cost >= known.getOrDefault(key, Double.POSITIVE_INFINITY)) continue;
                 known.put(key, cost);
-                queue.add(new Way(arc.to, cost, way, arc.step));
+                queue.add(new Reached(arc.to, cost, at, arc.step));
             }
         }
-        return new Outcome.OutOfReach("no ladder of the school \"" + school.label() + "\" reaches " + finish.label() + " from "
-                + Math.round(valleyUm) + " micrometres: choose another school or a lower layer height");
+        return new Outcome.OutOfReach(whyNot(valleyUm));
+    }
+
+    /** What is missing, and what would reach. */
+    private String whyNot(double valleyUm) {
+        String lines = "no ladder of the school \"" + way.school.label() + "\" reaches " + way.finish.label() + " from "
+                + Math.round(valleyUm) + " micrometres";
+        if (way.means.onShelf() && films.stream().noneMatch(Coating::primes)) return lines + ": no primer is on the shelf";
+        if (way.means.onShelf() && grits.stream().noneMatch(g -> g.scratchUm() <= way.finish.scratchUm()))
+            return lines + ": paper of " + finest() + " or finer is not on the shelf";
+        for (var c : shop.coatings()) {
+            String refused = UvCure.refused(c, shop.lamp(way.means.lamp()));
+            if (way.school.allows(c.kind()) && !refused.isEmpty()) return lines + ": " + refused;
+        }
+        if (!way.means.spray() && way.finish.ordinal() >= Finish.GLOSS.ordinal())
+            return lines + " indoors: a brush leaves marks; spray outdoors, or choose satin";
+        return lines + ": choose another school or a lower layer height";
+    }
+
+    private String finest() {
+        return shop.grits().stream().filter(g -> g.scratchUm() <= way.finish.scratchUm()).map(Grit::name).findFirst().orElse("finer grain");
     }
 
     /** Smooth enough, and primed all over: nothing takes colour evenly on print and filler side by side. */
     private boolean reached(State s) {
-        return !s.fresh && s.over > 0 && films.get(s.top).sprayed() && s.valley <= finish.valleyUm() + 1e-9
-                && s.scratch <= finish.scratchUm() + 1e-9;
+        return !s.fresh && s.over > 0 && films.get(s.top).primes() && s.valley <= way.finish.valleyUm() + 1e-9
+                && s.scratch <= way.finish.scratchUm() + 1e-9;
     }
 
     private double cost(Step s) {
-        return weights.workMin * (s.minPerDm2 + (s.kind == Kind.PRIME ? outToSpray : outByHand)) + weights.waitH * s.waitH
-                + weights.money * s.costPerDm2;
+        var w = way.weights;
+        return w.workMin * (s.minPerDm2 + (s.kind == Kind.PRIME ? outToSpray : outByHand)) + w.waitH * s.waitH + w.money * s.costPerDm2
+                + w.dustCm3 * s.dustCm3 + w.detailUm * s.detailUm;
     }
 
     private List<Arc> arcs(State s) {
         var out = new ArrayList<Arc>();
         if (!s.fresh) for (int i = 0; i < films.size(); i++)
             for (int coats = 1; coats <= most(films.get(i)); coats++) if (covers(s, films.get(i))) out.add(film(s, i, coats));
-        for (var grit : shop.grits()) sand(s, grit, out);
+        for (var grit : grits) sand(s, grit, out);
         return out;
     }
 
-    /** Spray does not hide deep marks. */
-    private static boolean covers(State s, Coating film) {
+    /** Spray does not hide deep marks; styrene does not go on a print that it softens. */
+    private boolean covers(State s, Coating film) {
+        if (soft && s.top < 0 && film.hazards().contains(Hazard.STYRENE)) return false;
         return !film.sprayed() || s.scratch <= DEEPEST_UNDER_SPRAY_UM;
     }
 
     private static int most(Coating film) {
-        return skims(film) || film.kind() == Coating.Kind.EPOXY ? 1 : 3;
-    }
-
-    /** Laid on with a knife: as thick as the valleys are deep, and a skim over them. */
-    static boolean skims(Coating film) {
-        return switch (film.kind()) {
-            case FILLER, PASTE, PUTTY -> true;
-            default -> false;
-        };
-    }
-
-    private static double skimUm(double valleyUm) {
-        return valleyUm / 2 + SKIM_UM;
+        return film.byKnife() || film.kind() == Coating.Kind.EPOXY ? 1 : 3;
     }
 
     /** What a knife lays on lines of a mean depth, ml/dm2. */
-    static double skimMl(double meanUm) {
-        return CM3 * skimUm(meanUm);
+    static double skimMl(double meanUm, Catalogue shop) {
+        return CM3 * (meanUm / 2 + shop.usual(Practice.SKIM_UM));
     }
 
     private Arc film(State s, int index, int coats) {
         var film = films.get(index);
-        double put = skims(film) ? skimUm(s.valley) : coats * film.filmUm(), stays = put * film.stays();
-        double level = levelling(film) * stays;
-        // a valley of depth d filled by t is left sqrt(d2 - 2 d t) deep: it is as wide as it is deep
-        double left = level < s.valley / 2 ? Math.sqrt(s.valley * s.valley - 2 * s.valley * level) : 0;
-        if (film.sprayed()) left = Math.max(0, s.valley - level); // it follows the lines
-        if (skims(film)) left = (1 - film.stays()) * s.valley;
-        double over = s.over + Math.max(0, stays - (s.valley - left) / 2), marks = Math.max(texture(film), s.scratch - level);
+        var f = Surface.film(film, coats, s.valley, s.over, s.scratch, shop);
+        boolean barrier = soft && s.top < 0 && film.kind() == Coating.Kind.PRIMER;
+        String why = barrier ? "a barrier: the filler's styrene softens this plastic"
+                : s.valley < CELL_UM ? "one even ground for colour"
+                        : s.top < 0 && !film.sprayed()
+                                ? text("fills lines of %.0f \u00b5m at once: it sands %.0f times as fast as the print", s.valley,
+                                        Math.max(1, film.sandTimes() / print))
+                                : text("fills what is left, %.0f \u00b5m deep, and shows what is still low", s.valley);
+        return new Arc(new State(f.valley(), f.over(), f.marks(), index, true), coats(film, coats, f, f.over() - s.over, why));
+    }
+
+    private Step coats(Coating film, int coats, Surface.Filled f, double raised, String why) {
         double work = coats * switch (film.kind()) {
             case FILLER -> shop.usual(Practice.SPREAD_FILLER_MIN_DM2);
             case PASTE, PUTTY -> shop.usual(Practice.SPREAD_PASTE_MIN_DM2);
             case RESIN -> shop.usual(Practice.BRUSH_RESIN_MIN_DM2);
             case EPOXY -> shop.usual(Practice.BRUSH_EPOXY_MIN_DM2);
-            case SPRAY_PUTTY, FILLER_PRIMER, PRIMER, PAINT, METAL, WASH, CLEAR -> shop.usual(Practice.SPRAY_MIN_DM2);
+            case SPRAY_PUTTY, FILLER_PRIMER, PRIMER, TEXTURE, PAINT, METAL, WASH, CLEAR ->
+                    film.sprayed() ? shop.usual(Practice.SPRAY_MIN_DM2) : shop.usual(Practice.BRUSH_PAINT_MIN_DM2);
         };
-        double ml = put * CM3, wait = (coats - 1) * film.recoatFromH() + film.sandableH();
+        if (film.byKnife()) work *= 0.5 + 0.5 * f.put() / KNIFE_UM;
+        if (film.light().isPresent()) work += coats * UvCure.minutesPerDm2(film, shop.lamp(way.means.lamp()));
+        double ml = f.put() * CM3, wait = (coats - 1) * film.recoatFromH() + film.sandableH();
         double cost = film.sprayed() ? coats * film.cost() / (100 * film.m2PerContainer()) : ml * film.cost() / film.containerMl();
         String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing"
-                : skims(film) ? "the lines are full, the peaks just covered" : "the lines are covered, without runs";
-        var step = new Step(film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(), film.name(),
-                work, wait, cost, left, marks, coats, ml, 0, 0, 0, stop);
-        return new Arc(new State(left, over, marks, index, true), step);
-    }
-
-    /** How much more of a film settles in a valley than on a peak: a knife fills, a brush flows, spray follows the lines. */
-    private static double levelling(Coating film) {
-        return film.sprayed() ? 0.45 : film.kind() == Coating.Kind.RESIN || film.kind() == Coating.Kind.EPOXY ? 0.75 : 1;
-    }
-
-    /** Orange peel, brush marks or knife marks of a fresh film, micrometres. */
-    private static double texture(Coating film) {
-        if (film.sprayed()) return 12;
-        return film.kind() == Coating.Kind.RESIN || film.kind() == Coating.Kind.EPOXY ? 15 : 80;
+                : film.byKnife() ? "the lines are full, the peaks just covered" : "the lines are covered, without runs";
+        return new Step(film.primes() || film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(),
+                film.name(), work, wait, cost, f.valley(), f.marks(), coats, ml, 0, 0, 0, f.over(), 0,
+                film.byKnife() ? BY_KNIFE * f.put() : Math.max(0, raised), false, stop, why);
     }
 
     private void sand(State s, Grit grit, List<Arc> out) {
-        double after = grit.scratchUm(), ratio = finish.scratchUm() < Finish.SATIN.scratchUm() ? FINEST_STEP : FINEST_STEP_MATT;
-        if (s.scratch > ratio * after || s.over > 0 && films.get(s.top).sprayed() && grit.p() < COARSEST_ON_SPRAY) return;
+        double after = grit.scratchUm(), ratio = way.finish.scratchUm() < Finish.SATIN.scratchUm() ? FINEST_STEP : FINEST_STEP_MATT;
+        if (s.scratch > ratio * after || s.over > 0 && films.get(s.top).primes() && grit.p() < COARSEST_ON_SPRAY) return;
         if (s.over > 0) {
             // down to the peaks; scratches deeper than the film go on into the print
             if (grit.p() <= FINEST_TO_PEAKS) out.add(sanded(s, grit, s.over, Math.max(0, s.scratch - s.over), 0, s.valley));
-            double off = s.fresh && films.get(s.top).sprayed() ? Math.max(s.scratch, GUIDE * s.over) : s.scratch;
+            double off = s.fresh && films.get(s.top).sprayed() ? Math.max(s.scratch, shop.usual(Practice.GUIDE_OFF) * s.over) : s.scratch;
             if (s.over > off + CELL_UM && (after < s.scratch || s.fresh)) out.add(sanded(s, grit, off, 0, s.over - off, s.valley));
             return;
         }
-        double down = s.valley - finish.valleyUm();
+        double down = s.valley - way.finish.valleyUm();
         if (down > 0 && grit.p() <= FINEST_FOR_LINES) {
             double taken = Math.max(down * down / (2 * s.valley), s.scratch);
-            out.add(sanded(s, grit, 0, taken, 0, finish.valleyUm()));
+            out.add(sanded(s, grit, 0, taken, 0, way.finish.valleyUm()));
         }
         if (after < s.scratch) out.add(sanded(s, grit, 0, s.scratch, 0, Math.max(0, s.valley - s.scratch)));
     }
@@ -250,26 +321,67 @@ public final class Ladder {
     /** @param film taken of what is on top, {@code bare} of the print, um on average */
     private Arc sanded(State s, Grit grit, double film, double bare, double over, double valley) {
         double times = s.top < 0 ? print : films.get(s.top).sandTimes();
-        double cm3Film = CM3 * film, cm3Bare = CM3 * bare, rate = grit.cm3Min() * tool;
+        boolean machine = way.means.machine() && machines(shape) && grit.p() <= FINEST_BY_MACHINE;
+        double cm3Film = CM3 * film, cm3Bare = CM3 * bare, rate = grit.cm3Min() * Step.rate(shape, machine, shop);
         double minutes = Math.max(ONCE_OVER_MIN, cm3Film / (rate * times) + cm3Bare / (rate * print));
         boolean wet = grit.p() >= WET_FROM;
-        double lasts = wet ? WET : 1, sheets = (cm3Film / (times > SOFT ? SOFT_CM3 : HARD_CM3) + cm3Bare / HARD_CM3) / lasts;
+        double softCm3 = shop.usual(Practice.SHEET_SOFT_CM3), hardCm3 = shop.usual(Practice.SHEET_HARD_CM3);
+        double sheets = (cm3Film / (times > SOFT ? softCm3 : hardCm3) + cm3Bare / hardCm3) / (wet ? WET : 1);
         String stop = film > 0 && over == 0 ? "the peaks just show through: the guide coat is gone except in the lows"
                 : film > 0 ? "the guide coat is gone, no print shows" : "an even, dull scratch all over";
+        String why = film > 0 && over == 0 ? "takes the film down to the peaks: only the valleys keep it"
+                : s.over <= 0 && valley < s.valley - s.scratch - 1e-9 ? text("takes lines of %.0f \u00b5m down to %.0f", s.valley, valley)
+                        : text("brings marks of %.0f \u00b5m down to %.0f", s.scratch, grit.scratchUm());
         var step = new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), minutes, 0, sheets * shop.sheetCost(),
-                valley, grit.scratchUm(), 1, 0, film + bare, bare, sheets, stop);
+                valley, grit.scratchUm(), 1, 0, film + bare, bare, sheets, over, wet ? 0 : cm3Film + cm3Bare, WORN * bare, machine, stop,
+                why);
         return new Arc(new State(valley, over, grit.scratchUm(), over > 0 ? s.top : -1, false), step);
     }
 
-    private static Outcome found(Way last) {
+    /** Scuffed, sealed, and a coating whose own grain hides the lines. */
+    private Outcome textured(double valleyUm) {
+        var coat = films.stream().filter(f -> f.kind() == Coating.Kind.TEXTURE).findFirst();
+        var seal = films.stream().filter(f -> f.kind() == Coating.Kind.PRIMER).findFirst();
+        var scuff = grits.stream().filter(g -> g.p() >= 120 && g.p() <= 180).findFirst();
+        if (coat.isEmpty() || seal.isEmpty() || scuff.isEmpty())
+            return new Outcome.OutOfReach("a texture needs paper of P120 to P180, a " + "sealing primer and a texture coating, "
+                    + (way.means.onShelf() ? "and not all are on the shelf" : "which are sprayed: work outdoors or with extraction"));
+        double hides = HIDES * coat.get().textureUm();
+        if (valleyUm > hides) return new Outcome.OutOfReach(text(
+                "a texture hides lines of up to %.0f \u00b5m, these are %.0f: print finer " + "layers, or fill first with another school",
+                hides, valleyUm));
+        var start = new State(valleyUm, 0, shop.usual(Practice.SKIN_MARKS_UM), -1, false);
+        var steps = new ArrayList<Step>();
+        var scuffed = sanded(start, scuff.get(), 0, start.scratch, 0, Math.max(0, valleyUm - start.scratch));
+        steps.add(scuffed.step);
+        double valley = valleyUm, over = 0, marks = scuffed.to.scratch;
+        for (var film : List.of(seal.get(), coat.get())) {
+            var f = Surface.film(film, 1, valley, over, marks, shop);
+            steps.add(coats(film, 1, f, f.over() - over,
+                    film == seal.get() ? "a barrier between plastic and the coating's solvents" : "its grain hides the lines and seams"));
+            valley = f.valley();
+            over = f.over();
+            marks = f.marks();
+        }
+        return Outcome.Found.of(steps);
+    }
+
+    private static Outcome found(Reached last) {
         var steps = new ArrayList<Step>();
         for (var w = last; w.by != null; w = w.before) steps.addFirst(w.by);
-        double min = 0, wait = 0, cost = 0;
-        for (var s : steps) {
-            min += s.minPerDm2;
-            wait += s.waitH;
-            cost += s.costPerDm2;
-        }
-        return new Outcome.Found(List.copyOf(steps), min, wait, cost);
+        return Outcome.Found.of(steps);
+    }
+
+    /** Primed as it is, so that its lines stay. */
+    static List<Step> primedOnly(Way way, Catalogue shop, String material) {
+        var ladder = new Ladder(Areas.Shape.CURVED, way, shop, material, LEAST_DM2);
+        var film = ladder.films.stream().filter(Coating::primes).min(java.util.Comparator.comparingDouble(Coating::filmUm));
+        if (film.isEmpty()) return List.of();
+        var f = Surface.film(film.get(), 1, 0, 0, shop.usual(Practice.SKIN_MARKS_UM), shop);
+        return List.of(ladder.coats(film.get(), 1, f, f.over(), "its lines stay; primer holds the colour"));
+    }
+
+    private static String text(String format, Object... args) {
+        return String.format(java.util.Locale.ROOT, format, args);
     }
 }

@@ -3,12 +3,13 @@ package yellowbracket.smooth;
 import java.util.Set;
 import yellowbracket.shop.Coating;
 
-/** A way of working: which films it allows. All sand and all end in primer. */
+/** A way of working: which films it allows. All sand, and all but texture end in primer. */
 public enum School {
     FILL_SAND_PRIME("fill, sand, prime", Set.of(Coating.Kind.FILLER, Coating.Kind.FILLER_PRIMER, Coating.Kind.SPRAY_PUTTY)),
     UV_RESIN_FIRST("UV resin first", Set.of(Coating.Kind.RESIN, Coating.Kind.FILLER_PRIMER)),
     EPOXY_SHELL("epoxy shell", Set.of(Coating.Kind.EPOXY, Coating.Kind.FILLER_PRIMER)),
-    PASTE("water-based paste", Set.of(Coating.Kind.PASTE, Coating.Kind.FILLER_PRIMER));
+    PASTE("water-based paste", Set.of(Coating.Kind.PASTE, Coating.Kind.FILLER_PRIMER)),
+    TEXTURE("texture instead", Set.of(Coating.Kind.TEXTURE, Coating.Kind.PRIMER));
 
     private final String label;
     private final Set<Coating.Kind> films;
@@ -24,5 +25,10 @@ public enum School {
 
     public boolean allows(Coating.Kind kind) {
         return films.contains(kind);
+    }
+
+    /** Whether one of its films softens some plastics. */
+    boolean needsBarrier() {
+        return allows(Coating.Kind.FILLER);
     }
 }

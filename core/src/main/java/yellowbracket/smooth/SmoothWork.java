@@ -3,6 +3,7 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
@@ -32,28 +33,39 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
             tasks.add(seams);
             last = List.of(seams.id());
         }
-        for (var w : plan.work()) {
-            var task = task(w, tasks.size(), last);
+        var work = plan.work();
+        for (int i = 0; i < work.size(); i++) {
+            boolean looked = i + 1 < work.size() && timed(work.get(i + 1));
+            if (timed(work.get(i))) continue;
+            var task = task(work.get(i), looked ? Optional.of(work.get(i + 1)) : Optional.empty(), tasks.size(), last);
             tasks.add(task);
             last = List.of(task.id());
         }
         return new Stated(tasks, Ready.after(last));
     }
 
-    private Task task(SmoothPlan.Work w, int before, List<TaskId> after) {
+    /** A look while a film is wet belongs to the session that puts it on. */
+    private static boolean timed(SmoothPlan.Work w) {
+        return w.step().kind() == Ladder.Kind.LOOK && w.step().what().startsWith(SmoothPlanner.WET);
+    }
+
+    private Task task(SmoothPlan.Work w, Optional<SmoothPlan.Work> looked, int before, List<TaskId> after) {
         var step = w.step();
         boolean spray = step.kind() == Ladder.Kind.PRIME;
         var operation = switch (step.kind()) {
             case PRIME -> Operation.PRIME;
             case SAND -> Operation.SAND;
             case FILM -> Operation.SPREAD;
+            case LOOK -> Operation.INSPECT;
         };
         int number = before + (plan.seamDm2() > 0 ? 0 : 1);
-        return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), called(w), operation,
-                step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
-                new Task.Effort(w.hours(), spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H),
-                        Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
-                Task.Lag.atLeast(step.waitH()), spray ? Task.Doer.SPRAY : Task.Doer.PERSON, after);
+        return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), called(w) + looked.map(l -> "; " + l.step().what()).orElse(""),
+                operation, step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
+                new Task.Effort(w.hours() + looked.map(SmoothPlan.Work::hours).orElse(0.0),
+                        spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H), Rate.UNKNOWN.spread(),
+                        Rate.UNKNOWN.source()),
+                new Task.Lag(step.waitH(), 0, 0), spray && shop.coating(step.product()).sprayed() ? Task.Doer.SPRAY : Task.Doer.PERSON,
+                after);
     }
 
     /** Areas by name where they are few. */
@@ -65,8 +77,9 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
 
     private Tool tool(Ladder.Step step) {
         return switch (step.kind()) {
-            case PRIME -> Tool.CAN;
-            case SAND -> Tool.SANDING;
+            case PRIME -> shop.coating(step.product()).sprayed() ? Tool.CAN : Tool.BRUSH;
+            case LOOK -> Tool.HANDS;
+            case SAND -> step.machine() ? Tool.SANDER : Tool.SANDING;
             case FILM -> shop.coating(step.product()).kind() == Coating.Kind.RESIN ? Tool.UV_LAMP : Tool.SPREADER;
         };
     }
@@ -76,6 +89,7 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
         var out = new ArrayList<Need>();
         plan.seamFiller().ifPresent(m -> out.add(new Need(m.product(), m.gramsTotal(), "g")));
         for (var w : plan.work()) {
+            if (w.step().kind() == Ladder.Kind.LOOK) continue;
             if (w.step().kind() == Ladder.Kind.SAND) {
                 out.add(new Need(w.step().product() + " sheets", w.sheets(), "sheets"));
                 continue;
@@ -87,6 +101,28 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
                 out.add(new Need(c.name(), ml * c.densityGcm3(), "g")); // as the seams' filler is counted
             else out.add(new Need(c.name(), ml, "ml"));
         }
+        consumables(out);
         return List.copyOf(out);
     }
+
+    /** Gloves for each wet session, brushes by area, filters by the hour, isopropanol for the tacky film. */
+    private void consumables(List<Need> out) {
+        double wet = plan.seamDm2() > 0 ? 1 : 0, brushed = 0, sprayH = 0, tacky = 0;
+        for (var w : plan.work()) {
+            var kind = w.step().kind();
+            if (kind != Ladder.Kind.FILM && kind != Ladder.Kind.PRIME) continue;
+            wet++;
+            var c = shop.coating(w.step().product());
+            if (c.sprayed()) sprayH += w.hours() + shop.usual(Practice.SPRAY_SETUP_H);
+            else if (!c.byKnife()) brushed += w.areaDm2() * w.step().coats();
+            if (c.light().isPresent()) tacky += w.areaDm2() * w.step().coats();
+        }
+        if (wet > 0) out.add(new Need("nitrile gloves", wet * shop.usual(Practice.GLOVES_SESSION), "pairs"));
+        if (brushed > 0) out.add(new Need("brushes", Math.ceil(brushed / shop.usual(Practice.FILLS_DM2_BRUSH)), "pieces"));
+        if (sprayH > 0) out.add(new Need("mask filters, vapour and dust", sprayH / shop.usual(Practice.FILTER_H), "pairs"));
+        if (tacky > 0) out.add(new Need("isopropanol", ISOPROPANOL_ML_DM2 * tacky, "ml"));
+    }
+
+    /** To wipe a square decimetre. */
+    private static final double ISOPROPANOL_ML_DM2 = 3;
 }

@@ -11,8 +11,9 @@ public enum Operation {
     WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), CALIBRATE(Station.PRINT, "print"), LOOK(Station.PRINT, "look"),
     DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
     FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
-    PRIME(Station.SMOOTH, "spray"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"), CUT_PADS(Station.WEAR, "wear"),
-    FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
+    PRIME(Station.SMOOTH, "spray"), INSPECT(Station.SMOOTH, "look"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"),
+    CUT_PADS(Station.WEAR, "wear"), FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"),
+    WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
 
     private final Station station;
     private final String rate;

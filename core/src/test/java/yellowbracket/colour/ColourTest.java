@@ -15,6 +15,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Lab;
 
 class ColourTest {
     private static final Catalogue SHOP = Catalogue.builtIn();

@@ -51,6 +51,10 @@ import yellowbracket.size.Proportions;
 import yellowbracket.size.Remedy;
 import yellowbracket.size.Reshape;
 import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.Flaw;
+import yellowbracket.smooth.Look;
+import yellowbracket.smooth.Stroke;
+import yellowbracket.smooth.Target;
 import yellowbracket.work.Known;
 
 /**
@@ -121,6 +125,9 @@ class DerivingTest {
         out.put("note", Edit.log(note("the visor came")));
         out.put("seal", Edit.colours("no seal", "helm", c -> c.withSeal("")));
         out.put("finish", Edit.smoothing("gloss", "helm", s -> s.withFinish(Finish.GLOSS)));
+        out.put("look",
+                Edit.smoothing("round 1", "crate", s -> s.looking(Look.RAKING).marked(Flaw.of(Flaw.Kind.LOW, new Vec3(10, 0, 20), 4, 1))));
+        out.put("brush", Edit.smoothing("leave", "crate", s -> s.painted(new Stroke(Target.LEAVE, 30, List.of(new Vec3(60, 0, 45))))));
         out.put("join", Edit.join("crate", "C|D", "epoxy slow"));
         out.put("queue", Edit.queue("full beds", q -> QueueWish.NONE.withFullPlates(true)));
         out.put("spool", Edit.spool("weighed", "grey", s -> s.less(100)));
@@ -159,16 +166,18 @@ class DerivingTest {
     private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of()), Map.entry("lock plane", Set.of()),
             Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
             Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
-            Map.entry("seal", with("colours", "tight borders")), Map.entry("finish", with("smoothing", "fineness", "layer bands")),
-            Map.entry("join", with("joins", "what is joined", "seams to finish", "smoothing", "fineness", "layer bands")),
+            Map.entry("seal", with("colours", "tight borders")),
+            Map.entry("finish", with("smoothing", "fineness", "layer bands", "details lost", "rounds")), Map.entry("look", with("rounds")),
+            Map.entry("brush", with("depth map", "areas", "smoothing", "fineness", "layer bands", "details lost", "rounds")),
+            Map.entry("join", with("joins", "what is joined", "seams to finish", "smoothing", "fineness", "layer bands", "details lost")),
             Map.entry("queue", with()), Map.entry("spool", Set.of("spools")), Map.entry("load", Set.of("spools")),
             Map.entry("due", Set.of("schedule", "chance", "spools")),
             Map.entry("move plane",
                     with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
                             "joins", "contacts", "hardware of seams", "parts in hand", "what is joined", "seams to finish", "areas",
-                            "smoothing", "fineness", "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through",
-                            "layer bands")));
+                            "depth map", "details lost", "rounds", "smoothing", "fineness", "colours", "necks", "what nearly fits",
+                            "rigid size", "upkeep", "looked through", "layer bands")));
 
     private static Set<String> with(String... more) {
         return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());

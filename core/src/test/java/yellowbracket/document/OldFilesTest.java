@@ -17,7 +17,6 @@ import yellowbracket.log.Lessons;
 import yellowbracket.mesh.Progress;
 import yellowbracket.print.FailureKind;
 import yellowbracket.size.Reshape;
-import yellowbracket.smooth.Finish;
 import yellowbracket.smooth.School;
 import yellowbracket.smooth.SmoothWish;
 import yellowbracket.work.SectionId;
@@ -31,7 +30,7 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void decisionsGoToTheirStations(int schema) {
         var b = open(schema).build();
         assertThat(b.name()).isEqualTo("Tide Warden");
@@ -45,7 +44,7 @@ class OldFilesTest {
         assertThat(helm.cut().revision()).isZero();
         assertThat(helm.print().profile().name()).isEqualTo("usual");
         assertThat(helm.print().profile().lineWidthMm()).isEqualTo(0.44);
-        assertThat(helm.smooth()).isEqualTo(new SmoothWish(Finish.SATIN, School.FILL_SAND_PRIME, SmoothWish.Hurry.LEAST_WORK));
+        assertThat(helm.smooth()).isEqualTo(SmoothWish.USUAL);
         assertThat(helm.colour().zones()).hasSize(5);
         assertThat(helm.colour().seal()).isEqualTo("matt clear");
         assertThat(b.prop("staff").orElseThrow().cut().registration().usual())
@@ -57,7 +56,7 @@ class OldFilesTest {
 
     /** Letters ran on from prop to prop, over sections as they were really cut: planes alone would count five for the helm. */
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void lettersStayOnTheSectionsThatHadThem(int schema) {
         var b = open(schema).build();
         var blocks = new TreeMap<String, List<Letters.Run>>();
@@ -71,7 +70,7 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void theLogGoesOnToSpeakOfTheSameThings(int schema) {
         var b = open(schema).build();
         var facts = Lessons.facts(b.log(), b);
@@ -91,14 +90,14 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void savedAgainTheyAreOfTodayAndTheSame(int schema, @TempDir Path dir) throws Exception {
         var o = open(schema);
         var file = dir.resolve("again.bracket");
         BuildFile.write(file, o.build(), o.meshes());
         var again = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
         assertThat(again.build()).isEqualTo(o.build());
-        assertThat(BuildJson.write(again.build())).contains("\"schema\" : 10");
+        assertThat(BuildJson.write(again.build())).contains("\"schema\" : 11");
     }
 
     @Test

@@ -38,6 +38,7 @@ public final class Everything {
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT);
+    private static final List<Figure<?>> SMOOTH_PAGE = List.of(SmoothFigures.LOST, SmoothFigures.ROUNDS);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,
@@ -63,6 +64,7 @@ public final class Everything {
             each(props, List.of(PlanFigures.WORK), out);
             PLAN.forEach(f -> out.add(Want.ofBuild(f)));
             each(props, CUT_PAGE, out);
+            each(props, SMOOTH_PAGE, out);
             each(props, PRINT_PAGE, out);
             each(props, List.of(SizeFigures.DONNING), out);
             each(props, SIZE_PAGE, out);

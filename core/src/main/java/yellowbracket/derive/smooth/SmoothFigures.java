@@ -3,28 +3,48 @@ package yellowbracket.derive.smooth;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import yellowbracket.cut.Sectioning;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.LayerBands;
 import yellowbracket.print.Layers;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.shop.Practice;
 import yellowbracket.smooth.Areas;
+import yellowbracket.smooth.DepthMap;
+import yellowbracket.smooth.Detail;
 import yellowbracket.smooth.Fineness;
+import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.Ladders;
+import yellowbracket.smooth.Rounds;
 import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.smooth.Stroke;
+import yellowbracket.smooth.Targets;
 
 /** What the layer lines leave to do. */
 public final class SmoothFigures {
-    public static final Figure<Areas> AREAS = Figure.ofProp("areas", Areas.class, SmoothFigures::areas);
+    /** How rough it is, place by place. */
+    public static final Figure<DepthMap> MAP = Figure.ofProp("depth map", DepthMap.class, SmoothFigures::map);
+    public static final Figure<Areas> AREAS = Figure.ofProp("areas", Areas.class,
+            in -> Areas.of(in.get(MAP), in.of(SmoothFigures::targets)));
+    /** What stands out or lies in by little. */
+    public static final Figure<Details> DETAILS = Figure.ofProp("details", Details.class,
+            in -> new Details(Detail.of(in.get(ModelFigures.MODEL).mesh(), in.of(Prop::scale))));
+    /** Which of them the ladder takes. */
+    public static final Figure<DetailsLost> LOST = Figure.ofProp("details lost", DetailsLost.class, SmoothFigures::lost);
+    public static final Figure<Rounds> ROUNDS = Figure.ofProp("rounds", Rounds.class, in -> Rounds.of(in.of(p -> p.smooth().looks()),
+            in.of(p -> p.smooth().flaws()), in.get(AREAS).totalDm2(), in.of(p -> p.smooth().finish())));
     /** What joining leaves along the seams. */
     public static final Figure<SmoothPlan.Seams> SEAMS = Figure.ofProp("seams to finish", SmoothPlan.Seams.class, SmoothFigures::seams);
     public static final Figure<SmoothPlan> SMOOTH = Figure.ofProp("smoothing", SmoothPlan.class, SmoothFigures::plan);
@@ -74,26 +94,71 @@ public final class SmoothFigures {
         return all > 0 ? new SmoothPlan.Seams(all, fill / all, sand / all) : SmoothPlan.Seams.NONE;
     }
 
-    private static Areas areas(Reads in) {
+    public record Details(List<Detail> list) {}
+
+    /** @param lost of {@code all}, with what saves them in words; empty where none is lost */
+    public record DetailsLost(List<Detail> lost, int all, Optional<Finding> finding) {}
+
+    private static Targets targets(Prop p) {
+        return p.smooth().targets(p.scale());
+    }
+
+    /** The question {@link #MAP} asks: places picked by brush move with nothing else of the wish. */
+    private static List<Stroke> strokes(Prop p) {
+        return p.smooth().strokes();
+    }
+
+    private static DepthMap map(Reads in) {
         var prints = in.get(PrintFigures.PRINTS);
         var samples = in.get(CutFigures.SAMPLES_OF).bySection();
         double scale = in.of(Prop::scale);
-        return Areas.of(in.get(CutFigures.SECTIONS)
+        var targets = new Targets(in.of(SmoothFigures::strokes), Map.of(), scale);
+        return DepthMap.of(in.get(CutFigures.SECTIONS)
                 .sections()
                 .stream()
-                .map(s -> new Areas.Printed(s, samples.get(s.name()).scaled(scale), prints.print(s.name())))
-                .toList());
+                .map(s -> new DepthMap.Printed(s, samples.get(s.name()).scaled(scale), prints.print(s.name())))
+                .toList(), targets, in.shop(s -> s));
+    }
+
+    private static DetailsLost lost(Reads in) {
+        var all = in.get(DETAILS).list();
+        var plan = in.get(SMOOTH);
+        var map = in.get(MAP);
+        var targets = in.of(SmoothFigures::targets);
+        double scale = in.of(Prop::scale);
+        var shop = in.shop(s -> s);
+        var out = new java.util.ArrayList<Detail>();
+        for (var d : all) {
+            var area = map.near(d.at().times(scale)).flatMap(p -> plan.areas().of(p, targets));
+            if (area.isPresent() && !Detail.lost(List.of(d), plan.ladders().getOrDefault(area.get(), List.of()), shop).isEmpty())
+                out.add(d);
+        }
+        return new DetailsLost(List.copyOf(out), all.size(), Detail.told(out, plan));
     }
 
     /** What smoothing takes, whatever the surface. */
     private static Fineness.Smoothing smoothing(Reads in) {
         var seams = in.get(SEAMS);
-        var wish = in.of(Prop::smooth);
+        var way = in.of(SmoothFigures::way);
+        var shelf = way.means().onShelf() ? in.build(SmoothFigures::shelf) : Set.<String>of();
         double celsius = in.build(Build::shopCelsius);
         var shop = in.shop(s -> s);
-        var ladders = new Ladders(wish.finish(), wish.school(), wish.hurry().weights(), shop);
-        return (areas, profile) -> SmoothPlan.of(areas, seams, new SmoothPlan.Asked(ladders, celsius, profile.material(), profile.wallMm()),
-                shop);
+        var ladders = new Ladders(new Ladder.Way(way.finish(), way.school(), way.weights(), way.means(), shelf), shop);
+        return (areas, profile) -> SmoothPlan.of(areas, seams, new SmoothPlan.Asked(ladders, celsius, profile.material()), shop);
+    }
+
+    private static Ladder.Way way(Prop p) {
+        var w = p.smooth();
+        return new Ladder.Way(w.finish(), w.school(), w.hurry().weights(), w.means(), Set.of());
+    }
+
+    /** Films and papers there are some of. */
+    private static Set<String> shelf(Build b) {
+        return b.stock()
+                .stream()
+                .filter(i -> i.amount() > 0)
+                .map(i -> i.name().replace(" sheets", ""))
+                .collect(java.util.stream.Collectors.toUnmodifiableSet());
     }
 
     private static SmoothPlan plan(Reads in) {
@@ -106,7 +171,7 @@ public final class SmoothFigures {
         if (prints.prints().isEmpty()) throw in.none();
         if (profile.cure().isPresent()) return new Fineness(List.of());
         return Fineness.of(in.get(CutFigures.SECTIONS).sections(), in.get(CutFigures.SAMPLES_OF).bySection(), prints, in.of(Prop::scale),
-                profile, in.shop(s -> s), smoothing(in));
+                profile, in.shop(s -> s), in.of(SmoothFigures::targets), smoothing(in));
     }
 
     private static Banded bands(Reads in) {

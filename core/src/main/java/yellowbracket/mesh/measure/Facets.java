@@ -8,7 +8,7 @@ import yellowbracket.mesh.Mesh;
 
 /**
  * Flats of a coarse mesh where a round surface was meant: between neighbours that bend by less than a crease, how far each flat lies off
- * the arc through them, (L / 2) tan(angle / 4), L the facet's width across the edge. Depths in the mesh's unit.
+ * the arc through them, (L / 2) tan(angle / 4), L the width across the edge of the narrower. Depths in the mesh's unit.
  * @param deep95 nineteen twentieths of the bent surface are flatter, by area @param bentShare of the surface
  */
 public record Facets(double deep95, double deepest, double bentShare) {
@@ -17,8 +17,8 @@ public record Facets(double deep95, double deepest, double bentShare) {
     /** Less is flat. */
     private static final double FLAT_DEG = 0.4;
 
-    /** O(n log n). */
-    public static Facets of(Mesh m) {
+    /** Of each facet, 0 where it is flat or its edges are meant. O(n log n). */
+    public static double[] depths(Mesh m) {
         var depth = new double[m.triangleCount()];
         double sharp = Math.cos(Math.toRadians(CREASE_DEG)), flat = Math.cos(Math.toRadians(FLAT_DEG));
         var edges = new Edges(m);
@@ -31,12 +31,17 @@ public record Facets(double deep95, double deepest, double bentShare) {
             if (!(cos > sharp) || cos > flat) return;
             double angle = Math.acos(Math.min(1, cos)), side = m.point(edges.lowVertex(from)).distance(m.point(edges.highVertex(from)));
             if (!(side > 0)) return;
-            // heights of both triangles over their edge
-            for (int t : new int[] {f, g}) {
-                double wide = (t == f ? a : b).norm() / side;
-                depth[t] = Math.max(depth[t], wide / 2 * Math.tan(angle / 4));
-            }
+            // heights of both triangles over their edge: where a plane runs into a round, the facets of the round count
+            double wide = Math.min(a.norm(), b.norm()) / side, off = wide / 2 * Math.tan(angle / 4);
+            depth[f] = Math.max(depth[f], off);
+            depth[g] = Math.max(depth[g], off);
         });
+        return depth;
+    }
+
+    /** O(n log n). */
+    public static Facets of(Mesh m) {
+        var depth = depths(m);
         double all = 0, bent = 0;
         for (int f = 0; f < depth.length; f++) {
             all += m.area(f);

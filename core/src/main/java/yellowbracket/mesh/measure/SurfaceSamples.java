@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
@@ -18,12 +19,18 @@ import yellowbracket.mesh.index.Bvh;
 public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
     /** Cosine between normals of one side of a wall. */
     private static final double ALIKE = 0.3;
+    /** A surface is not in its own way. */
+    private static final double OFF_MM = 1e-3;
 
-    /** {@code normal} unit, outward; {@code seen}: on the show side; {@code bend}: sharpest bend to a neighbour, 1/mm. */
-    public record Sample(Vec3 point, Vec3 normal, boolean seen, double bend) {}
+    /**
+     * {@code normal} unit, outward; {@code seen}: on the show side; {@code bend}: sharpest bend to a neighbour, 1/mm; {@code flat}: how far
+     * a facet of a coarse mesh lies off the round that was meant, {@code thick} the wall beneath, {@code open} how far it is outward to the
+     * next surface, both infinite where there is none, mm.
+     */
+    public record Sample(Vec3 point, Vec3 normal, boolean seen, double bend, double flat, double thick, double open) {}
 
     public static SurfaceSamples of(Mesh mesh, Bvh whole, int count) {
-        double[] bend = bends(mesh);
+        double[] bend = bends(mesh), flat = Facets.depths(mesh);
         double area = 0;
         for (int f = 0; f < mesh.triangleCount(); f++) if (mesh.tag(f) == Mesh.ORIGINAL) area += mesh.area(f);
         double each = area / count, run = -each / 2;
@@ -35,11 +42,16 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
             int hits = (int) Math.ceil(run / each - 1e-9);
             if (run <= 0 || hits <= 0) continue;
             var n = mesh.areaVector(f).times(0.5 / a);
-            var sample = new Sample(mesh.centroid(f), n, ShowSide.seen(whole, mesh.centroid(f), n), bend[f]);
+            var at = mesh.centroid(f);
+            var sample = new Sample(at, n, ShowSide.seen(whole, at, n), bend[f], flat[f], far(whole, at, n.times(-1)), far(whole, at, n));
             for (int i = 0; i < hits; i++) out.add(sample);
             run -= hits * each;
         }
         return new SurfaceSamples(List.copyOf(out), each);
+    }
+
+    private static double far(Bvh whole, Vec3 at, Vec3 along) {
+        return whole.firstDistance(at.x(), at.y(), at.z(), along.x(), along.y(), along.z(), OFF_MM);
     }
 
     /**
@@ -49,13 +61,22 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
      */
     public boolean[] seenByFacet(Mesh mesh) {
         var out = new boolean[mesh.triangleCount()];
+        var near = nearestByFacet(mesh);
+        for (int f = 0; f < out.length; f++) out[f] = near[f] >= 0 && samples.get(near[f]).seen;
+        return out;
+    }
+
+    /** For each facet of a mesh the nearest sample that looks the same way; -1 on faces made by cuts, and without samples. */
+    public int[] nearestByFacet(Mesh mesh) {
+        var out = new int[mesh.triangleCount()];
+        Arrays.fill(out, -1);
         if (samples.isEmpty()) return out;
         var grid = new SampleGrid(samples, 2 * Math.sqrt(areaEachMm2));
         for (int f = 0; f < out.length; f++) {
             if (mesh.tag(f) != Mesh.ORIGINAL) continue;
             var n = mesh.areaVector(f);
             double len = n.norm();
-            out[f] = len > 0 && grid.nearest(mesh.centroid(f), n.times(1 / len)).seen;
+            if (len > 0) out[f] = grid.nearest(mesh.centroid(f), n.times(1 / len));
         }
         return out;
     }
@@ -98,8 +119,8 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
             return Math.clamp((int) (mm / cell), 0, n - 1);
         }
 
-        Sample nearest(Vec3 p, Vec3 normal) {
-            Sample best = null;
+        int nearest(Vec3 p, Vec3 normal) {
+            int best = -1;
             double least = Double.POSITIVE_INFINITY;
             int i = at(p.x() - low.x(), nx), j = at(p.y() - low.y(), ny), k = at(p.z() - low.z(), nz);
             for (int z = Math.max(0, k - 1); z <= Math.min(nz - 1, k + 1); z++)
@@ -110,19 +131,22 @@ public record SurfaceSamples(List<Sample> samples, double areaEachMm2) {
                         double far = s.point.distance(p);
                         if (far >= least || s.normal.dot(normal) < ALIKE) continue;
                         least = far;
-                        best = s;
+                        best = at;
                     }
-            return best != null ? best
-                    : samples.stream()
-                            .min(Comparator.comparingDouble(s -> s.point.distance(p) - 1000 * Math.min(ALIKE, s.normal.dot(normal))))
+            return best >= 0 ? best
+                    : IntStream.range(0, samples.size())
+                            .boxed()
+                            .min(Comparator.comparingDouble(
+                                    o -> samples.get(o).point.distance(p) - 1000 * Math.min(ALIKE, samples.get(o).normal.dot(normal))))
                             .orElseThrow();
         }
     }
 
     public SurfaceSamples scaled(double k) {
         return k == 1 ? this
-                : new SurfaceSamples(samples.stream().map(s -> new Sample(s.point.times(k), s.normal, s.seen, s.bend / k)).toList(),
-                        areaEachMm2 * k * k);
+                : new SurfaceSamples(samples.stream()
+                        .map(s -> new Sample(s.point.times(k), s.normal, s.seen, s.bend / k, k * s.flat, k * s.thick, k * s.open))
+                        .toList(), areaEachMm2 * k * k);
     }
 
     public double areaMm2() {

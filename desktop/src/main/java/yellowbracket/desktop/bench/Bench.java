@@ -1,5 +1,6 @@
 package yellowbracket.desktop.bench;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -84,6 +85,8 @@ public final class Bench extends StackPane {
     private String lookedFrom = "three-quarter";
     private Runnable looked = () -> {};
     private Optional<Grip> grabbed = Optional.empty();
+    private Optional<Brush> brush = Optional.empty();
+    private final List<Vec3> painted = new ArrayList<>();
     private String frameKey = "";
     private boolean ahead;
     private final Label hint = new Label();
@@ -104,6 +107,13 @@ public final class Bench extends StackPane {
 
     /** Something on the bench that is told where on it was clicked, in its own mesh's coordinates, set as the user data of a node. */
     public record Spot(Consumer<Vec3> clicked) {}
+
+    /**
+     * Something on the bench that is painted on with the left button, set as the user data of a node: {@code over} hears each place the
+     * pointer comes over, in the mesh's own coordinates, {@code done} all of them once at the end. A drag that starts beside it turns the
+     * view.
+     */
+    public record Brush(Consumer<Vec3> over, Consumer<List<Vec3>> done) {}
 
     /** Words shown beside the pointer while it is over a thing, set as the user data of a node. */
     public record Hint(String words) {}
@@ -411,6 +421,21 @@ public final class Bench extends StackPane {
         lastY = e.getY();
         hint.setVisible(false);
         grabbed = e.getButton() == MouseButton.PRIMARY ? grip(e) : Optional.empty();
+        brush = e.getButton() == MouseButton.PRIMARY && !e.isShiftDown() && grabbed.isEmpty() ? under(e, Brush.class) : Optional.empty();
+        painted.clear();
+        brush.ifPresent(b -> paint(b, e));
+    }
+
+    private void paint(Brush b, MouseEvent e) {
+        if (under(e, Brush.class).isEmpty()) return;
+        var at = picked(e);
+        painted.add(at);
+        b.over().accept(at);
+    }
+
+    private static Vec3 picked(MouseEvent e) {
+        var p = e.getPickResult().getIntersectedPoint();
+        return new Vec3(p.getX(), p.getY(), p.getZ());
     }
 
     private void hover(MouseEvent e) {
@@ -460,19 +485,26 @@ public final class Bench extends StackPane {
     private void release(MouseEvent e) {
         grabbed.ifPresent(g -> g.handle.dropped().accept(g.mm(e)));
         grabbed = Optional.empty();
+        var strokes = brush;
+        brush = Optional.empty();
+        if (!painted.isEmpty()) strokes.ifPresent(b -> b.done().accept(List.copyOf(painted)));
+        painted.clear();
     }
 
     private void click(MouseEvent e) {
         if (e.getButton() == MouseButton.PRIMARY && e.isStillSincePress()) {
             under(e, Target.class).ifPresent(t -> t.clicked().accept(e.getPickResult().getIntersectedFace()));
-            var p = e.getPickResult().getIntersectedPoint();
-            under(e, Spot.class).ifPresent(t -> t.clicked().accept(new Vec3(p.getX(), p.getY(), p.getZ())));
+            under(e, Spot.class).ifPresent(t -> t.clicked().accept(picked(e)));
         }
     }
 
     private void drag(MouseEvent e) {
         if (grabbed.isPresent()) {
             grabbed.get().handle.moved().accept(grabbed.get().mm(e));
+            return;
+        }
+        if (brush.isPresent()) {
+            paint(brush.get(), e);
             return;
         }
         double dx = e.getX() - lastX, dy = e.getY() - lastY;

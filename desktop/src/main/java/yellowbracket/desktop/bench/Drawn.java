@@ -234,7 +234,8 @@ public final class Drawn {
         });
     }
 
-    private PhongMaterial dull(Color c) {
+    /** Lit alike on all sides, without a highlight. */
+    public PhongMaterial dull(Color c) {
         return materials.computeIfAbsent(List.of(c, "dull"), k -> {
             var m = new PhongMaterial(c);
             m.setSpecularColor(Color.TRANSPARENT);

@@ -30,6 +30,11 @@ public record Ramp(String title, double low, double high, double[] ticks, List<C
         return new Ramp("wall", 0, 8, new double[] {0, 1, 2, 4, 8}, Role.series("wall"));
     }
 
+    /** Solid print left to sand into, mm: less than a third crimson. */
+    public static Ramp skin() {
+        return new Ramp("solid print left", 0, 3, new double[] {0, 1, 2, 3}, Role.series("wall"));
+    }
+
     /** Detail drawn out of shape, per cent. */
     public static Ramp distortion() {
         return new Ramp("out of shape", 0, 20, new double[] {0, 5, 10, 20}, Role.series("distortion"));

@@ -1,10 +1,14 @@
 package yellowbracket.desktop.station.smooth;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
-import yellowbracket.derive.Derived;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
@@ -14,118 +18,197 @@ import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Ramp;
-import yellowbracket.desktop.widget.Alternatives;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.Sheet;
-import yellowbracket.document.Edit;
-import yellowbracket.document.Prop;
+import yellowbracket.mesh.Adjacency;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.Cusp;
-import yellowbracket.smooth.Areas;
-import yellowbracket.smooth.Finish;
-import yellowbracket.smooth.School;
+import yellowbracket.print.SectionPrint;
+import yellowbracket.smooth.DepthMap;
+import yellowbracket.smooth.Place;
 import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.smooth.Targets;
 import yellowbracket.work.Station;
 
-/** How far to sand: the ladder of steps from the layer lines to the finish, with amounts; the bench shows the lines in place. */
+/** From layer lines to the finish: how rough it is where, the ladder, what to mix, rounds of priming and looking, what wall is left. */
 public final class SmoothView extends StationView {
+    private static final List<String> TABS = List.of("areas", "ladder", "mix", "rounds", "skin");
+
+    private final Map<String, SmoothPart> parts = new LinkedHashMap<>();
+    /** By section: the place that each facet of its drawing lies at. */
+    private final Map<String, Near> near = new HashMap<>();
+
+    private record Near(Mesh mesh, SurfaceSamples samples, int[] byFacet, Adjacency adjacency) {}
+
+    /** A facet of the drawing: where it lies, and how deep its own lines are, um. */
+    record Facet(Place place, double depthUm) {}
+
+    /** What the drawing shows of a facet. */
+    interface Shown {
+        double of(Facet f);
+    }
+
     public SmoothView(AppModel model, Bench bench) {
-        super(model, bench);
+        super(model, bench, TABS);
+        parts.put("areas", new AreasPart(this));
+        parts.put("ladder", new LadderPart(this));
+        parts.put("mix", new MixPart(this));
+        parts.put("rounds", new RoundsPart(this));
+        parts.put("skin", new SkinPart(this));
+    }
+
+    AppModel model() {
+        return model;
+    }
+
+    Bench bench() {
+        return bench;
+    }
+
+    boolean night() {
+        return model.nightProperty().get();
+    }
+
+    Optional<SmoothPlan> plan() {
+        return model.result(SmoothFigures.SMOOTH);
+    }
+
+    Optional<DepthMap> map() {
+        return model.result(SmoothFigures.MAP);
+    }
+
+    Targets targets() {
+        return prop().smooth().targets(prop().scale());
     }
 
     @Override
     public Card card() {
-        var card = new Card("how far to go, and when to stop", prop().name() + " \u00b7 " + prop().smooth().finish().label());
-        var smooth = model.result(SmoothFigures.SMOOTH);
-        if (smooth.isEmpty()) return waiting(card, SmoothFigures.SMOOTH);
-        var plan = smooth.get();
-        card.row("work", Words.about(plan.hours()), Words.text("%s waiting; %s dm\u00b2 on the show side; costs %s",
-                Words.hours(plan.waitH()), Words.whole(plan.areas().totalDm2()), Words.money(plan.cost())));
-        var finishes = alternatives("finish", "work h", "wait h", "sheets", "cans", "ready");
-        for (var f : Finish.values()) alternative(finishes, f.label(), f == prop().smooth().finish(),
-                new Edit("finish " + f.label(), b -> change(b, p -> p.withSmooth(p.smooth().withFinish(f)))), this::figures);
-        card.add(finishes);
-        var schools = alternatives("school", "work h", "wait h", "sheets", "cans", "ready");
-        for (var s : School.values()) alternative(schools, s.label(), s == prop().smooth().school(),
-                new Edit("school " + s.label(), b -> change(b, p -> p.withSmooth(p.smooth().withSchool(s)))), this::figures);
-        card.add(schools);
-        findings(card, plan.findings());
-        plan.seamFiller()
-                .ifPresent(m -> card.row("seams first", Words.text("%d batches", m.batches()),
-                        Words.text("%.0f %s filler with %.1f %s hardener each (%.1f %%), pot life %.0f min", m.baseEach(), m.unit(),
-                                m.hardenerEach(), m.unit(), 100 * m.hardenerShare(), m.potLifeMin())));
-        card.title("the ladder");
-        int n = 1;
-        for (var w : plan.work()) card.step(n++ + "   " + Words.about(w.hours()), w.step().what(),
-                String.join("\n", where(w), w.amount() + " \u00b7 stop when: " + w.step().stop()));
-        if (plan.budgetUm() > 0) card.row("sanding budget", Words.text("%.0f of %s \u00b5m", plan.takenUm(), Words.whole(plan.budgetUm())),
-                "taken of printed walls where most is");
+        var shown = parts.get(tab());
+        var wish = prop().smooth();
+        var card = card(shown.heading(), prop().name() + " \u00b7 " + wish.finish().label() + " \u00b7 " + wish.school().label());
+        if (plan().isEmpty() || map().isEmpty()) return waiting(card, SmoothFigures.SMOOTH);
+        shown.write(card, plan().get());
         cautions(card, Station.SMOOTH);
-        card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
-        areas(card, plan.areas());
-        return card;
+        return card.primary("keep and colour", () -> model.pageProperty().set(Page.COLOUR));
     }
 
-    private yellowbracket.document.Build change(yellowbracket.document.Build b, java.util.function.UnaryOperator<Prop> change) {
-        return b.prop(prop().id()).map(p -> b.with(change.apply(p))).orElse(b);
-    }
-
-    private void figures(Alternatives.Row row, Derived d) {
-        var s = d.get(SmoothFigures.SMOOTH, prop().id());
-        boolean none = s.map(p -> p.work().isEmpty()).orElse(true);
-        row.note(s.isPresent() && none ? "out of reach: no way leads from these lines to that finish" : "");
-        row.figures(ready(d), s.map(p -> none ? "-" : Words.text("~%.1f", p.hours())).orElse("-"),
-                s.map(p -> none ? "-" : Words.text("%.1f", p.waitH())).orElse("-"), s.map(p -> String.valueOf(p.sheets())).orElse("-"),
-                s.map(p -> Words.text("%.1f", p.cans())).orElse("-"), readyWords(d));
-    }
-
-    private static String where(SmoothPlan.Work w) {
-        return w.where().isEmpty() ? Words.text("everywhere, %.0f dm\u00b2", w.areaDm2())
-                : Words.text("%.0f dm\u00b2: %s", w.areaDm2(), String.join("; ", w.where()));
-    }
-
-    private void areas(Card card, Areas a) {
-        card.title("areas on the show side");
-        card.add(new Sheet<Areas.Area>("areas", "").words("", Areas.Area::words)
-                .number("dm\u00b2", Areas.Area::mm2, l -> Words.text("%.1f", l.dm2()))
-                .number("share", Areas.Area::mm2, l -> Words.percent(l.mm2() / Math.max(1, a.totalMm2())))
-                .number("lines \u00b5m", Areas.Area::deepUm, l -> Words.text("%.0f", l.deepUm()))
-                .rows(a.list(), 9));
-        card.row("valleys hold", Words.text("%.0f ml", a.valleyMl()), "between all layer lines that are seen");
+    @Override
+    public boolean busyWithInput() {
+        return parts.get(tab()).busy();
     }
 
     @Override
     public void draw() {
         bench.showExplode(false);
+        if (plan().isPresent() && map().isPresent() && bounds().isPresent()) parts.get(tab()).draw(plan().get());
+    }
+
+    /** Every section, each facet with the colour of a value; {@link Double#NaN} for none. */
+    List<Node> painted(Ramp ramp, Shown value) {
+        return sections(
+                (mesh, facets) -> bench.drawn().byFacet(mesh, ramp, neutral(), f -> facets[f] == null ? Double.NaN : value.of(facets[f])));
+    }
+
+    /** Each facet with one of a few colours, by number; the last for what has none. */
+    List<Node> painted(List<Color> palette, Shown number) {
+        return sections((mesh, facets) -> bench.drawn()
+                .byPalette(mesh, palette, f -> facets[f] == null ? palette.size() - 1 : number.of(facets[f])));
+    }
+
+    private interface Drawing {
+        Node of(Mesh mesh, Facet[] facets);
+    }
+
+    private List<Node> sections(Drawing drawing) {
         var drawn = model.result(CutFigures.DRAWING);
         var prints = model.result(PrintFigures.PRINTS);
-        var size = bounds();
-        if (drawn.isEmpty() || prints.isEmpty() || size.isEmpty()) return;
+        var samples = model.result(CutFigures.SAMPLES_OF);
+        var out = new ArrayList<Node>();
+        if (drawn.isEmpty() || prints.isEmpty() || samples.isEmpty()) return out;
+        var places = places();
         double s = prop().scale();
-        var things = new ArrayList<javafx.scene.Node>();
         for (var p : prints.get().prints()) {
             var mesh = drawn.get().bySection().get(p.name());
-            if (mesh == null) continue;
-            var up = p.orientation().turn().row2();
-            var view = bench.drawn().byFacet(mesh, Ramp.cusp(), neutral(), f -> depth(mesh, f, up, p.profile().layerMm()));
+            var own = samples.get().bySection().get(p.name());
+            var at = places.getOrDefault(p.name(), List.of());
+            if (mesh == null || own == null || at.size() != own.samples().size()) continue; // of other cuts: soon made anew
+            var view = drawing.of(mesh, facets(mesh, p, at, nearest(p.name(), mesh, own)));
             view.getTransforms().add(new Scale(s, s, s));
-            things.add(view);
+            out.add(view);
         }
-        bench.show(things, size.get(), key("prop"));
-        bench.callouts(List.of());
-        bench.legend().ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
-        bench.gauges(model.result(SmoothFigures.SMOOTH).map(this::gauges).orElse(List.of()));
+        return out;
     }
 
-    private static double depth(Mesh m, int f, yellowbracket.mesh.Vec3 up, double layer) {
-        var n = m.areaVector(f);
-        return n.norm() == 0 || m.tag(f) != Mesh.ORIGINAL ? Double.NaN : Cusp.um(layer, Math.abs(up.dot(n)) / n.norm());
+    private Map<String, List<Place>> places() {
+        var out = new HashMap<String, List<Place>>();
+        map().ifPresent(m -> m.places().forEach(p -> out.computeIfAbsent(p.section(), k -> new ArrayList<>()).add(p)));
+        return out;
     }
 
-    private List<Bench.Gauge> gauges(SmoothPlan p) {
-        return List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
-                new Bench.Gauge("show side", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
+    private Near nearest(String section, Mesh mesh, SurfaceSamples samples) {
+        var known = near.get(section);
+        if (known == null || known.mesh != mesh || known.samples != samples) {
+            known = new Near(mesh, samples, samples.nearestByFacet(mesh), new Adjacency(mesh));
+            near.put(section, known);
+        }
+        return known;
+    }
+
+    private static Facet[] facets(Mesh mesh, SectionPrint print, List<Place> places, Near at) {
+        var near = at.byFacet;
+        var flats = flats(places, at);
+        var up = print.orientation().turn().row2();
+        double layer = print.profile().layerMm();
+        var out = new Facet[mesh.triangleCount()];
+        for (int f = 0; f < out.length; f++) {
+            if (near[f] < 0) continue;
+            var n = mesh.areaVector(f);
+            if (n.norm() == 0) continue;
+            var p = places.get(near[f]);
+            double own = print.bands().isEmpty() ? Cusp.um(layer, Math.min(1, Math.abs(up.dot(n)) / n.norm())) : p.cuspUm();
+            out[f] = new Facet(p, Math.max(own, p.scarUm()) + flats[f]);
+        }
+        return out;
+    }
+
+    /** Samples lie further apart than facets: what they tell of flats is evened out over neighbours. */
+    private static double[] flats(List<Place> places, Near at) {
+        var now = new double[at.byFacet.length];
+        for (int f = 0; f < now.length; f++) now[f] = at.byFacet[f] < 0 ? 0 : places.get(at.byFacet[f]).flatUm();
+        for (int pass = 0; pass < 3; pass++) {
+            var next = new double[now.length];
+            for (int f = 0; f < now.length; f++) {
+                double sum = now[f], n = 1;
+                for (int k = 0; k < 3; k++) {
+                    int c = at.adjacency.across(3 * f + k);
+                    if (c < 0 || at.byFacet[c / 3] < 0) continue;
+                    sum += now[c / 3];
+                    n++;
+                }
+                next[f] = sum / n;
+            }
+            now = next;
+        }
+        return now;
+    }
+
+    /** Hears where the prop is clicked, in the model's own mm. */
+    static void clicked(List<Node> things, java.util.function.Consumer<Vec3> then) {
+        things.forEach(t -> t.setUserData(new Bench.Spot(then)));
+    }
+
+    /** Hears where the prop is brushed over, in the model's own mm. */
+    static void brushed(List<Node> things, java.util.function.Consumer<List<Vec3>> then) {
+        things.forEach(t -> t.setUserData(new Bench.Brush(p -> {}, then)));
+    }
+
+    void shown(List<Node> things, List<Bench.Callout> labels, SmoothPlan p, String overlay) {
+        bench.show(things, bounds().orElseThrow(), key(overlay));
+        bench.callouts(labels);
+        bench.gauges(List.of(new Bench.Gauge("work", Words.about(p.hours()), Words.hours(p.waitH()) + " waiting", ""),
+                new Bench.Gauge("to work on", Words.text("%.0f dm\u00b2", p.areas().totalDm2()), "", ""),
                 new Bench.Gauge("lines to hide", Words.text("%.0f \u00b5m", p.areas().valley90Um()), "90 % are finer", ""),
-                new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), ""));
+                new Bench.Gauge("paper", p.sheets() + " sheets", Words.text("%.1f cans", p.cans()), "")));
     }
 }

@@ -1,4 +1,4 @@
-package yellowbracket.colour;
+package yellowbracket.shop;
 
 /**
  * CIE L*a*b* under D65. Differences by CIEDE2000 as in Sharma, Wu, Dalal, "The CIEDE2000 color-difference formula: implementation notes,
@@ -18,7 +18,7 @@ public record Lab(double l, double a, double b) {
     }
 
     /** Linear-light red, green, blue, 0..1. */
-    static double[] linear(String hex) {
+    public static double[] linear(String hex) {
         if (!hex.matches("#[0-9a-fA-F]{6}")) throw new IllegalArgumentException("a colour is written #rrggbb, not " + hex);
         var out = new double[3];
         for (int i = 0; i < 3; i++) {
@@ -28,7 +28,7 @@ public record Lab(double l, double a, double b) {
         return out;
     }
 
-    static Lab ofLinear(double[] c) {
+    public static Lab ofLinear(double[] c) {
         double x = (0.4124564 * c[0] + 0.3575761 * c[1] + 0.1804375 * c[2]) / WHITE_X;
         double y = 0.2126729 * c[0] + 0.7151522 * c[1] + 0.0721750 * c[2];
         double z = (0.0193339 * c[0] + 0.1191920 * c[1] + 0.9503041 * c[2]) / WHITE_Z;

@@ -1,0 +1,50 @@
+package yellowbracket.smooth;
+
+import yellowbracket.mesh.Vec3;
+
+/**
+ * A spot of the surface as it comes off the printer, real mm.
+ * @param section its letter @param mm2 that it stands for @param cuspUm valleys between layer lines, {@code widthMm} from one to the next;
+ *        {@code flatUm} off the round that was meant, {@code scarUm} where support stood @param skinMm solid print beneath
+ * @param closed a hand gets to it only before the sections are joined
+ */
+public record Place(String section, Vec3 at, Vec3 normal, double mm2, Target target, Areas.Shape shape, double cuspUm, double widthMm,
+        double flatUm, double scarUm, double skinMm, boolean closed) {
+    /** Steps of a gentle slope stand so much further apart than they are high that each is seen by itself. */
+    private static final double TERRACE_MM = 0.9;
+
+    /** From the highest to the lowest that is to become one surface. */
+    public double depthUm() {
+        return Math.max(cuspUm, scarUm) + flatUm;
+    }
+
+    /** Mean depth is half of it. */
+    public double valleyMm3() {
+        return depthUm() / 2000 * mm2;
+    }
+
+    /** What makes it rough. */
+    public enum Kind {
+        LINES("layer lines"), TERRACES("stair terraces"), SCARS("support scars"), FLATS("flats of a coarse model");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    public Kind kind() {
+        if (scarUm > cuspUm) return Kind.SCARS;
+        if (flatUm > cuspUm) return Kind.FLATS;
+        return widthMm > TERRACE_MM ? Kind.TERRACES : Kind.LINES;
+    }
+
+    Place to(Target t) {
+        return t == target ? this : new Place(section, at, normal, mm2, t, shape, cuspUm, widthMm, flatUm, scarUm, skinMm, closed);
+    }
+}

@@ -1,0 +1,168 @@
+package yellowbracket.smooth;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.SplittableRandom;
+
+/**
+ * Rounds of priming, looking and mending so far, and how many are left. A flaw that is there is found in a look with chance p, which goes
+ * by the light; one that is worked on is cleared with chance q; each one worked on brings new ones at a rate. How many there are to begin
+ * with is Poisson with an unknown mean: thinned by looks it stays Poisson, so the counts found give the likelihood of p and that mean in
+ * closed form. Unknowns are drawn from their priors and weighed by it (importance sampling); for each, the rounds to come are played.
+ * @param hidden expected number not found yet @param limit of flaws that may stay, found or not @param stop whether what is left is
+ *        expected under it
+ */
+public record Rounds(List<Count> counts, int open, double hidden, double limit, Left left, boolean stop) {
+    /** One round. @param open still to be worked on after it */
+    public record Count(int round, Look look, int found, int cleared, int open) {}
+
+    /** Rounds left, counted from now: the middle, and a range that holds them in four of five cases. */
+    public record Left(int median, int low, int high) {}
+
+    /** Priors, from common practice. Flaws a dm2 of a surface sanded and primed once: mean and shape of a gamma distribution. */
+    static final double FLAWS_DM2 = 0.8, FLAWS_SHAPE = 1.5;
+    /** Makers differ in what they see: standard deviation of the logit of p. */
+    static final double EYES = 0.6;
+    /** Cleared of those worked on: beta. */
+    static final double CLEARED = 8, NOT_CLEARED = 2;
+    /** New ones for each worked on, mean and shape. */
+    static final double NEW = 0.12, NEW_SHAPE = 2;
+    /** Nobody goes on for longer. */
+    static final int MOST = 30;
+    private static final int DRAWS = 2_000;
+    private static final double EIGHTY = 0.8;
+    private static final long SEED = 20_111;
+
+    public Rounds {
+        counts = List.copyOf(counts);
+    }
+
+    /** Flaws that may stay on a square decimetre: none is seen from where the prop is looked at. */
+    static double limitDm2(Finish f) {
+        return switch (f) {
+            case FAR -> 0.4;
+            case ARMS_LENGTH -> 0.15;
+            case SATIN -> 0.06;
+            case GLOSS -> 0.02;
+            case MIRROR -> 0.006;
+        };
+    }
+
+    /** @param areaDm2 that is looked at */
+    public static Rounds of(List<Look> looks, List<Flaw> flaws, double areaDm2, Finish finish) {
+        var counts = new ArrayList<Count>();
+        for (int r = 1; r <= looks.size(); r++) {
+            int round = r;
+            int found = (int) flaws.stream().filter(f -> f.found() == round).count();
+            int cleared = (int) flaws.stream().filter(f -> f.cleared().filter(c -> c == round).isPresent()).count();
+            int open = (int) flaws.stream()
+                    .filter(f -> !f.accepted() && f.found() <= round && f.cleared().filter(c -> c <= round).isEmpty())
+                    .count();
+            counts.add(new Count(r, looks.get(r - 1), found, cleared, open));
+        }
+        int now = looks.size(), failed = 0;
+        for (var f : flaws) for (int r = f.found() + 1; r < now; r++) if (f.cleared().filter(c -> c <= now).orElse(now) > r) failed++;
+        return of(counts, failed, areaDm2, limitDm2(finish) * areaDm2);
+    }
+
+    /** @param failed how often a flaw that was worked on was still there the next round */
+    static Rounds of(List<Count> counts, int failed, double areaDm2, double limit) {
+        int open = counts.isEmpty() ? 0 : counts.getLast().open, cleared = counts.stream().mapToInt(Count::cleared).sum();
+        var random = new SplittableRandom(SEED);
+        var rounds = new int[DRAWS];
+        var logs = new double[DRAWS];
+        var hidden = new double[DRAWS];
+        for (int i = 0; i < DRAWS; i++) {
+            var maker = Maker.drawn(random, areaDm2, CLEARED + cleared, NOT_CLEARED + failed);
+            hidden[i] = maker.flaws;
+            int worked = 0;
+            for (var c : counts) {
+                double there = hidden[i] + maker.fresh * worked, p = maker.finds(c.look), expected = Math.max(1e-12, p * there);
+                logs[i] += c.found * Math.log(expected) - expected;
+                hidden[i] = (1 - p) * there;
+                worked = c.open;
+            }
+            rounds[i] = maker.play(random, Draw.poisson(random, hidden[i]), open, limit);
+        }
+        var weights = weights(logs);
+        double rest = 0;
+        for (int i = 0; i < DRAWS; i++) rest += weights[i] * hidden[i];
+        return new Rounds(counts, open, rest, limit, left(rounds, weights), !counts.isEmpty() && open + rest <= limit);
+    }
+
+    private static double[] weights(double[] logs) {
+        double most = Arrays.stream(logs).max().orElse(0);
+        var out = Arrays.stream(logs).map(l -> Math.exp(l - most)).toArray();
+        double sum = Arrays.stream(out).sum();
+        return Arrays.stream(out).map(w -> w / sum).toArray();
+    }
+
+    /** The middle, and of all ranges about it the one that holds nearest to four fifths. */
+    private static Left left(int[] rounds, double[] weights) {
+        var mass = new double[MOST + 1];
+        for (int i = 0; i < rounds.length; i++) mass[rounds[i]] += weights[i];
+        int median = 0;
+        for (double run = mass[0]; run < 0.5 && median < MOST;) run += mass[++median];
+        int low = median, high = median;
+        double best = Double.POSITIVE_INFINITY;
+        for (int a = 0; a <= median; a++) for (int b = median; b <= MOST; b++) {
+            double held = 0;
+            for (int k = a; k <= b; k++) held += mass[k];
+            double off = Math.abs(held - EIGHTY) + 1e-6 * (b - a);
+            if (off >= best) continue;
+            best = off;
+            low = a;
+            high = b;
+        }
+        return new Left(median, low, high);
+    }
+
+    /**
+     * A maker and the surface in hand.
+     * @param flaws mean number to begin with @param eyes added to the logit of what a look finds @param clears chance @param fresh new ones
+     *        for each worked on
+     */
+    record Maker(double flaws, double eyes, double clears, double fresh) {
+        static Maker drawn(SplittableRandom random, double areaDm2, double a, double b) {
+            return new Maker(Draw.gamma(random, FLAWS_SHAPE) / FLAWS_SHAPE * FLAWS_DM2 * areaDm2, EYES * Draw.normal(random),
+                    Draw.beta(random, a, b), Draw.gamma(random, NEW_SHAPE) / NEW_SHAPE * NEW);
+        }
+
+        double finds(Look look) {
+            double odds = look.finds() / (1 - look.finds()) * Math.exp(eyes);
+            return odds / (1 + odds);
+        }
+
+        /** Rounds until no more than the limit is left, under raking light. */
+        int play(SplittableRandom random, int hidden, int open, double limit) {
+            double p = finds(Look.RAKING);
+            int n = 0;
+            while (hidden + open > limit && n < MOST) {
+                n++;
+                hidden += Draw.poisson(random, fresh * open);
+                open -= Draw.binomial(random, open, clears);
+                int found = Draw.binomial(random, hidden, p);
+                hidden -= found;
+                open += found;
+            }
+            return n;
+        }
+    }
+
+    /** The open flaws from one to the nearest next, beginning at the highest. */
+    public static List<Flaw> walk(List<Flaw> flaws) {
+        var rest = new ArrayList<>(flaws.stream().filter(Flaw::open).toList());
+        var out = new ArrayList<Flaw>();
+        if (rest.isEmpty()) return out;
+        var at = rest.stream().max(Comparator.comparingDouble(f -> f.at().z())).orElseThrow();
+        while (true) {
+            out.add(at);
+            rest.remove(at);
+            if (rest.isEmpty()) return out;
+            var here = at.at();
+            at = rest.stream().min(Comparator.comparingDouble(f -> f.at().distance(here))).orElseThrow();
+        }
+    }
+}
