@@ -230,6 +230,33 @@ class MainTest {
     }
 
     @Test
+    void smoothTellsTheLadderWhatToMixAndTheRoundsLeft() throws Exception {
+        var build = dir.resolve("smooth.bracket");
+        assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
+        var j = yb("smooth", build, "--prop", "mask", "--json").json();
+        holds(j, "depth", "areas", "ladder", "mixes", "skin", "rounds", "hours", "waitH", "cost", "findings");
+        holds(j.get("depth"), "p50Um", "p90Um", "volumeMl");
+        holds(j.get("areas").get(0), "name", "areaDm2", "flat", "curved", "tight", "detail");
+        holds(j.get("ladder").get(0), "area", "step", "product", "grit", "areaDm2", "passes", "hours", "waitH", "amount", "unit", "leaves");
+        holds(j.get("ladder").get(0).get("leaves"), "valleyUm", "scratchUm");
+        holds(j.get("skin"), "leastUm", "takenUm", "where");
+        holds(j.get("rounds"), "found", "left");
+        holds(j.get("rounds").get("left"), "median", "p80");
+        double areas = 0;
+        for (var a : j.get("areas")) areas += a.get("areaDm2").asDouble();
+        assertThat(areas).isBetween(1.0, 60.0);
+        var helm = yb("smooth", build, "--celsius", "10", "--json").json();
+        var mix = helm.get("mixes").get(0);
+        holds(mix, "product", "batches", "gramsEach", "hardenerG", "share", "potLifeMin", "minutesEach");
+        holds(mix.get("share"), "least", "meant", "most");
+        assertThat(mix.get("share").get("meant").asDouble()).as("in the cold, by the label's table").isEqualTo(0.03);
+        assertThat(yb("smooth", build).out()).contains("why", "stop");
+        assertThat(yb("smooth", build, "--celsius", "60").err()).contains("between 5 and 40");
+        assertThat(yb("smooth", build, "--prop", "crown").err()).contains("there is helm, staff, mask");
+        refused(yb("smooth", dir.resolve("none.bracket")), "no such file");
+    }
+
+    @Test
     void joinTellsWhatSeamsBearAndInWhichOrder() throws Exception {
         var build = dir.resolve("joined.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
@@ -316,8 +343,7 @@ class MainTest {
         assertThat(print.material()).isEqualTo("PETG");
         assertThat(print.layerMm()).isEqualTo(0.28);
         assertThat(print.infill()).isEqualTo(0.1);
-        assertThat(build.props().getFirst().smooth())
-                .isEqualTo(new SmoothWish(Finish.ARMS_LENGTH, School.PASTE, SmoothWish.Hurry.LEAST_WORK));
+        assertThat(build.props().getFirst().smooth()).isEqualTo(SmoothWish.USUAL.withFinish(Finish.ARMS_LENGTH).withSchool(School.PASTE));
         assertThat(yb("plan", out, "--today", "2026-03-30", "--json").json().get("tasks").get(0).get("id").asText())
                 .isEqualTo("size:shelf-board");
         assertThat(yb("new", board, board, "--out", dir.resolve("two.bracket"), "--cut", "whole", "--json").json().get("props"))

@@ -3,7 +3,8 @@ package yellowbracket.shop;
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
  * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
- * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm, {@code UM} micrometres.
+ * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm, {@code UM}
+ * micrometres.
  */
 public enum Practice {
     /** Measuring a wearer and settling the scale; the same for what is carried. Looking the sections over and writing their files. */

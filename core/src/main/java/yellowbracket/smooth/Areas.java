@@ -109,7 +109,7 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
     public static Areas of(DepthMap map, Targets targets) {
         var worked = map.places()
                 .stream()
-                .map(p -> p.to(targets.ofArea(p, Lines.of(p.depthUm()))))
+                .map(p -> p.to(targets.ofArea(p)))
                 .filter(p -> p.target().worked())
                 .sorted(Comparator.comparingDouble(Place::depthUm))
                 .toList();
@@ -121,9 +121,7 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         for (var target : Target.values()) for (var shape : Shape.values()) {
             var rest = new ArrayList<Place>();
             for (var lines : Lines.values()) {
-                worked.stream()
-                        .filter(p -> p.shape() == shape && p.target() == target && Lines.of(p.depthUm()) == lines)
-                        .forEach(rest::add);
+                worked.stream().filter(p -> p.shape() == shape && p.target() == target && p.lines() == lines).forEach(rest::add);
                 // here: what is little is worked like the deeper of its shape
                 if (sum(rest) < LEAST * all && lines != Lines.STEPS || rest.isEmpty()) continue;
                 out.add(area(shape, target, rest, low, high));
@@ -138,12 +136,17 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         return spots.stream().mapToDouble(Place::mm2).sum();
     }
 
-    private static Area area(Shape shape, Target target, List<Place> sorted, double low, double high) {
+    private static Area area(Shape shape, Target target, List<Place> some, double low, double high) {
+        var sorted = some.stream().sorted(Comparator.comparingDouble(Place::depthUm)).toList();
         double all = sum(sorted);
         var skins = sorted.stream().sorted(Comparator.comparingDouble(Place::skinMm)).toList();
-        return new Area(shape, Lines.of(sorted.getLast().depthUm()), target, where(sorted, low, high), all,
+        return new Area(shape, deepest(sorted), target, where(sorted, low, high), all,
                 sorted.stream().mapToDouble(p -> p.depthUm() * p.mm2()).sum() / all, at(sorted, 0.9 * all),
                 skins.get(skins.size() / 20).skinMm());
+    }
+
+    private static Lines deepest(List<Place> some) {
+        return some.stream().map(Place::lines).max(Comparator.naturalOrder()).orElseThrow();
     }
 
     /** As a person would point at it: where most of it faces, else where most of it lies. */
@@ -181,10 +184,8 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
 
     /** The area a place belongs to; empty where nothing is done. */
     public java.util.Optional<Area> of(Place p, Targets targets) {
-        var q = p.to(targets.ofArea(p, Lines.of(p.depthUm())));
-        return list.stream()
-                .filter(a -> a.at(q))
-                .min(Comparator.comparingInt(a -> Math.abs(a.lines.ordinal() - Lines.of(q.depthUm()).ordinal())));
+        var q = p.to(targets.ofArea(p));
+        return list.stream().filter(a -> a.at(q)).min(Comparator.comparingInt(a -> Math.abs(a.lines.ordinal() - q.lines().ordinal())));
     }
 
     public double totalMm2() {

@@ -3,6 +3,7 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import yellowbracket.cut.Section;
@@ -37,9 +38,18 @@ public record DepthMap(List<Place> places) {
         }
     }
 
+    /** What lies within this, mm, or a spacing and a half of the samples, is worked with a place. */
+    private static final double AROUND_MM = 8, SPACINGS = 1.6;
+    /** What faces another way is not around it, by cosine. */
+    private static final double ALIKE = 0.5;
+
     public static DepthMap of(List<Printed> printed, Targets targets, Catalogue shop) {
         var out = new ArrayList<Place>();
-        for (var p : printed) of(p, targets, shop, out);
+        for (var p : printed) {
+            var own = new ArrayList<Place>();
+            of(p, targets, shop, own);
+            around(own, out);
+        }
         return new DepthMap(out);
     }
 
@@ -57,10 +67,39 @@ public record DepthMap(List<Place> places) {
             double layer = p.print().layerAt(height), slope = Math.min(1, Math.abs(c));
             boolean scarred = held && -c > leans && height > ON_BED_MM;
             out.add(new Place(p.section().name(), s.point(), s.normal(), each,
-                    targets.of(s.point(), s.seen() ? Target.SHOW : Target.HIDDEN), shape, Cusp.um(layer, slope),
+                    targets.of(s.point(), s.seen() ? Target.SHOW : Target.HIDDEN), shape, Areas.Lines.FINE, Cusp.um(layer, slope),
                     width(profile, layer, slope), 1000 * s.flat(), scarred ? scar : 0, Skin.mm(profile, slope, s.thick()),
                     s.open() < HAND_MM));
         }
+    }
+
+    /** Shape and depth of lines as they are around a place: the middle shape, the mean depth. */
+    private static void around(List<Place> own, List<Place> out) {
+        if (own.isEmpty()) return;
+        double far = Math.max(AROUND_MM, SPACINGS * Math.sqrt(own.getFirst().mm2()));
+        var cells = new HashMap<Long, List<Place>>();
+        for (var p : own) cells.computeIfAbsent(cell(p.at(), far, 0, 0, 0), k -> new ArrayList<>()).add(p);
+        var shapes = new int[Areas.Shape.values().length];
+        for (var p : own) {
+            java.util.Arrays.fill(shapes, 0);
+            double sum = 0;
+            int n = 0;
+            for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++)
+                for (int z = -1; z <= 1; z++) for (var q : cells.getOrDefault(cell(p.at(), far, x, y, z), List.of())) {
+                    if (q.at().distance(p.at()) > far || q.normal().dot(p.normal()) < ALIKE) continue;
+                    shapes[q.shape().ordinal()]++;
+                    sum += q.depthUm();
+                    n++;
+                }
+            int middle = 0;
+            for (int run = shapes[0]; 2 * run < n; run += shapes[middle]) middle++;
+            out.add(p.among(Areas.Shape.values()[middle], sum / n));
+        }
+    }
+
+    private static long cell(Vec3 p, double size, int dx, int dy, int dz) {
+        long x = (long) Math.floor(p.x() / size) + dx, y = (long) Math.floor(p.y() / size) + dy, z = (long) Math.floor(p.z() / size) + dz;
+        return (x & 0x1fffff) << 42 | (y & 0x1fffff) << 21 | z & 0x1fffff;
     }
 
     /** From one line to the next along the surface. */

@@ -19,8 +19,8 @@ import yellowbracket.work.Hazard;
  */
 public final class Ladder {
     /**
-     * What is minimised, as minutes: a minute of work, an hour of waiting, a unit of money, a cm3 of dry dust, a micrometre by which details
-     * are filled or worn.
+     * What is minimised, as minutes: a minute of work, an hour of waiting, a unit of money, a cm3 of dry dust, a micrometre by which
+     * details are filled or worn.
      */
     public record Weights(String name, double workMin, double waitH, double money, double dustCm3, double detailUm) {
         public static final Weights LEAST_WORK = new Weights("least work", 1, 0.15, 0.5, 0, 0);

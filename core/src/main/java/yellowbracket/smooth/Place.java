@@ -4,12 +4,13 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * A spot of the surface as it comes off the printer, real mm.
- * @param section its letter @param mm2 that it stands for @param cuspUm valleys between layer lines, {@code widthMm} from one to the next;
+ * @param section its letter @param shape, {@code lines}: of it and what lies around it, for nobody changes paper from one spot to the next
+ *        @param mm2 that it stands for @param cuspUm valleys between layer lines, {@code widthMm} from one to the next;
  *        {@code flatUm} off the round that was meant, {@code scarUm} where support stood @param skinMm solid print beneath
  * @param closed a hand gets to it only before the sections are joined
  */
-public record Place(String section, Vec3 at, Vec3 normal, double mm2, Target target, Areas.Shape shape, double cuspUm, double widthMm,
-        double flatUm, double scarUm, double skinMm, boolean closed) {
+public record Place(String section, Vec3 at, Vec3 normal, double mm2, Target target, Areas.Shape shape, Areas.Lines lines, double cuspUm,
+        double widthMm, double flatUm, double scarUm, double skinMm, boolean closed) {
     /** Steps of a gentle slope stand so much further apart than they are high that each is seen by itself. */
     private static final double TERRACE_MM = 0.9;
 
@@ -44,7 +45,11 @@ public record Place(String section, Vec3 at, Vec3 normal, double mm2, Target tar
         return widthMm > TERRACE_MM ? Kind.TERRACES : Kind.LINES;
     }
 
+    Place among(Areas.Shape usual, double depthUm) {
+        return new Place(section, at, normal, mm2, target, usual, Areas.Lines.of(depthUm), cuspUm, widthMm, flatUm, scarUm, skinMm, closed);
+    }
+
     Place to(Target t) {
-        return t == target ? this : new Place(section, at, normal, mm2, t, shape, cuspUm, widthMm, flatUm, scarUm, skinMm, closed);
+        return t == target ? this : new Place(section, at, normal, mm2, t, shape, lines, cuspUm, widthMm, flatUm, scarUm, skinMm, closed);
     }
 }

@@ -97,10 +97,9 @@ final class SmoothPlanner {
                 .distinct()
                 .forEach(p -> findings.add(Finding.care(
                         p + " in one cup this large heats up and sets early: pour it out onto the work, or into a flat tray, at once")));
-        if (skin.leastUm() < 1000 * Skin.LEAST_MM && skin.takenUm() > 0) findings.add(Finding.care(text(
-                "%s: sanding leaves %.0f \u00b5m of solid print over the infill: print one wall or top layer more, or fill instead of sanding "
-                        + "there",
-                skin.where(), Math.max(0, skin.leastUm()))));
+        if (skin.leastUm() < 1000 * Skin.LEAST_MM && skin.takenUm() > 0) findings.add(Finding
+                .care(text("%s: sanding leaves %.0f \u00b5m of solid print over the infill: print one wall or top layer more, or fill "
+                        + "instead of sanding there", skin.where(), Math.max(0, skin.leastUm()))));
         shop.coatings()
                 .stream()
                 .filter(c -> way.school().allows(c.kind()) && c.light().isPresent())

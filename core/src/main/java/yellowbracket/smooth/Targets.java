@@ -37,8 +37,8 @@ public final class Targets {
         return shape.name() + " " + lines.name();
     }
 
-    /** @param p real mm */
-    Target of(Vec3 p, Target usual) {
+    /** @param p real mm @param usual where no brush went over it */
+    public Target of(Vec3 p, Target usual) {
         var model = p.times(1 / scale);
         for (int i = strokes.size() - 1; i >= 0; i--)
             if (boxes.get(i).contains(model) && strokes.get(i).holds(model)) return strokes.get(i).target();
@@ -46,9 +46,9 @@ public final class Targets {
     }
 
     /** An area as a whole, where no brush said otherwise. */
-    Target ofArea(Place p, Areas.Lines lines) {
+    Target ofArea(Place p) {
         if (p.target() != Target.SHOW) return p.target();
-        return areas.getOrDefault(key(p.shape(), lines), Target.SHOW);
+        return areas.getOrDefault(key(p.shape(), p.lines()), Target.SHOW);
     }
 
     @Override

@@ -142,9 +142,9 @@ class DepthMapTest {
         // half as large a model, the same places
         var half = new Targets(List.of(top, shine), Map.of(), 0.5);
         assertThat(half.of(new Vec3(0, 0, 30), Target.SHOW)).isEqualTo(Target.MIRROR);
-        var steps = map(ball, 0.2).places().stream().filter(p -> p.depthUm() > Areas.COARSE_UM).findFirst().orElseThrow();
+        var steps = map(ball, 0.2).places().stream().filter(p -> p.lines() == Areas.Lines.STEPS).findFirst().orElseThrow();
         var byArea = new Targets(List.of(), Map.of(Targets.key(steps.shape(), Areas.Lines.STEPS), Target.TEXTURE), 1);
-        assertThat(byArea.ofArea(steps, Areas.Lines.STEPS)).isEqualTo(Target.TEXTURE);
+        assertThat(byArea.ofArea(steps)).isEqualTo(Target.TEXTURE);
         assertThat(Areas.of(map(ball, 0.2), byArea).list()).anyMatch(a -> a.target() == Target.TEXTURE)
                 .noneMatch(a -> a.target() == Target.SHOW && a.lines() == Areas.Lines.STEPS);
     }

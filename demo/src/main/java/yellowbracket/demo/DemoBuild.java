@@ -25,6 +25,7 @@ import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
@@ -36,6 +37,8 @@ import yellowbracket.size.SizeWish;
 import yellowbracket.size.Exposure;
 import yellowbracket.size.Use;
 import yellowbracket.smooth.Finish;
+import yellowbracket.smooth.Flaw;
+import yellowbracket.smooth.Look;
 import yellowbracket.smooth.School;
 import yellowbracket.smooth.SmoothWish;
 
@@ -71,7 +74,9 @@ public record DemoBuild(Build build, Meshes meshes) {
         var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
                 .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren"), List.of(), List.of(), List.of()))
                 .withCut(CutWish.WHOLE.withRegistration(Registration.PLAIN))
-                .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST))
+                .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST)
+                        .withLooks(List.of(Look.PRIMED, Look.RAKING))
+                        .withFlaws(maskFlaws()))
                 .withColour(new ColourWish(maskZones(), "matt clear"));
         var build = Build.empty(today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), ShopFile.fresh())
                 .withName("Tide Warden")
@@ -128,6 +133,16 @@ public record DemoBuild(Build build, Meshes meshes) {
     private static List<ColourZone> maskZones() {
         return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))),
                 new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
+    }
+
+    /** Two looks at the mask: five flaws in the first, three of them gone in the second, which finds two more. */
+    private static List<Flaw> maskFlaws() {
+        return List.of(Flaw.of(Flaw.Kind.LINE, new Vec3(75.3, 53.4, 32.6), 9, 1).clearedIn(2),
+                Flaw.of(Flaw.Kind.PINHOLE, new Vec3(-48.6, 80.7, -13.6), 2, 1).clearedIn(2),
+                Flaw.of(Flaw.Kind.LINE, new Vec3(-26.5, 91.7, -34.9), 12, 1),
+                Flaw.of(Flaw.Kind.RUN, new Vec3(13.8, 97.3, 17.8), 14, 1).clearedIn(2),
+                Flaw.of(Flaw.Kind.SCRATCH, new Vec3(80.5, 49.9, -2.5), 6, 1).asWeathering(),
+                Flaw.of(Flaw.Kind.LOW, new Vec3(-76.4, 51.5, 39.2), 8, 2), Flaw.of(Flaw.Kind.PINHOLE, new Vec3(-14.2, 101.3, 6.6), 2, 2));
     }
 
     private static Patch box(double x0, double y0, double z0, double x1, double y1, double z1) {

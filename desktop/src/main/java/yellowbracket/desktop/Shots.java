@@ -67,10 +67,10 @@ final class Shots {
             model.go(Page.SIZE, "put on");
             ((javafx.scene.control.Slider) frame.lookup("#donning")).setValue(0.45);
         }));
-        todo.add(new Shot("wearers-view", () -> model.go(Page.SIZE, "sight")));
+        todo.add(new Shot("wearers-view", false, () -> model.go(Page.SIZE, "sight"), () -> {}));
         page("cut", Page.CUT);
         todo.add(new Shot("cut-planes", () -> model.go(Page.CUT, "planes")));
-        todo.add(new Shot("joint", () -> {
+        todo.add(new Shot("joint", false, () -> {
             model.choose("staff");
             model.pageProperty().set(Page.CUT);
             model.go(Page.CUT, "joints");
@@ -102,9 +102,18 @@ final class Shots {
         }));
         todo.add(new Shot("smooth", () -> {
             model.choose("helm");
-            model.pageProperty().set(Page.SMOOTH);
+            model.go(Page.SMOOTH, "areas");
         }));
-        page("colour", Page.COLOUR);
+        todo.add(new Shot("ladder", () -> model.go(Page.SMOOTH, "ladder"),
+                () -> ((javafx.scene.control.Slider) frame.lookup("#ladder-step")).setValue(1)));
+        todo.add(new Shot("rounds", () -> {
+            model.choose("mask");
+            model.go(Page.SMOOTH, "rounds");
+        }));
+        todo.add(new Shot("colour", () -> {
+            model.choose("helm");
+            model.pageProperty().set(Page.COLOUR);
+        }));
         page("wear", Page.WEAR);
         page("log", Page.LOG);
         page("plan", Page.PLAN);

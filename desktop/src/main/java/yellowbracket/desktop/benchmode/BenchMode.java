@@ -1,6 +1,7 @@
 package yellowbracket.desktop.benchmode;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -8,17 +9,22 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.plan.Schedule;
 import yellowbracket.safety.Caution;
+import yellowbracket.smooth.Mix;
+import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.work.Task;
 
 /**
  * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P
- * previous, Esc leaves.
+ * previous, Esc leaves. A step that is mixed from two parts has its scale below.
  */
 public final class BenchMode extends VBox implements AutoCloseable {
     private final AppModel model;
@@ -29,6 +35,9 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final Label detail = new Label();
     private final Label gear = new Label();
     private final Label clock = new Label();
+    private final StackPane mixing = new StackPane();
+    private Optional<MixPane> mix = Optional.empty();
+    private Optional<Mix> mixed = Optional.empty();
     private int at;
 
     private final Subscription ends;
@@ -50,7 +59,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
                 button("previous  P", "action", () -> go(-1)), button("next  N", "action", () -> go(1)),
                 button("leave  Esc", "action", leave));
         controls.setAlignment(Pos.CENTER_LEFT);
-        getChildren().setAll(count, step, detail, gear, clock, gap, controls);
+        getChildren().setAll(count, step, detail, gear, clock, mixing, gap, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()));
@@ -65,7 +74,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     private List<Schedule.Placed> steps() {
         return model.schedule()
-                .map(s -> s.next(60).stream().filter(p -> p.task().resource() != yellowbracket.work.Task.Resource.PRINTER).toList())
+                .map(s -> s.next(60).stream().filter(p -> p.task().resource() != Task.Resource.PRINTER).toList())
                 .orElse(List.of());
     }
 
@@ -77,6 +86,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
             step.setText("nothing left to do");
             detail.setText("");
             gear.setText("");
+            mix(Optional.empty());
             return;
         }
         var p = list.get(at);
@@ -87,7 +97,29 @@ public final class BenchMode extends VBox implements AutoCloseable {
         gear.setText(Caution.of(p.task(), model.shop())
                 .map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER)
                 .orElse("nothing special to wear"));
+        mix(mixOf(p.task()));
     }
+
+    /** What is mixed for a task of the smooth station. */
+    private Optional<Mix> mixOf(Task t) {
+        var plan = model.derived().get(SmoothFigures.SMOOTH, t.prop());
+        return switch (t.operation()) {
+            case FILL_SEAMS -> plan.flatMap(SmoothPlan::seamFiller);
+            case SPREAD -> plan.flatMap(s -> s.mixes().stream().filter(m -> m.product().equals(t.product())).findFirst());
+            default -> Optional.empty();
+        };
+    }
+
+    private void mix(Optional<Mix> now) {
+        if (now.equals(mixed)) return;
+        mixed = now;
+        mix.ifPresent(MixPane::close);
+        double scaleG = model.currentProp().map(p -> p.smooth().means().scaleG()).orElse(1.0);
+        mix = now.map(m -> new MixPane(m, scaleG, timers, SCALE_SEED));
+        mixing.getChildren().setAll(mix.stream().toList());
+    }
+
+    private static final long SCALE_SEED = 17;
 
     private void clock() {
         clock.setText(timers.running().isEmpty() ? "" : timers.running().getFirst().words(timers.now()));
@@ -112,11 +144,15 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private void key(KeyEvent e) {
+        if (mix.filter(MixPane::typing).isPresent() && e.getCode() != javafx.scene.input.KeyCode.ESCAPE) return;
         switch (e.getCode()) {
             case D -> done();
             case T -> timer();
             case N -> go(1);
             case P -> go(-1);
+            case W -> mix.ifPresent(MixPane::take);
+            case X -> mix.ifPresent(MixPane::pourOn);
+            case R -> mix.ifPresent(MixPane::again);
             case ESCAPE -> leave.run();
             default -> {
                 return;
@@ -127,6 +163,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     @Override
     public void close() {
+        mix.ifPresent(MixPane::close);
         ends.unsubscribe();
     }
 }

@@ -9,6 +9,7 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.export.Export;
+import yellowbracket.export.Labels;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.mesh.io.WriteProblem;
 
@@ -68,6 +69,14 @@ final class FileActions {
 
     void exportLog() {
         model.ask().folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
+    }
+
+    /** Labels for products put in another jar. */
+    void exportLabels(List<String> products) {
+        model.ask()
+                .folder("folder for the labels")
+                .ifPresent(f -> export(
+                        () -> List.of(Labels.write(products, model.now().toLocalDate(), model.shop(), f.resolve("labels.pdf")))));
     }
 
     /** Something that writes files. */

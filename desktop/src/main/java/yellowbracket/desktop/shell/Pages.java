@@ -32,7 +32,7 @@ final class Pages implements AutoCloseable {
             new Made(Page.CUT, (p, before) -> new CutView(p.model, p.bench, p.files::exportSections)),
             new Made(Page.PRINT, (p, before) -> new PrintView(p.model, p.bench)),
             new Made(Page.JOIN, (p, before) -> new JoinView(p.model, p.bench, p.timers)),
-            new Made(Page.SMOOTH, (p, before) -> new SmoothView(p.model, p.bench)),
+            new Made(Page.SMOOTH, (p, before) -> new SmoothView(p.model, p.bench, p.files::exportLabels)),
             new Made(Page.COLOUR, (p, before) -> new ColourView(p.model, p.bench)),
             new Made(Page.WEAR, (p, before) -> new WearView(p.model, p.bench)),
             new Made(Page.LOG, (p, before) -> new LogView(p.model, p.bench, before.of(Page.COLOUR), p.files::exportLog)),

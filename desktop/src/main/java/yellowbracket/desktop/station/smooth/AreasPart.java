@@ -137,7 +137,7 @@ final class AreasPart extends SmoothPart {
     }
 
     private String told(Place p) {
-        return Words.text("%s, %.2f mm from one to the next; %.0f ml on a dm\u00b2; %.1f mm of solid print beneath; %s", p.kind().words(),
+        return Words.text("%s, %.2f mm from one to the next; %.1f ml on a dm\u00b2; %.1f mm of solid print beneath; %s", p.kind().words(),
                 p.widthMm(), p.depthUm() / 200, p.skinMm(), p.target().label());
     }
 
@@ -169,10 +169,11 @@ final class AreasPart extends SmoothPart {
         }
     }
 
+    /** By the facet's own middle, so that strokes have sharp edges. */
     private Target becomes(SmoothView.Facet f) {
         var p = f.place();
-        return p.target() != Target.SHOW ? p.target()
-                : wish().areas().getOrDefault(Targets.key(p.shape(), Areas.Lines.of(p.depthUm())), Target.SHOW);
+        var here = view.targets().of(f.at().times(prop().scale()), p.target() == Target.HIDDEN ? Target.HIDDEN : Target.SHOW);
+        return here != Target.SHOW ? here : wish().areas().getOrDefault(Targets.key(p.shape(), p.lines()), Target.SHOW);
     }
 
     private List<Color> kinds() {
@@ -180,7 +181,7 @@ final class AreasPart extends SmoothPart {
     }
 
     private List<Color> targets() {
-        return List.of(view.plastic(), view.neutral(), Role.SECTIONS.get(4), Role.SECTIONS.get(2), Role.SECTIONS.get(0), view.neutral());
+        return List.of(view.plastic(), view.neutral(), Role.HARDWARE.colour(), Role.SCAR.colour(), Role.SEAM.colour(), view.neutral());
     }
 
     private List<Color> colours(List<Areas.Area> list) {

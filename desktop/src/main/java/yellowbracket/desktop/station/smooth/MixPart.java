@@ -7,11 +7,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.export.Labels;
 import yellowbracket.shop.Coating;
+import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.smooth.UvCure;
@@ -25,8 +28,11 @@ final class MixPart extends SmoothPart {
     /** What was typed as poured, by what it is for. */
     private final Map<String, Double> poured = new HashMap<>();
 
-    MixPart(SmoothView view) {
+    private final Consumer<List<String>> labels;
+
+    MixPart(SmoothView view, Consumer<List<String>> labels) {
         super(view);
+        this.labels = labels;
     }
 
     @Override
@@ -56,9 +62,25 @@ final class MixPart extends SmoothPart {
                 .distinct()
                 .filter(p -> model.shop().coatings().stream().anyMatch(c -> c.name().equals(p) && c.light().isPresent()))
                 .forEach(p -> light(card, plan, model.shop().coating(p)));
-        card.text(
-                "what is left over: filler and resin harden before the bin; solvents and brush water with them go to the collection point, "
-                        + "never down the drain. A product put in another jar gets a label: name, hazards, date");
+        leftovers(card, plan);
+    }
+
+    /** Where leftovers go, and labels for other jars. */
+    private void leftovers(Card card, SmoothPlan plan) {
+        var products = new ArrayList<String>();
+        plan.seamFiller().ifPresent(m -> products.add(m.product()));
+        plan.work()
+                .stream()
+                .map(w -> w.step())
+                .filter(s -> s.kind() == Ladder.Kind.FILM || s.kind() == Ladder.Kind.PRIME)
+                .map(Ladder.Step::product)
+                .forEach(products::add);
+        var each = products.stream().distinct().toList();
+        card.title("leftovers and other jars");
+        each.forEach(p -> card.row(p, Card.more(Labels.leftovers(model.shop().coating(p)))));
+        var print = Card.action("labels for other jars (PDF)", () -> labels.accept(each));
+        print.setId("labels");
+        card.add(print);
     }
 
     private static double nearest(double g) {
@@ -149,7 +171,7 @@ final class MixPart extends SmoothPart {
     @Override
     void draw(SmoothPlan plan) {
         var targets = view.targets();
-        var coats = plan.work().stream().filter(w -> w.step().kind() == yellowbracket.smooth.Ladder.Kind.FILM).toList();
+        var coats = plan.work().stream().filter(w -> w.step().kind() == Ladder.Kind.FILM).toList();
         var things = view.painted(yellowbracket.desktop.theme.Ramp.cusp(), f -> plan.areas()
                 .of(f.place(), targets)
                 .filter(a -> coats.stream()

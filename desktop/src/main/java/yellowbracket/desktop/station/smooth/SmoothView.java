@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.paint.Color;
 import javafx.scene.transform.Scale;
@@ -41,19 +42,20 @@ public final class SmoothView extends StationView {
 
     private record Near(Mesh mesh, SurfaceSamples samples, int[] byFacet, Adjacency adjacency) {}
 
-    /** A facet of the drawing: where it lies, and how deep its own lines are, um. */
-    record Facet(Place place, double depthUm) {}
+    /** A facet of the drawing: the place it lies at, how deep its own lines are, um, and its middle, model mm. */
+    record Facet(Place place, double depthUm, Vec3 at) {}
 
     /** What the drawing shows of a facet. */
     interface Shown {
         double of(Facet f);
     }
 
-    public SmoothView(AppModel model, Bench bench) {
+    /** @param labels writes labels for products, by name */
+    public SmoothView(AppModel model, Bench bench, Consumer<List<String>> labels) {
         super(model, bench, TABS);
         parts.put("areas", new AreasPart(this));
         parts.put("ladder", new LadderPart(this));
-        parts.put("mix", new MixPart(this));
+        parts.put("mix", new MixPart(this, labels));
         parts.put("rounds", new RoundsPart(this));
         parts.put("skin", new SkinPart(this));
     }
@@ -167,7 +169,7 @@ public final class SmoothView extends StationView {
             if (n.norm() == 0) continue;
             var p = places.get(near[f]);
             double own = print.bands().isEmpty() ? Cusp.um(layer, Math.min(1, Math.abs(up.dot(n)) / n.norm())) : p.cuspUm();
-            out[f] = new Facet(p, Math.max(own, p.scarUm()) + flats[f]);
+            out[f] = new Facet(p, Math.max(own, p.scarUm()) + flats[f], mesh.centroid(f));
         }
         return out;
     }
@@ -194,12 +196,12 @@ public final class SmoothView extends StationView {
     }
 
     /** Hears where the prop is clicked, in the model's own mm. */
-    static void clicked(List<Node> things, java.util.function.Consumer<Vec3> then) {
+    static void clicked(List<Node> things, Consumer<Vec3> then) {
         things.forEach(t -> t.setUserData(new Bench.Spot(then)));
     }
 
     /** Hears where the prop is brushed over, in the model's own mm. */
-    static void brushed(List<Node> things, java.util.function.Consumer<List<Vec3>> then) {
+    static void brushed(List<Node> things, Consumer<List<Vec3>> then) {
         things.forEach(t -> t.setUserData(new Bench.Brush(p -> {}, then)));
     }
 
