@@ -18,6 +18,8 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.SizeWish;
+import yellowbracket.smooth.Means;
+import yellowbracket.smooth.SmoothWish;
 
 /**
  * A build whose decisions name only what there is. A file that was written by hand, or with another catalogue, may speak of wearers,
@@ -66,7 +68,19 @@ public record KnownNames(Build build, List<String> notes) {
         }
 
         private Prop prop(Prop p) {
-            return p.withSize(size(p)).withPrint(print(p)).withJoin(p.join().withProducts(products(p))).withColour(colour(p));
+            return p.withSize(size(p))
+                    .withPrint(print(p))
+                    .withJoin(p.join().withProducts(products(p)))
+                    .withSmooth(smooth(p))
+                    .withColour(colour(p));
+        }
+
+        private SmoothWish smooth(Prop p) {
+            var means = p.smooth().means();
+            if (shop.lamps().stream().anyMatch(l -> l.name().equals(means.lamp()))) return p.smooth();
+            notes.add(p.name() + " is lit with \"" + means.lamp() + "\", a lamp that is not known: it is the " + Means.USUAL.lamp()
+                    + " now.");
+            return p.smooth().withMeans(means.withLamp(Means.USUAL.lamp()));
         }
 
         private SizeWish size(Prop p) {

@@ -3,8 +3,8 @@ package yellowbracket.shop;
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
  * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
- * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm, {@code UM}
- * micrometres.
+ * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm,
+ * {@code UM} micrometres.
  */
 public enum Practice {
     /** Measuring a wearer and settling the scale; the same for what is carried. Looking the sections over and writing their files. */
@@ -55,6 +55,8 @@ public enum Practice {
     SCAR_UM, SKIM_UM, SKIN_MARKS_UM,
     /** Share of a sprayed film sanded off: the guide coat is gone but in the lows; a machine against a hand with a block. */
     GUIDE_OFF, MACHINE_TIMES,
+    /** Mending one flaw that was marked: putty or primer, a paper, a wipe. */
+    MEND_FLAW_MIN,
     /** Looking a surface over under a light; turning the work under a lamp. */
     LOOK_MIN_DM2, LAMP_TURN_MIN,
     /** How a pot life shortens with the mass in the cup: it goes with the mass to the power of minus this. */

@@ -4,7 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
+import yellowbracket.shop.Practice;
+import yellowbracket.shop.Rate;
 
 /**
  * Rounds of priming, looking and mending so far, and how many are left. A flaw that is there is found in a look with chance p, which goes
@@ -150,6 +155,32 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
             return n;
         }
     }
+
+    /**
+     * Work of the rounds left: each is looked over, all but the last are primed anew; every flaw is mended once.
+     * @param handH that goes with the maker's hand, {@code setupH} getting things out @param waitH for primer between
+     */
+    public record Work(int rounds, double handH, double setupH, double waitH, double spread) {}
+
+    /** Empty where one may stop, or nothing is worked on. */
+    public Optional<Work> work(double areaDm2, Catalogue shop) {
+        if (stop || left.median == 0 || !(areaDm2 > 0)) return Optional.empty();
+        int again = left.median - 1;
+        double look = left.median * shop.usual(Practice.LOOK_MIN_DM2) * areaDm2,
+                prime = again * shop.usual(Practice.SPRAY_MIN_DM2) * areaDm2, mend = shop.usual(Practice.MEND_FLAW_MIN) * (open + hidden);
+        double dries = shop.coatings()
+                .stream()
+                .filter(c -> c.kind() == Coating.Kind.FILLER_PRIMER)
+                .mapToDouble(Coating::sandableH)
+                .min()
+                .orElse(1);
+        double spread = Math.max(Rate.UNKNOWN.spread(), Math.log((double) Math.max(left.high, left.median) / left.median) / UPPER);
+        return Optional
+                .of(new Work(left.median, (look + prime + mend) / 60, again * shop.usual(Practice.SPRAY_SETUP_H), again * dries, spread));
+    }
+
+    /** Standard deviations from the middle to nine tenths. */
+    private static final double UPPER = 1.28;
 
     /** The open flaws from one to the nearest next, beginning at the highest. */
     public static List<Flaw> walk(List<Flaw> flaws) {

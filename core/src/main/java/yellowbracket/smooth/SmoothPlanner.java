@@ -21,7 +21,7 @@ final class SmoothPlanner {
     private static final double WARM_C = 80;
     /** A wet film is looked over after so many minutes: long enough to run, short enough to brush out. */
     private static final int LOOK_AFTER_MIN = 5;
-    static final String WET = "look it over after ";
+    static final String WET = "look it over after ", MIST = "mist a thin inspection coat in another shade";
 
     private final Areas areas;
     private final Seams seams;
@@ -213,9 +213,12 @@ final class SmoothPlanner {
     /** A look at every wet film while runs can still be brushed out, and one under a low lamp before gloss and metal. */
     private List<Work> looked(List<Work> done) {
         var out = new ArrayList<Work>();
-        for (var w : done) {
+        for (int i = 0; i < done.size(); i++) {
+            var w = done.get(i);
             out.add(w);
             var s = w.step();
+            if (levelled(done, i)) out.add(look(w, MIST, "lows stay dark, highs are bare: fill and sand those once more now",
+                    "what the filler left low shows before primer is spent on it"));
             if (s.kind() != Ladder.Kind.FILM && s.kind() != Ladder.Kind.PRIME || shop.coating(s.product()).byKnife()) continue;
             out.add(look(w, WET + LOOK_AFTER_MIN + " min", "no runs, drips or dry edges; brush or wipe them out now",
                     "before it gels a run is wiped out; afterwards it is sanded out"));
@@ -226,6 +229,28 @@ final class SmoothPlanner {
                 "no line, pinhole or scratch throws a shadow; mark what does and go one round more",
                 "gloss and metal show every flaw: this is the last look before colour"));
         return out;
+    }
+
+    /** The last sanding of a filler that a knife laid on, before anything is sprayed over it. */
+    private boolean levelled(List<Work> done, int i) {
+        var at = done.get(i);
+        if (at.step().kind() != Ladder.Kind.SAND || !way.means().spray()) return false;
+        boolean filled = false;
+        for (int k = 0; k < i; k++) {
+            var w = done.get(k);
+            if (!w.where().equals(at.where())) continue;
+            if (w.step().kind() == Ladder.Kind.FILM) filled = shop.coating(w.step().product()).byKnife();
+            if (w.step().kind() == Ladder.Kind.PRIME) filled = false;
+        }
+        return filled && !sandedAgain(done, i);
+    }
+
+    private static boolean sandedAgain(List<Work> done, int i) {
+        for (int k = i + 1; k < done.size(); k++) {
+            if (!done.get(k).where().equals(done.get(i).where())) continue;
+            return done.get(k).step().kind() == Ladder.Kind.SAND;
+        }
+        return false;
     }
 
     private Work look(Work w, String what, String stop, String why) {

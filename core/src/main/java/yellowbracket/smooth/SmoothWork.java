@@ -17,8 +17,8 @@ import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
-/** Seams first, then the ladder step by step. */
-public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implements StationWork {
+/** Seams first, then the ladder step by step, then as many rounds of looking and mending as are expected. */
+public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, Catalogue shop) implements StationWork {
 
     @Override
     public Stated after(Ready before) {
@@ -41,12 +41,27 @@ public record SmoothWork(String prop, SmoothPlan plan, Catalogue shop) implement
             tasks.add(task);
             last = List.of(task.id());
         }
+        var mended = plan.work().isEmpty() ? Optional.<Rounds.Work>empty() : rounds.flatMap(r -> r.work(plan.areas().totalDm2(), shop));
+        if (mended.isPresent()) {
+            var task = mending(mended.get(), rounds.orElseThrow().left(), last);
+            tasks.add(task);
+            last = List.of(task.id());
+        }
         return new Stated(tasks, Ready.after(last));
     }
 
-    /** A look while a film is wet belongs to the session that puts it on. */
+    private Task mending(Rounds.Work w, Rounds.Left left, List<TaskId> after) {
+        String often = left.low() == left.high() ? String.valueOf(w.rounds())
+                : String.format(Locale.ROOT, "~%d (%d to %d)", w.rounds(), left.low(), left.high());
+        return new Task(new TaskId.OfProp(prop, TaskId.Once.ROUNDS), often + " rounds: look under raking light, mend, prime",
+                Operation.INSPECT, "filler primer", Tool.CAN, new Task.Effort(w.handH(), w.setupH(), w.spread(), Rate.UNKNOWN.source()),
+                Task.Lag.atLeast(w.waitH()), Task.Doer.PERSON, after);
+    }
+
+    /** A look while a film is wet belongs to the session that puts it on, an inspection coat to the sanding before it. */
     private static boolean timed(SmoothPlan.Work w) {
-        return w.step().kind() == Ladder.Kind.LOOK && w.step().what().startsWith(SmoothPlanner.WET);
+        String what = w.step().what();
+        return w.step().kind() == Ladder.Kind.LOOK && (what.startsWith(SmoothPlanner.WET) || what.equals(SmoothPlanner.MIST));
     }
 
     private Task task(SmoothPlan.Work w, Optional<SmoothPlan.Work> looked, int before, List<TaskId> after) {

@@ -14,7 +14,7 @@ public record Stroke(Target target, double radiusMm, List<Vec3> at) {
         java.util.Objects.requireNonNull(target, "target");
         Limits.within("radius of a brush, mm", radiusMm, LEAST_MM, MOST_MM);
         at = List.copyOf(at);
-        if (at.isEmpty() || at.size() > MOST) throw new IllegalArgumentException("a stroke has 1 to " + MOST + " points");
+        if (at.isEmpty() || at.size() > MOST) throw new IllegalArgumentException("a stroke has 1 to " + MOST + " points, had " + at.size());
     }
 
     boolean holds(Vec3 p) {

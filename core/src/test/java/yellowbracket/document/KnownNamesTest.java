@@ -47,6 +47,17 @@ class KnownNamesTest {
     }
 
     @Test
+    void whatNoSurfaceHasIsRefused() {
+        refused(with("\"scaleG\" : 1.0", "\"scaleG\" : -3.0"), "step of the scale");
+        refused(with("\"printHex\" : \"#8f9499\"", "\"printHex\" : \"grey\""), "write it as #8f9499");
+        refused(with("\"strokes\" : [ ]", "\"strokes\" : [ {\"target\": \"LEAVE\", \"radiusMm\": 5, \"at\": []} ]"), "1 to 5000 points");
+        refused(with("\"flaws\" : [ ]",
+                "\"flaws\" : [ {\"kind\": \"RUN\", \"at\": {\"x\": 0, \"y\": 0, \"z\": 0}, \"sizeMm\": 3, \"found\": 4, \"cleared\": null, "
+                        + "\"accepted\": false} ]"),
+                "never looked");
+    }
+
+    @Test
     void unknownNamesFallBackToWhatIsUsualAndAreTold() throws BuildJson.Unreadable {
         assertThat(notes(with("\"wearers\" : [ \"Ada\" ]", "\"wearers\" : [ \"Bo\" ]"))).singleElement()
                 .isEqualTo("helm is sized for \"Bo\", not in this build: choose who wears it.");
@@ -55,6 +66,7 @@ class KnownNamesTest {
                 .contains("section A of helm", "\"attic\", which is no printer of this build");
         assertThat(notes(with("\"material\" : \"PLA\"", "\"material\" : \"cheese\""))).allMatch(n -> n.contains("\"cheese\""));
         assertThat(notes(with("\"epoxy slow\"", "\"spit\""))).singleElement().asString().contains("seam A|B of helm", "\"spit\"");
+        assertThat(notes(with("\"hand lamp 405 nm\"", "\"candle\""))).singleElement().asString().contains("\"candle\"", "hand lamp 405 nm");
         assertThat(notes(with("\"seal\" : \"matt clear\"", "\"seal\" : \"varnish 7\""))).singleElement().asString().contains("varnish 7");
         var repainted = KnownNames.of(BuildJson.read(with("\"acrylic lacquer spray\"", "\"house paint\"")));
         assertThat(repainted.notes()).hasSize(2);

@@ -69,7 +69,7 @@ class DepthMapTest {
                 .filter(p -> Math.abs(p.normal().z()) < 0.1 && Math.hypot(p.at().x(), p.at().y()) > 45)
                 .mapToDouble(Place::flatUm)
                 .average()
-                .orElseThrow()).isCloseTo(off, within(0.05 * off));
+                .orElseThrow()).isCloseTo(off, within(0.02 * off));
     }
 
     /** Steps on a slope of a degrees stand h / sin a apart, and are seen one by one where it is gentle. */

@@ -112,6 +112,21 @@ class RoundsTest {
         assertThat(many.hidden()).isGreaterThan(few.hidden());
     }
 
+    /** Looks for each round, primer for all but the last, minutes for each flaw; nothing once one may stop. */
+    @Test
+    void theRoundsLeftAreWorkAndStopWithTheForecast() {
+        var shop = yellowbracket.shop.Catalogue.builtIn();
+        var begun = Rounds.of(List.of(), List.of(), DM2, Finish.SATIN);
+        var w = begun.work(DM2, shop).orElseThrow();
+        assertThat(w.rounds()).isEqualTo(begun.left().median());
+        double min = w.rounds() * 0.25 * DM2 + (w.rounds() - 1) * 0.22 * DM2 + 4 * begun.hidden();
+        assertThat(w.handH()).isCloseTo(min / 60, within(1e-9));
+        assertThat(w.setupH()).isCloseTo((w.rounds() - 1) * 0.3, within(1e-9));
+        assertThat(w.spread()).isPositive();
+        assertThat(Rounds.of(List.of(Look.RAKING, Look.RAKING, Look.RAKING), List.of(), DM2, Finish.ARMS_LENGTH).work(DM2, shop)).isEmpty();
+        assertThat(begun.work(0, shop)).isEmpty();
+    }
+
     @Test
     void openFlawsAreWalkedFromOneToTheNearestNext() {
         var flaws = List.of(flaw(5, 1), flaw(1, 1), Flaw.of(Flaw.Kind.RUN, new Vec3(0, 0, 9), 5, 1), flaw(3, 1).clearedIn(2), flaw(9, 1));

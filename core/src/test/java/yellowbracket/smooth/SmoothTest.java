@@ -349,7 +349,7 @@ class SmoothTest {
         var filler = p.work().getFirst();
         assertThat(filler.step().product()).isEqualTo("two-part polyester filler");
         assertThat(filler.ml()).isCloseTo(10 * 10 * (0.260 / 2 + 0.150), within(1e-6));
-        var need = new SmoothWork("p", p, SHOP).needs()
+        var need = new SmoothWork("p", p, java.util.Optional.empty(), SHOP).needs()
                 .stream()
                 .filter(n -> n.product().equals(filler.step().product()))
                 .findFirst()

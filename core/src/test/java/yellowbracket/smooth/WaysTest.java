@@ -288,11 +288,22 @@ class WaysTest {
         assertThat(sander.work()).anyMatch(w -> w.tool().contains("sander"));
     }
 
+    /** After the last sanding of a filler, before primer is spent on it. */
+    @Test
+    void anInspectionCoatShowsWhatTheFillerLeftLow() {
+        var work = plan(Finish.SATIN, School.FILL_SAND_PRIME, Means.USUAL, area(Areas.Shape.CURVED, Target.SHOW, 2e5, 260, 1.3)).work();
+        int mist = 0;
+        while (!work.get(mist).step().what().contains("inspection coat")) mist++;
+        assertThat(work.get(mist - 1).step().kind()).isEqualTo(Ladder.Kind.SAND);
+        assertThat(work.get(mist + 1).step().kind()).isEqualTo(Ladder.Kind.PRIME);
+        assertThat(work).filteredOn(w -> w.step().what().contains("inspection coat")).hasSize(1);
+    }
+
     /** Looks while wet are minutes of the session; gloves, brushes and filters are bought. */
     @Test
     void tasksHoldTheLooksAndNeedsTheConsumables() {
         var p = plan(Finish.GLOSS, School.UV_RESIN_FIRST, Means.USUAL, area(Areas.Shape.CURVED, Target.SHOW, 3e5, 160, 1.3));
-        var work = new SmoothWork("p", p, SHOP);
+        var work = new SmoothWork("p", p, java.util.Optional.empty(), SHOP);
         var tasks = work.after(Ready.after(List.of())).tasks();
         assertThat(tasks.stream().mapToDouble(t -> t.effort().handH()).sum()).isCloseTo(p.hours(), within(1e-9));
         assertThat(tasks).anyMatch(t -> t.name().contains("look it over after 5 min")).anyMatch(t -> t.name().contains("raking light"));

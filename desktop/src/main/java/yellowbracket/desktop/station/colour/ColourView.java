@@ -22,6 +22,7 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
+import yellowbracket.smooth.Flaw;
 import yellowbracket.work.Station;
 
 /** Which colour where, in which order, and whether today is a day to spray. */
@@ -44,6 +45,7 @@ public final class ColourView extends StationView {
         model.result(ColourFigures.TIGHT).ifPresent(t -> findings(card, t.findings()));
         card.title("zones");
         for (int i = 0; i < prop().colour().zones().size(); i++) zone(card, i, plan);
+        kept(card);
         seals(card);
         card.title("coats, in order");
         card.add(new Sheet<ColourPlan.Coats>("coats", "no coats").words("zone", ColourPlan.Coats::zone)
@@ -86,6 +88,14 @@ public final class ColourView extends StationView {
 
     private static String hex(Color c) {
         return String.format("#%02x%02x%02x", Math.round(255 * c.getRed()), Math.round(255 * c.getGreen()), Math.round(255 * c.getBlue()));
+    }
+
+    /** What the smooth station left to be hidden. */
+    private void kept(Card card) {
+        var all = prop().smooth().flaws().stream().filter(Flaw::accepted).toList();
+        if (all.isEmpty()) return;
+        card.row("weathering", String.valueOf(all.size()),
+                "flaws kept from the rounds, marked on the bench: chips, washes or dust go there first");
     }
 
     private void seals(Card card) {
@@ -166,7 +176,12 @@ public final class ColourView extends StationView {
         });
         view.getTransforms().add(new Scale(s, s, s));
         bench.show(List.of(view), size.get(), key("prop"));
-        bench.callouts(List.of());
+        bench.callouts(prop().smooth()
+                .flaws()
+                .stream()
+                .filter(Flaw::accepted)
+                .map(f -> new Bench.Callout(f.at().times(prop().scale()), "weathering: " + f.kind().label(), ""))
+                .toList());
         bench.legend()
                 .squares("zones", IntStream.range(0, zones.size()).mapToObj(palette::get).toList(),
                         zones.stream().map(ColourZone::name).toList());

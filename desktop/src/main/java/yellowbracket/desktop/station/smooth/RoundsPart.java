@@ -41,7 +41,12 @@ final class RoundsPart extends SmoothPart {
     @Override
     void write(Card card, SmoothPlan plan) {
         int round = wish().looks().size();
-        model.result(SmoothFigures.ROUNDS).ifPresent(r -> forecast(card, r, round));
+        model.result(SmoothFigures.ROUNDS).ifPresent(r -> {
+            forecast(card, r, round);
+            r.work(plan.areas().totalDm2(), model.shop())
+                    .ifPresent(w -> card.row("work", Words.about(w.handH() + w.setupH()),
+                            Words.text("to look, mend and prime again, %s for primer to dry; it is in the plan", Words.hours(w.waitH()))));
+        });
         var next = Card.action("look: round " + (round + 1), () -> {
             marking = true;
             change("round " + (round + 1) + ": " + look.label(), w -> w.looking(look));
