@@ -51,6 +51,8 @@ public enum Practice {
     /** Width and depth of the filled and feathered band along a seam; what is left in the cup and on the spreader. */
     SEAM_BAND_MM, SEAM_FILL_MM, MIX_TIMES, SPREAD_FILLER_MIN_DM2, SPREAD_PASTE_MIN_DM2, BRUSH_RESIN_MIN_DM2, BRUSH_EPOXY_MIN_DM2,
     SPRAY_MIN_DM2, BRUSH_PAINT_MIN_DM2, SAND_CURVED_MIN_DM2, MASK_MIN_DM2,
+    /** Gap and step that sections printed and joined leave between them. */
+    SEAM_GAP_UM,
     /** Scars of support once trimmed; what a knife leaves over the peaks; marks of a print's skin before it is sanded, um. */
     SCAR_UM, SKIM_UM, SKIN_MARKS_UM,
     /** Share of a sprayed film sanded off: the guide coat is gone but in the lows; a machine against a hand with a block. */

@@ -22,7 +22,8 @@ public record CrossSection(double[] x, double[] print, List<Film> films) {
 
     /** @param surfaces as printed and after each of {@code steps} */
     public static CrossSection of(Place p, List<Surface> surfaces, List<Ladder.Step> steps) {
-        double width = p.kind() == Place.Kind.SCARS ? STUBS_MM : p.kind() == Place.Kind.FLATS ? MOST_MM / VALLEYS : p.widthMm();
+        double width = p.kind() == Place.Kind.SCARS ? STUBS_MM
+                : p.kind() == Place.Kind.FLATS || p.kind() == Place.Kind.SEAMS ? MOST_MM / VALLEYS : p.widthMm();
         double wide = Math.clamp(VALLEYS * width, LEAST_MM, MOST_MM);
         var x = new double[POINTS];
         var shape = new double[POINTS];
@@ -30,7 +31,7 @@ public record CrossSection(double[] x, double[] print, List<Film> films) {
             x[i] = wide * i / (POINTS - 1);
             shape[i] = shape(p, x[i] / width - Math.floor(x[i] / width));
         }
-        var print = Arrays.stream(shape).map(s -> s * p.depthUm()).toArray();
+        var print = Arrays.stream(shape).map(s -> s * p.shownUm()).toArray();
         var films = new ArrayList<Film>();
         var top = print.clone();
         for (int k = 0; k < steps.size(); k++) {
@@ -67,6 +68,7 @@ public record CrossSection(double[] x, double[] print, List<Film> films) {
             case TERRACES -> stair(t);
             case SCARS -> t < 0.25 ? -1 + 0.35 * Math.sin(12 * t) : -0.12 * (1 + Math.sin(23 * t));
             case FLATS -> -4 * t * (1 - t);
+            case SEAMS -> t > 0.46 && t < 0.54 ? -1 : t >= 0.54 ? -0.35 : 0;
         };
     }
 

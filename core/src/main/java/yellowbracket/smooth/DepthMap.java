@@ -68,7 +68,7 @@ public record DepthMap(List<Place> places) {
             boolean scarred = held && -c > leans && height > ON_BED_MM;
             out.add(new Place(p.section().name(), s.point(), s.normal(), each,
                     targets.of(s.point(), s.seen() ? Target.SHOW : Target.HIDDEN), shape, Areas.Lines.FINE, Cusp.um(layer, slope),
-                    width(profile, layer, slope), 1000 * s.flat(), scarred ? scar : 0, Skin.mm(profile, slope, s.thick()),
+                    width(profile, layer, slope), 1000 * s.flat(), scarred ? scar : 0, 0, Skin.mm(profile, slope, s.thick()),
                     s.open() < HAND_MM));
         }
     }
@@ -107,6 +107,42 @@ public record DepthMap(List<Place> places) {
         if (profile.cure().isPresent()) return layerMm;
         double level = Math.sqrt(1 - slope * slope);
         return slope > LEVEL ? profile.lineWidthMm() : Math.min(layerMm / Math.max(1e-3, level), 1000 * layerMm);
+    }
+
+    /** A seam's line, real mm, as pairs of points, and the wider of its gap and step, um. */
+    public record SeamLine(List<Vec3> pairs, double um) {}
+
+    /** Beside a seam a hand feels its step so far, mm. */
+    private static final double FELT_MM = 4;
+
+    /** With the seams between the sections. */
+    public DepthMap withSeams(List<SeamLine> seams) {
+        var cells = new HashMap<Long, List<Vec3[]>>();
+        var depth = new HashMap<Vec3[], Double>();
+        for (var s : seams) for (int i = 0; i + 1 < s.pairs.size(); i += 2) {
+            var pair = new Vec3[] {s.pairs.get(i), s.pairs.get(i + 1)};
+            depth.put(pair, s.um);
+            int parts = (int) Math.ceil(pair[0].distance(pair[1]) / FELT_MM) + 1;
+            for (int k = 0; k <= parts; k++) {
+                var p = pair[0].plus(pair[1].minus(pair[0]).times((double) k / parts));
+                cells.computeIfAbsent(cell(p, 2 * FELT_MM, 0, 0, 0), c -> new ArrayList<>()).add(pair);
+            }
+        }
+        return new DepthMap(places.stream().map(p -> {
+            double um = 0;
+            for (int x = -1; x <= 1;
+                    x++)
+                for (int y = -1; y <= 1; y++)
+                    for (int z = -1; z <= 1; z++) for (var pair : cells.getOrDefault(cell(p.at(), 2 * FELT_MM, x, y, z), List.of()))
+                        if (distance(p.at(), pair) < FELT_MM) um = Math.max(um, depth.get(pair));
+            return um > 0 ? p.atSeam(um) : p;
+        }).toList());
+    }
+
+    private static double distance(Vec3 p, Vec3[] pair) {
+        var d = pair[1].minus(pair[0]);
+        double len = d.dot(d), t = len > 0 ? Math.clamp(p.minus(pair[0]).dot(d) / len, 0, 1) : 0;
+        return p.distance(pair[0].plus(d.times(t)));
     }
 
     /** Those that are worked on. */

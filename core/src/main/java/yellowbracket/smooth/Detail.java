@@ -7,6 +7,8 @@ import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Adjacency;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
 
 /**
  * A step, rivet, groove or raised panel that stands out, or lies in, by little: what films fill and paper wears away. Found as patches of
@@ -106,7 +108,7 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
     private static final double ONE_WAY = 0.3;
 
     /** Of its height, what is left after a ladder's steps, 0 to 1. */
-    double left(List<Ladder.Step> steps, yellowbracket.shop.Catalogue shop) {
+    double left(List<Ladder.Step> steps, Catalogue shop) {
         double film = 0, worn = 0, filled = 0;
         for (var s : steps) {
             switch (s.kind()) {
@@ -128,13 +130,34 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
     /** Paper wears an edge so many times as fast as the surface beside it. */
     private static final double EDGE_TIMES = 3;
 
+    /**
+     * How round a sharp edge comes out, um: films draw back from it to about their own thickness and bridge it so, paper wears it faster
+     * than what is beside it.
+     */
+    public static double edgeUm(List<Ladder.Step> steps, Catalogue shop) {
+        double film = 0, worn = 0;
+        for (var s : steps) switch (s.kind()) {
+            case FILM, PRIME -> {
+                var c = shop.coating(s.product());
+                if (!c.byKnife()) film += s.coats() * c.filmUm() * c.stays();
+            }
+            case SAND -> {
+                worn += s.printUm();
+                film = Math.min(film, s.overUm());
+            }
+            case LOOK -> {
+                // nothing is taken
+            }
+        }
+        return film + EDGE_TIMES * worn;
+    }
+
     /** Called out before the first coat, with what saves them. */
     public static java.util.Optional<Finding> told(List<Detail> lost, SmoothPlan plan) {
         if (lost.isEmpty()) return java.util.Optional.empty();
         double deepest = lost.stream().mapToDouble(Detail::heightMm).max().orElse(0);
         long sunk = lost.stream().filter(d -> !d.raised).count();
-        boolean knife = plan.way().school().allows(yellowbracket.shop.Coating.Kind.FILLER)
-                || plan.way().school().allows(yellowbracket.shop.Coating.Kind.PASTE);
+        boolean knife = plan.way().school().allows(Coating.Kind.FILLER) || plan.way().school().allows(Coating.Kind.PASTE);
         String how = knife && sunk > 0 ? "the knife fills grooves: tape them off before the filler, take a school with resin, or "
                 : "mask them, sand round them, or ";
         return java.util.Optional.of(Finding.care(String.format(java.util.Locale.ROOT,
@@ -143,7 +166,7 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
     }
 
     /** Those of which less than half is left. */
-    public static List<Detail> lost(List<Detail> all, List<Ladder.Step> steps, yellowbracket.shop.Catalogue shop) {
+    public static List<Detail> lost(List<Detail> all, List<Ladder.Step> steps, Catalogue shop) {
         return all.stream().filter(d -> d.left(steps, shop) < 0.5).toList();
     }
 }

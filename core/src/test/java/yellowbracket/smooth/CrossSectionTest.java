@@ -18,7 +18,7 @@ class CrossSectionTest {
 
     private static Place place(double cuspUm, double widthMm, double flatUm, double scarUm) {
         return new Place("A", Vec3.ZERO, Vec3.Z, 100, Target.SHOW, Areas.Shape.CURVED, Areas.Lines.STEPS, cuspUm, widthMm, flatUm, scarUm,
-                1.3, false);
+                0, 1.3, false);
     }
 
     private static double range(double[] v) {

@@ -123,6 +123,22 @@ class DepthMapTest {
         }
     }
 
+    /** Along a seam, and so far beside it as a hand feels; what is to be filled there is the seam's, not the lines'. */
+    @Test
+    void seamsAreInTheMapWithTheirGap() {
+        var box = map(Shapes.box(Vec3.ZERO, new Vec3(100, 60, 80)), 0.2);
+        var line = List.of(new Vec3(50, 0, 0), new Vec3(50, 0, 80), new Vec3(50, 0, 80), new Vec3(50, 60, 80));
+        var seamed = box.withSeams(List.of(new DepthMap.SeamLine(line, 700)));
+        for (var p : seamed.places()) {
+            boolean near = Math.abs(p.at().x() - 50) < 4 && (p.at().y() < 0.01 || p.at().z() > 79.99);
+            if (Math.abs(Math.abs(p.at().x() - 50) - 4) < 0.1 || p.at().y() > 59.9) continue;
+            assertThat(p.seamUm()).as(p.at().toString()).isEqualTo(near ? 700 : 0);
+            if (near) assertThat(p.kind()).isEqualTo(Place.Kind.SEAMS);
+        }
+        assertThat(Areas.of(seamed, Targets.NONE).valleyMm3()).isEqualTo(Areas.of(box, Targets.NONE).valleyMm3());
+        assertThat(box.withSeams(List.of()).places()).isEqualTo(box.places());
+    }
+
     @Test
     void brushAndAreaSayWhatAPlaceBecomes() {
         var ball = Shapes.sphere(60, 40);

@@ -59,4 +59,15 @@ class DetailTest {
             before = left;
         }
     }
+
+    /** Resin rounds edges more than primer alone; a sharp edge never comes out sharper than its films are thick. */
+    @Test
+    void edgesComeOutRound() {
+        for (var s : List.of(School.FILL_SAND_PRIME, School.UV_RESIN_FIRST, School.EPOXY_SHELL)) {
+            var steps = ladder(s);
+            assertThat(Detail.edgeUm(steps, SHOP)).as(s.label()).isGreaterThanOrEqualTo(steps.getLast().overUm() - 1e-9).isLessThan(1000);
+        }
+        assertThat(Detail.edgeUm(ladder(School.EPOXY_SHELL), SHOP)).isGreaterThan(Detail.edgeUm(ladder(School.FILL_SAND_PRIME), SHOP));
+        assertThat(Detail.edgeUm(List.of(), SHOP)).isZero();
+    }
 }

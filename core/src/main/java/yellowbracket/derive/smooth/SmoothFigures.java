@@ -113,11 +113,17 @@ public final class SmoothFigures {
         var samples = in.get(CutFigures.SAMPLES_OF).bySection();
         double scale = in.of(Prop::scale);
         var targets = new Targets(in.of(SmoothFigures::strokes), Map.of(), scale);
-        return DepthMap.of(in.get(CutFigures.SECTIONS)
-                .sections()
+        var cuts = in.get(CutFigures.SECTIONS);
+        var found = in.of(p -> p.join().dryFit());
+        double usual = in.shop(s -> s.usual(Practice.SEAM_GAP_UM));
+        var seams = cuts.seams().stream().map(s -> {
+            var f = found.get(s.name());
+            return new DepthMap.SeamLine(s.line(), f == null ? usual : 1000 * Math.max(f.gapMm(), f.stepMm()));
+        }).toList();
+        return DepthMap.of(cuts.sections()
                 .stream()
                 .map(s -> new DepthMap.Printed(s, samples.get(s.name()).scaled(scale), prints.print(s.name())))
-                .toList(), targets, in.shop(s -> s));
+                .toList(), targets, in.shop(s -> s)).withSeams(seams);
     }
 
     private static DetailsLost lost(Reads in) {

@@ -129,7 +129,7 @@ final class AreasPart extends SmoothPart {
             return;
         }
         var p = at.get();
-        card.row("the place", Words.text("%.0f \u00b5m", p.depthUm()), told(p));
+        card.row("the place", Words.text("%.0f \u00b5m", p.shownUm()), told(p));
         var area = plan.areas().of(p, view.targets());
         if (area.isEmpty()) card.text("nothing is done here");
         else card.add(
@@ -145,7 +145,8 @@ final class AreasPart extends SmoothPart {
     void draw(SmoothPlan plan) {
         var list = plan.areas().list();
         List<Node> things = switch (look) {
-            case DEPTH -> view.painted(Ramp.cusp(), f -> f.place().target().worked() ? f.depthUm() : Double.NaN);
+            case DEPTH ->
+                    view.painted(Ramp.cusp(), f -> f.place().target().worked() ? Math.max(f.depthUm(), f.place().seamUm()) : Double.NaN);
             case KIND -> view.painted(kinds(), f -> f.place().kind().ordinal());
             case AREAS ->
                     view.painted(colours(list), f -> plan.areas().of(f.place(), view.targets()).map(list::indexOf).orElse(list.size()));
@@ -161,7 +162,7 @@ final class AreasPart extends SmoothPart {
         var legend = view.bench().legend();
         switch (look) {
             case DEPTH -> legend.ramp(Optional.of(Ramp.cusp()), "\u00b5m", 1);
-            case KIND -> legend.squares("what makes it rough", kinds().subList(0, 4),
+            case KIND -> legend.squares("what makes it rough", kinds().subList(0, 5),
                     Arrays.stream(Place.Kind.values()).map(Place.Kind::words).toList());
             case AREAS -> legend.squares("areas", colours(list).subList(0, list.size()), list.stream().map(Areas.Area::words).toList());
             case TARGETS ->
@@ -177,7 +178,8 @@ final class AreasPart extends SmoothPart {
     }
 
     private List<Color> kinds() {
-        return List.of(Role.SECTIONS.get(0), Role.SECTIONS.get(1), Role.SCAR.colour(), Role.SECTIONS.get(3), view.neutral());
+        return List.of(Role.SECTIONS.get(0), Role.SECTIONS.get(1), Role.SCAR.colour(), Role.SECTIONS.get(3), Role.SEAM.colour(),
+                view.neutral());
     }
 
     private List<Color> targets() {
