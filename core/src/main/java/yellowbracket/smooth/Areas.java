@@ -82,8 +82,10 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
             return mm2 / 1e4;
         }
 
-        boolean at(Place p) {
-            return p.shape() == shape && p.target() == target;
+        /** How ill a place fits in: rather with another shape than with shallower lines. */
+        private int off(Place p) {
+            int deeper = lines.ordinal() - p.lines().ordinal();
+            return Math.abs(shape.ordinal() - p.shape().ordinal()) + (deeper < 0 ? -10 * deeper : deeper);
         }
     }
 
@@ -117,19 +119,47 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         double all = sum(worked), mm3 = worked.stream().mapToDouble(Place::valleyMm3).sum();
         double low = worked.stream().mapToDouble(p -> p.at().z()).min().orElseThrow(),
                 high = worked.stream().mapToDouble(p -> p.at().z()).max().orElseThrow();
-        var out = new ArrayList<Area>();
+        var groups = new ArrayList<Group>();
         for (var target : Target.values()) for (var shape : Shape.values()) {
             var rest = new ArrayList<Place>();
             for (var lines : Lines.values()) {
                 worked.stream().filter(p -> p.shape() == shape && p.target() == target && p.lines() == lines).forEach(rest::add);
                 // here: what is little is worked like the deeper of its shape
                 if (sum(rest) < LEAST * all && lines != Lines.STEPS || rest.isEmpty()) continue;
-                out.add(area(shape, target, rest, low, high));
+                groups.add(new Group(shape, deepest(rest), target, List.copyOf(rest)));
                 rest.clear();
             }
         }
+        var out = new ArrayList<Area>();
+        for (var g : merged(groups, LEAST * all)) out.add(area(g.shape, g.target, g.places, low, high));
         out.sort(Comparator.comparingDouble(Area::mm2).reversed());
         return new Areas(out, mm3, at(worked, 0.5 * all), at(worked, 0.9 * all));
+    }
+
+    private record Group(Shape shape, Lines lines, Target target, List<Place> places) {}
+
+    /** What is still little goes with the nearest shape that has lines as deep. */
+    private static List<Group> merged(List<Group> groups, double least) {
+        var out = new ArrayList<>(groups);
+        while (true) {
+            var small = out.stream()
+                    .filter(g -> sum(g.places) < least && out.stream().anyMatch(o -> fits(g, o)))
+                    .min(Comparator.comparingDouble(g -> sum(g.places)));
+            if (small.isEmpty()) return out;
+            var g = small.get();
+            var into = out.stream()
+                    .filter(o -> fits(g, o))
+                    .min(Comparator.<Group>comparingInt(o -> Math.abs(o.shape.ordinal() - g.shape.ordinal()))
+                            .thenComparingDouble(o -> -sum(o.places)))
+                    .orElseThrow();
+            out.remove(g);
+            out.set(out.indexOf(into),
+                    new Group(into.shape, into.lines, into.target, Stream.concat(into.places.stream(), g.places.stream()).toList()));
+        }
+    }
+
+    private static boolean fits(Group g, Group o) {
+        return g != o && o.target == g.target && o.lines == g.lines;
     }
 
     private static double sum(List<Place> spots) {
@@ -185,7 +215,7 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
     /** The area a place belongs to; empty where nothing is done. */
     public java.util.Optional<Area> of(Place p, Targets targets) {
         var q = p.to(targets.ofArea(p));
-        return list.stream().filter(a -> a.at(q)).min(Comparator.comparingInt(a -> Math.abs(a.lines.ordinal() - q.lines().ordinal())));
+        return list.stream().filter(a -> a.target == q.target()).min(Comparator.comparingInt(a -> a.off(q)));
     }
 
     public double totalMm2() {

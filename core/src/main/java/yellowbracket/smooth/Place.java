@@ -4,10 +4,11 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * A spot of the surface as it comes off the printer, real mm.
- * @param section its letter @param shape, {@code lines}: of it and what lies around it, for nobody changes paper from one spot to the next
- *        @param mm2 that it stands for @param cuspUm valleys between layer lines, {@code widthMm} from one to the next;
- *        {@code flatUm} off the round that was meant, {@code scarUm} where support stood, {@code seamUm} at a seam: the wider of its gap and step @param skinMm solid print beneath
- * @param closed a hand gets to it only before the sections are joined
+ * @param section its letter @param mm2 that it stands for
+ * @param shape, {@code lines}: of it and what lies around it, for nobody changes paper from one spot to the next
+ * @param cuspUm valleys between layer lines, {@code widthMm} from one to the next; {@code flatUm} off the round that was meant,
+ *        {@code scarUm} where support stood, {@code seamUm} at a seam: the wider of its gap and step
+ * @param skinMm solid print beneath @param closed a hand gets to it only before the sections are joined
  */
 public record Place(String section, Vec3 at, Vec3 normal, double mm2, Target target, Areas.Shape shape, Areas.Lines lines, double cuspUm,
         double widthMm, double flatUm, double scarUm, double seamUm, double skinMm, boolean closed) {

@@ -172,6 +172,26 @@ class DepthMapTest {
         assertThat(areas.stream().mapToDouble(Areas.Area::mm2).sum()).isLessThanOrEqualTo(2 * (6000 + 8000 + 4800) * 1.001);
     }
 
+    /** Every place that is worked belongs to an area with lines as deep as its own; slivers of area are merged away. */
+    @ParameterizedTest
+    @ValueSource(ints = {12, 40})
+    void everyPlaceHasItsArea(int segments) {
+        for (var m : List.of(Shapes.sphere(60, segments), Shapes.cappedShell(100, 4, 60, segments, segments / 2),
+                Shapes.torus(60, 14, segments, segments), Shapes.bumpySphere(50, 4000))) {
+            var map = map(m, 0.2);
+            var areas = Areas.of(map, Targets.NONE);
+            double all = areas.totalMm2();
+            assertThat(all).isCloseTo(map.worked().stream().mapToDouble(Place::mm2).sum(), within(1e-6 * all));
+            assertThat(areas.list()).hasSizeLessThanOrEqualTo(12);
+            for (var p : map.worked()) {
+                var a = areas.of(p, Targets.NONE).orElseThrow();
+                assertThat(a.lines().ordinal()).isGreaterThanOrEqualTo(p.lines().ordinal());
+            }
+            for (var a : areas.list()) if (a.mm2() < 0.04 * all)
+                assertThat(areas.list()).as("nothing to merge it with").noneMatch(o -> o != a && o.lines() == a.lines());
+        }
+    }
+
     /** Two boards close together: between them no hand reaches once they are joined. */
     @Test
     void whereNoHandReachesOnceItIsJoined() {

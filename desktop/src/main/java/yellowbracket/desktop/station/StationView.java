@@ -66,6 +66,18 @@ public abstract class StationView implements AutoCloseable {
         tab = tabs.isEmpty() ? "" : tabs.getFirst();
     }
 
+    public final AppModel model() {
+        return model;
+    }
+
+    public final Bench bench() {
+        return bench;
+    }
+
+    public final boolean night() {
+        return model.nightProperty().get();
+    }
+
     /** Ends with this page. */
     public final void keep(Subscription s) {
         ends = ends.and(s);

@@ -84,10 +84,6 @@ public final class CutView extends StationView {
         if (here()) draw();
     }
 
-    AppModel model() {
-        return model;
-    }
-
     @Override
     public boolean startsWork() {
         return tab().equals("plans");

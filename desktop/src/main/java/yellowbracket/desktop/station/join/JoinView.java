@@ -43,18 +43,6 @@ public final class JoinView extends StationView {
         parts.put("repairs", new RepairsPart(this));
     }
 
-    AppModel model() {
-        return model;
-    }
-
-    Bench bench() {
-        return bench;
-    }
-
-    boolean night() {
-        return model.nightProperty().get();
-    }
-
     Optional<JoinPlan> plan() {
         return model.result(JoinFigures.JOINS);
     }

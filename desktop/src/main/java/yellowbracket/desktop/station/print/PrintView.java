@@ -44,14 +44,6 @@ public final class PrintView extends StationView {
         parts.put("failures", new FailuresPart(this));
     }
 
-    AppModel model() {
-        return model;
-    }
-
-    Bench bench() {
-        return bench;
-    }
-
     @Override
     public boolean busyWithInput() {
         return parts.get(tab()) instanceof PlatesPart p && p.dragging();
@@ -150,10 +142,6 @@ public final class PrintView extends StationView {
 
     javafx.scene.paint.Color bare() {
         return neutral();
-    }
-
-    boolean night() {
-        return model.nightProperty().get();
     }
 
     String frameKey(String overlay) {

@@ -45,14 +45,6 @@ public final class SizeView extends StationView {
         }));
     }
 
-    AppModel model() {
-        return model;
-    }
-
-    Bench bench() {
-        return bench;
-    }
-
     @Override
     protected void leave(String name) {
         on.leave();

@@ -60,18 +60,6 @@ public final class SmoothView extends StationView {
         parts.put("skin", new SkinPart(this));
     }
 
-    AppModel model() {
-        return model;
-    }
-
-    Bench bench() {
-        return bench;
-    }
-
-    boolean night() {
-        return model.nightProperty().get();
-    }
-
     Optional<SmoothPlan> plan() {
         return model.result(SmoothFigures.SMOOTH);
     }
