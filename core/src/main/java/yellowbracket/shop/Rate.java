@@ -43,6 +43,15 @@ public record Rate(double factor, int jobs, double sumLog) {
         return JOB_SPREAD * Math.sqrt(1 + 1 / (PRIOR_JOBS + jobs));
     }
 
+    /**
+     * Standard deviation of the logarithm of the hours of so many coming jobs together, alike in size: what is not known of the maker they
+     * share, what differs from job to job evens out.
+     */
+    public double spreadOf(int coming) {
+        if (coming < 1) throw new IllegalArgumentException("at least one job");
+        return JOB_SPREAD * Math.sqrt(1 / (PRIOR_JOBS + jobs) + 1.0 / coming);
+    }
+
     public String source() {
         return jobs == 0 ? "catalogue" : jobs + (jobs == 1 ? " job" : " jobs") + " of yours, " + Math.round(100 * share()) + " %";
     }

@@ -64,6 +64,10 @@ class MeasuresTest {
         assertThat(r.factor()).isCloseTo(1.5, within(0.05));
         assertThat(r.share()).isGreaterThan(0.9);
         assertThat(r.spread()).isLessThan(Rate.UNKNOWN.spread());
+        assertThat(Rate.UNKNOWN.spreadOf(1)).isEqualTo(Rate.UNKNOWN.spread());
+        assertThat(Rate.UNKNOWN.spreadOf(1_000_000)).as("what jobs share does not even out")
+                .isCloseTo(Rate.JOB_SPREAD / Math.sqrt(Rate.PRIOR_JOBS), within(1e-5));
+        assertThat(r.spreadOf(8)).isLessThan(Rate.UNKNOWN.spreadOf(8));
         assertThat(r.source()).contains("40 jobs of yours, 93 %");
         var half = Rate.UNKNOWN.with(3, 2);
         assertThat(half.and(half)).isEqualTo(half.with(3, 2));

@@ -21,6 +21,7 @@ import yellowbracket.desktop.widget.Choice;
 import yellowbracket.document.Edit;
 import yellowbracket.finding.Weight;
 import yellowbracket.shop.Lamp;
+import yellowbracket.shop.Rate;
 import yellowbracket.smooth.Contrast;
 import yellowbracket.smooth.Detail;
 import yellowbracket.smooth.Finish;
@@ -68,16 +69,18 @@ final class LadderPart extends SmoothPart {
         return walk.orElseThrow();
     }
 
-    /** The maker's own rate spreads less the more is logged. */
-    private static String range(double hours) {
-        double spread = yellowbracket.shop.Rate.UNKNOWN.spread() * 0.8;
-        return Words.text("%.0f to %.0f h in four of five cases", Math.floor(hours * Math.exp(-spread)),
-                Math.ceil(hours * Math.exp(spread)));
+    /** Four of five cases lie within 1.28 standard deviations of the middle. */
+    private static final double FOUR_OF_FIVE = 1.28;
+
+    private static String range(SmoothPlan plan) {
+        int jobs = (int) plan.work().stream().filter(w -> w.step().kind() != Ladder.Kind.LOOK).count();
+        double times = Math.exp(FOUR_OF_FIVE * Rate.UNKNOWN.spreadOf(Math.max(1, jobs)));
+        return Words.text("%.0f to %.0f h in four of five cases", Math.floor(plan.hours() / times), Math.ceil(plan.hours() * times));
     }
 
     @Override
     void write(Card card, SmoothPlan plan) {
-        card.row("work", Words.about(plan.hours()), Words.text("%s; %s waiting; costs %s; %.0f cm\u00b3 of dry dust", range(plan.hours()),
+        card.row("work", Words.about(plan.hours()), Words.text("%s; %s waiting; costs %s; %.0f cm\u00b3 of dry dust", range(plan),
                 Words.hours(plan.waitH()), Words.money(plan.cost()), plan.dustCm3()));
         double edge = plan.ladders().values().stream().mapToDouble(s -> Detail.edgeUm(s, model.shop())).max().orElse(0);
         if (edge > 0) card.row("sharp edges", Words.text("~%.2f mm", edge / 1000), "round when it is done, where most film and sanding is");
