@@ -81,15 +81,24 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
 
     private record Seen(Mesh m, Adjacency adjacency, Vec3[] normals, int[] patch, double[] areas) {}
 
-    /** How far the patch reaches out of the surface it borders on, or into it: the larger of those it borders on counts. */
+    /** How far the patch reaches out of the largest surface it borders on, or into it. */
     private static java.util.Optional<Detail> detail(Seen in, int[] facets, double scale) {
-        double largest = 0;
-        Detail found = null;
+        var border = new ArrayList<int[]>(); // corner of the patch, facet across
+        int beside = -1;
         for (int f : facets) for (int k = 0; k < 3; k++) {
-            int corner = in.adjacency.across(3 * f + k);
-            if (corner < 0 || in.patch[corner / 3] == in.patch[f] || in.areas[in.patch[corner / 3]] <= largest) continue;
-            var n = in.normals[corner / 3];
-            var at = in.m.corner(f, k);
+            int across = in.adjacency.across(3 * f + k) / 3;
+            if (in.adjacency.across(3 * f + k) < 0 || in.patch[across] == in.patch[f]) continue;
+            if (beside < 0 || in.areas[in.patch[across]] > in.areas[beside]) {
+                if (beside != in.patch[across]) border.clear();
+                beside = in.patch[across];
+            }
+            if (in.patch[across] == beside) border.add(new int[] {3 * f + k, across});
+        }
+        Detail least = null;
+        int step = Math.max(1, border.size() / LOOKED_AT);
+        for (int i = 0; i < border.size(); i += step) {
+            var n = in.normals[border.get(i)[1]];
+            var at = in.m.corner(border.get(i)[0] / 3, border.get(i)[0] % 3);
             double low = 0, high = 0;
             for (int g : facets) for (int j = 0; j < 3; j++) {
                 double h = in.m.corner(g, j).minus(at).dot(n);
@@ -98,11 +107,13 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
             }
             double reach = Math.max(high, -low) * scale;
             if (reach < LEAST_MM || Math.min(high, -low) * scale > ONE_WAY * reach) continue;
-            largest = in.areas[in.patch[corner / 3]];
-            found = new Detail(at, reach, high > -low);
+            if (least == null || reach < least.heightMm) least = new Detail(at, reach, high > -low);
         }
-        return java.util.Optional.ofNullable(found).filter(d -> d.heightMm < MOST_MM);
+        return java.util.Optional.ofNullable(least).filter(d -> d.heightMm < MOST_MM);
     }
+
+    /** Places along the border from where it is measured. */
+    private static final int LOOKED_AT = 6;
 
     /** What goes as far out as in is no step. */
     private static final double ONE_WAY = 0.3;
