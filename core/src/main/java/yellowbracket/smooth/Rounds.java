@@ -36,7 +36,7 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
     static final double NEW = 0.12, NEW_SHAPE = 2;
     /** Nobody goes on for longer. */
     static final int MOST = 30;
-    private static final int DRAWS = 2_000;
+    private static final int DRAWS = 1_200;
     private static final double EIGHTY = 0.8;
     private static final long SEED = 20_111;
 

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import yellowbracket.finding.Finding;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
@@ -112,10 +113,17 @@ final class SmoothPlanner {
                         material.name(), material.softensC())));
     }
 
-    /** Areas whose lines and finish are alike, by depth. @param shape on which the steps were timed */
-    private record Group(Finish finish, List<Areas.Area> areas, Areas.Shape shape, List<Ladder.Step> own) {
+    /** Areas whose lines and finish are alike. */
+    private record Group(Finish finish, List<Areas.Area> areas) {}
+
+    /** A ladder for the lines of a group. @param shape on which its steps were timed */
+    private record Candidate(int group, Areas.Shape shape, List<Ladder.Step> own) {
         List<Ladder.Step> steps(Areas.Area a, Catalogue shop) {
             return own.stream().map(s -> s.on(shape, a.shape(), shop)).toList();
+        }
+
+        boolean alike(Candidate o) {
+            return group == o.group && own.stream().map(Ladder.Step::what).toList().equals(o.own.stream().map(Ladder.Step::what).toList());
         }
     }
 
@@ -124,18 +132,28 @@ final class SmoothPlanner {
     }
 
     /**
-     * By area: areas with lines alike go the same way, whatever their shape, or the way of deeper ones where that spares sessions; none
-     * where one of them is out of reach.
+     * By area: areas with lines alike go the same way, the best for most of them or for the tightest, or the way of deeper ones where that
+     * spares sessions; none where one of them is out of reach.
      */
     private Map<Areas.Area, List<Ladder.Step>> ladders() {
         var groups = new ArrayList<Group>();
         for (var finish : Finish.values()) for (var lines : Areas.Lines.values()) {
             var in = areas.list().stream().filter(a -> a.lines() == lines && finish(a) == finish && a.target() != Target.TEXTURE).toList();
-            if (in.isEmpty()) continue;
-            var shape = in.getFirst().shape();
-            double deep = in.stream().mapToDouble(Areas.Area::deepUm).max().orElseThrow();
-            switch (asked.ladders().of(shape, finish, deep, asked.material(), areas.totalDm2())) {
-                case Ladder.Outcome.Found f -> groups.add(new Group(finish, in, shape, f.steps()));
+            if (!in.isEmpty()) groups.add(new Group(finish, in));
+        }
+        var candidates = new ArrayList<Candidate>();
+        for (int i = 0; i < groups.size(); i++) {
+            var g = groups.get(i);
+            double deep = g.areas.stream().mapToDouble(Areas.Area::deepUm).max().orElseThrow();
+            var shapes = Stream
+                    .of(g.areas.getFirst().shape(), g.areas.stream().map(Areas.Area::shape).max(Comparator.naturalOrder()).orElseThrow())
+                    .distinct()
+                    .toList();
+            for (var shape : shapes) switch (asked.ladders().of(shape, g.finish, deep, asked.material(), areas.totalDm2())) {
+                case Ladder.Outcome.Found f -> {
+                    var c = new Candidate(i, shape, f.steps());
+                    if (candidates.stream().noneMatch(c::alike)) candidates.add(c);
+                }
                 case Ladder.Outcome.OutOfReach no -> {
                     findings.add(Finding.stop(no.why()));
                     return Map.of();
@@ -144,12 +162,9 @@ final class SmoothPlanner {
         }
         Map<Areas.Area, List<Ladder.Step>> best = Map.of();
         double least = Double.POSITIVE_INFINITY;
-        for (var ways : ways(groups)) {
+        for (var ways : ways(groups, candidates)) {
             var out = new LinkedHashMap<Areas.Area, List<Ladder.Step>>();
-            for (int i = 0; i < ways.length; i++) {
-                var taken = groups.get(ways[i]);
-                for (var area : groups.get(i).areas) out.put(area, taken.steps(area, shop));
-            }
+            for (int i = 0; i < groups.size(); i++) for (var area : groups.get(i).areas) out.put(area, ways.get(i).steps(area, shop));
             areas.list()
                     .stream()
                     .filter(a -> a.target() == Target.TEXTURE)
@@ -173,17 +188,15 @@ final class SmoothPlanner {
                 + w.areaDm2() * (weights.dustCm3() * s.dustCm3() + weights.detailUm() * s.detailUm());
     }
 
-    /** For each group its own way or that of one with deeper lines and the same finish. */
-    private static List<int[]> ways(List<Group> groups) {
-        var out = new ArrayList<int[]>();
-        out.add(new int[groups.size()]);
+    /** For each group a way of its own or of one with deeper lines and the same finish. */
+    private static List<List<Candidate>> ways(List<Group> groups, List<Candidate> candidates) {
+        var out = new ArrayList<List<Candidate>>();
+        out.add(List.of());
         for (int i = 0; i < groups.size(); i++) {
-            var next = new ArrayList<int[]>();
-            for (var w : out) for (int k = i; k < groups.size(); k++) {
-                if (groups.get(k).finish != groups.get(i).finish) continue;
-                var more = w.clone();
-                more[i] = k;
-                next.add(more);
+            var next = new ArrayList<List<Candidate>>();
+            for (var w : out) for (var c : candidates) {
+                if (c.group < i || groups.get(c.group).finish != groups.get(i).finish) continue;
+                next.add(Stream.concat(w.stream(), Stream.of(c)).toList());
             }
             out.clear();
             out.addAll(next);

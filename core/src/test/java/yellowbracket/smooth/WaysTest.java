@@ -199,6 +199,18 @@ class WaysTest {
         assertThat(filled.over()).isCloseTo((130 + SHOP.usual(Practice.SKIM_UM)) * 0.98 - (260 - filled.valley()) / 2, within(8.0));
     }
 
+    /** On a flat, by hand, with one paper: its own rate, whatever the area; tight places take longer for each cm3. */
+    @Test
+    void minutesForACm3AreThoseOfPaperAndShape() {
+        double before = 0;
+        for (var shape : Areas.Shape.values()) {
+            double now = plan(Finish.SATIN, School.FILL_SAND_PRIME, Means.USUAL, area(shape, Target.SHOW, 2e5, 220, 1.3)).sandMinCm3();
+            assertThat(now).isGreaterThan(before);
+            before = now;
+        }
+        assertThat(plan(Finish.SATIN, School.FILL_SAND_PRIME, Means.USUAL).sandMinCm3()).isZero();
+    }
+
     @Test
     void targetsAreKept() {
         var shown = area(Areas.Shape.CURVED, Target.SHOW, 2e5, 100, 1.3);

@@ -38,11 +38,16 @@ class DesktopArchitectureTest {
         slices().matching("yellowbracket.desktop.station.(*)..").should().notDependOnEachOther().check(DESKTOP);
     }
 
-    /** The program's colours are in the style sheets; only the maker's own, of the colour zones, are read out of words. */
+    /**
+     * The program's colours are in the style sheets; only the maker's own, of the colour zones and the print, and the shades products are sold
+     * in are read out of words.
+     */
     @Test
     void coloursAreInTheStyleSheets() {
         noClasses().that()
                 .resideOutsideOfPackage("yellowbracket.desktop.station.colour..")
+                .and()
+                .doNotHaveSimpleName("ProfilePicture")
                 .should()
                 .callMethod(Color.class, "web", String.class)
                 .orShould()

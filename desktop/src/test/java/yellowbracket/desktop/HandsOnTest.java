@@ -196,7 +196,7 @@ class HandsOnTest extends WindowTest {
     void seamsPrintersAndLadderAnswerAClick(FxRobot robot) {
         derived();
         for (var page : List.of(Page.JOIN, Page.SMOOTH)) {
-            robot.interact(() -> model.pageProperty().set(page));
+            robot.interact(() -> model.go(page, page == Page.SMOOTH ? "ladder" : "seams"));
             until(page + " with alternatives",
                     () -> robot.lookup(".alt")
                             .queryAll()

@@ -10,6 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.StackPane;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.Words;
@@ -33,6 +34,7 @@ import yellowbracket.smooth.Shortcut;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.smooth.SmoothWish;
 import yellowbracket.smooth.Walk;
+import yellowbracket.work.Operation;
 
 /** The steps from layer lines to the finish; a slider walks through them on the model and in the surface cut open. */
 final class LadderPart extends SmoothPart {
@@ -86,6 +88,7 @@ final class LadderPart extends SmoothPart {
         if (edge > 0) card.row("sharp edges", Words.text("~%.2f mm", edge / 1000), "round when it is done, where most film and sanding is");
         view.findings(card, plan.findings());
         model.result(SmoothFigures.LOST).flatMap(SmoothFigures.DetailsLost::finding).ifPresent(f -> view.finding(card, f));
+        hand(card, plan);
         if (!plan.work().isEmpty()) slider(card, plan);
         steps(card, plan);
         var finishes = view.alternatives("finish", HEADS);
@@ -97,6 +100,15 @@ final class LadderPart extends SmoothPart {
         means(card);
         card.title("not planned, and why");
         for (var s : Shortcut.values()) card.finding(Weight.STOP, s.label() + ": " + s.why() + ". Instead: " + s.instead(), "", () -> {});
+    }
+
+    /** What the log taught of sanding: the plan goes by it, the figures of this page by the catalogue. */
+    private void hand(Card card, SmoothPlan plan) {
+        var rate = model.ofBuild(PlanFigures.TASKS)
+                .map(t -> t.lessons().rates().getOrDefault(Operation.SAND.rate(), Rate.UNKNOWN))
+                .orElse(Rate.UNKNOWN);
+        if (plan.sandMinCm3() > 0) card.row("sanding", Words.text("%.1f min/cm\u00b3", plan.sandMinCm3() * rate.factor()),
+                "at your own hand, from: " + rate.source() + "; the day it is ready goes by it");
     }
 
     private static final String[] HEADS = {"work h", "wait h", "cost", "dust cm\u00b3", "detail \u00b5m", "skin mm", "ready"};

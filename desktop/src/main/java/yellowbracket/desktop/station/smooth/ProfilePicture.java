@@ -57,8 +57,7 @@ final class ProfilePicture extends Pane {
             getChildren().add(line);
             text(Words.text("%.0f", t), 2, y(t, low, perUm) - 8);
         }
-        text("\u00b5m", 2, -4);
-        text(Words.text("%.1f mm along, heights drawn %.0f times as large", cut.x()[cut.x().length - 1], 1000 * perUm / perMm), LEFT,
+        text(Words.text("\u00b5m over %.1f mm, drawn %.0f times as high", cut.x()[cut.x().length - 1], 1000 * perUm / perMm), LEFT,
                 TALL - 18);
     }
 

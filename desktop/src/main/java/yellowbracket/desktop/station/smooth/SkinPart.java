@@ -28,7 +28,8 @@ final class SkinPart extends SmoothPart {
         return "how much wall there is to sand into";
     }
 
-    private record Left(Areas.Area area, double takenUm) {
+    /** @param filmUm that stands over the peaks when all is done */
+    private record Left(Areas.Area area, double takenUm, double filmUm) {
         double leftMm() {
             return area.skinMm() - takenUm / 1000;
         }
@@ -40,7 +41,8 @@ final class SkinPart extends SmoothPart {
     }
 
     private static Left left(SmoothPlan plan, Areas.Area a) {
-        return new Left(a, UNEVEN * plan.ladders().getOrDefault(a, List.of()).stream().mapToDouble(Ladder.Step::printUm).sum());
+        var steps = plan.ladders().getOrDefault(a, List.of());
+        return new Left(a, UNEVEN * steps.stream().mapToDouble(Ladder.Step::printUm).sum(), steps.isEmpty() ? 0 : steps.getLast().overUm());
     }
 
     @Override
@@ -60,6 +62,7 @@ final class SkinPart extends SmoothPart {
                 .number("there mm", l -> l.area.skinMm(), l -> Words.text("%.2f", l.area.skinMm()))
                 .number("taken \u00b5m", Left::takenUm, l -> Words.text("%.0f", l.takenUm))
                 .number("left mm", Left::leftMm, l -> Words.text("%.2f", l.leftMm()))
+                .number("film \u00b5m", Left::filmUm, l -> Words.text("%.0f", l.filmUm))
                 .words("sander", Left::machine)
                 .rows(all, 14));
         var material = model.shop().material(prop().print().profile().material());
