@@ -172,8 +172,8 @@ public record Detail(Vec3 at, double heightMm, boolean raised) {
         String how = knife && sunk > 0 ? "the knife fills grooves: tape them off before the filler, take a school with resin, or "
                 : "mask them, sand round them, or ";
         return java.util.Optional.of(Finding.care(String.format(java.util.Locale.ROOT,
-                "%d details of up to %.1f mm (%d sunk, %d raised) lose half their height and more: %sbrush \"keep texture\" over them",
-                lost.size(), deepest, sunk, lost.size() - sunk, how)));
+                "%s of up to %.1f mm (%d sunk, %d raised) lose half of their height and more: %sbrush \"keep texture\" over them",
+                lost.size() == 1 ? "1 detail" : lost.size() + " details", deepest, sunk, lost.size() - sunk, how)));
     }
 
     /** Those of which less than half is left. */

@@ -38,6 +38,8 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
     static final int MOST = 30;
     private static final int DRAWS = 1_200;
     private static final double EIGHTY = 0.8;
+    /** A range one round wider must come so much nearer to it. */
+    private static final double A_ROUND_MORE = 0.01;
     private static final long SEED = 20_111;
 
     public Rounds {
@@ -115,7 +117,7 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
         for (int a = 0; a <= median; a++) for (int b = median; b <= MOST; b++) {
             double held = 0;
             for (int k = a; k <= b; k++) held += mass[k];
-            double off = Math.abs(held - EIGHTY) + 1e-6 * (b - a);
+            double off = Math.abs(held - EIGHTY) + A_ROUND_MORE * (b - a);
             if (off >= best) continue;
             best = off;
             low = a;

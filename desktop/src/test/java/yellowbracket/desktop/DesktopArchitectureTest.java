@@ -39,8 +39,8 @@ class DesktopArchitectureTest {
     }
 
     /**
-     * The program's colours are in the style sheets; only the maker's own, of the colour zones and the print, and the shades products are sold
-     * in are read out of words.
+     * The program's colours are in the style sheets; only the maker's own, of the colour zones and the print, and the shades that products
+     * are sold in are read out of words.
      */
     @Test
     void coloursAreInTheStyleSheets() {

@@ -84,13 +84,13 @@ final class LadderPart extends SmoothPart {
     void write(Card card, SmoothPlan plan) {
         card.row("work", Words.about(plan.hours()), Words.text("%s; %s waiting; costs %s; %.0f cm\u00b3 of dry dust", range(plan),
                 Words.hours(plan.waitH()), Words.money(plan.cost()), plan.dustCm3()));
-        double edge = plan.ladders().values().stream().mapToDouble(s -> Detail.edgeUm(s, model.shop())).max().orElse(0);
-        if (edge > 0) card.row("sharp edges", Words.text("~%.2f mm", edge / 1000), "round when it is done, where most film and sanding is");
         view.findings(card, plan.findings());
         model.result(SmoothFigures.LOST).flatMap(SmoothFigures.DetailsLost::finding).ifPresent(f -> view.finding(card, f));
-        hand(card, plan);
         if (!plan.work().isEmpty()) slider(card, plan);
         steps(card, plan);
+        hand(card, plan);
+        double edge = plan.ladders().values().stream().mapToDouble(s -> Detail.edgeUm(s, model.shop())).max().orElse(0);
+        if (edge > 0) card.row("sharp edges", Words.text("~%.2f mm", edge / 1000), "round when it is done, where most film and sanding is");
         var finishes = view.alternatives("finish", HEADS);
         for (var f : Finish.values()) alternative(finishes, f.label(), f == wish().finish(), "finish " + f.label(), w -> w.withFinish(f));
         card.add(finishes);
