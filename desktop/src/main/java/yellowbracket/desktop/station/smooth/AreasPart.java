@@ -148,8 +148,7 @@ final class AreasPart extends SmoothPart {
             case DEPTH ->
                     view.painted(Ramp.cusp(), f -> f.place().target().worked() ? Math.max(f.depthUm(), f.place().seamUm()) : Double.NaN);
             case KIND -> view.painted(kinds(), f -> f.place().kind().ordinal());
-            case AREAS ->
-                    view.painted(colours(list), f -> plan.areas().of(f.place(), view.targets()).map(list::indexOf).orElse(list.size()));
+            case AREAS -> view.painted(colours(list), f -> f.area().map(list::indexOf).orElse(list.size()));
             case TARGETS -> view.painted(targets(), f -> becomes(f).ordinal());
         };
         if (brushing) SmoothView.brushed(things, at -> change("brush: " + paint.label(), w -> w.painted(new Stroke(paint, radiusMm, at))));

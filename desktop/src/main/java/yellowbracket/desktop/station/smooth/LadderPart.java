@@ -263,9 +263,7 @@ final class LadderPart extends SmoothPart {
     void draw(SmoothPlan plan) {
         done = Math.clamp(done, 0, plan.work().size());
         var walk = walk(plan);
-        var targets = view.targets();
-        var things = view.painted(Ramp.cusp(),
-                f -> plan.areas().of(f.place(), targets).map(a -> walk.valleyUm(a, f.depthUm(), done)).orElse(Double.NaN));
+        var things = view.painted(Ramp.cusp(), f -> f.area().map(a -> walk.valleyUm(a, f.depthUm(), done)).orElse(Double.NaN));
         SmoothView.clicked(things, p -> {
             place = view.map().orElseThrow().near(p.times(prop().scale()));
             profile(plan);

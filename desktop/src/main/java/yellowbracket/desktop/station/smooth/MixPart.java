@@ -170,10 +170,8 @@ final class MixPart extends SmoothPart {
 
     @Override
     void draw(SmoothPlan plan) {
-        var targets = view.targets();
         var coats = plan.work().stream().filter(w -> w.step().kind() == Ladder.Kind.FILM).toList();
-        var things = view.painted(yellowbracket.desktop.theme.Ramp.cusp(), f -> plan.areas()
-                .of(f.place(), targets)
+        var things = view.painted(yellowbracket.desktop.theme.Ramp.cusp(), f -> f.area()
                 .filter(a -> coats.stream()
                         .anyMatch(w -> w.where().isEmpty() || w.where().contains(a.words()) || w.where().contains(a.lines().words())))
                 .map(a -> f.depthUm())

@@ -75,10 +75,8 @@ final class SkinPart extends SmoothPart {
 
     @Override
     void draw(SmoothPlan plan) {
-        var targets = view.targets();
         var things = view.painted(Ramp.skin(),
-                f -> f.place().target().worked()
-                        ? f.place().skinMm() - plan.areas().of(f.place(), targets).map(a -> left(plan, a).takenUm / 1000).orElse(0.0)
+                f -> f.place().target().worked() ? f.place().skinMm() - f.area().map(a -> left(plan, a).takenUm / 1000).orElse(0.0)
                         : Double.NaN);
         var thin = view.map().orElseThrow().worked().stream().min(Comparator.comparingDouble(p -> p.skinMm()));
         var labels = thin.map(p -> List.of(new Bench.Callout(p.at(), Words.text("least: %.2f mm", p.skinMm()), ""))).orElse(List.of());

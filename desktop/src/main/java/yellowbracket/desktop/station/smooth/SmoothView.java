@@ -25,7 +25,9 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.print.Cusp;
+import yellowbracket.print.PrintPlan;
 import yellowbracket.print.SectionPrint;
+import yellowbracket.smooth.Areas;
 import yellowbracket.smooth.DepthMap;
 import yellowbracket.smooth.Place;
 import yellowbracket.smooth.SmoothPlan;
@@ -40,10 +42,14 @@ public final class SmoothView extends StationView {
     /** By section: the place that each facet of its drawing lies at. */
     private final Map<String, Near> near = new HashMap<>();
 
+    /** What was drawn last, and the facets it was drawn by: a slider shows the same ones again and again. */
+    private List<Object> knownOf = List.of();
+    private Map<Mesh, Facet[]> known = Map.of();
+
     private record Near(Mesh mesh, SurfaceSamples samples, int[] byFacet, Adjacency adjacency) {}
 
-    /** A facet of the drawing: the place it lies at, how deep its own lines are, um, and its middle, model mm. */
-    record Facet(Place place, double depthUm, Vec3 at) {}
+    /** A facet of the drawing: the place it lies at, how deep its own lines are, um, its middle, model mm, and how it is worked. */
+    record Facet(Place place, double depthUm, Vec3 at, Optional<Areas.Area> area) {}
 
     /** What the drawing shows of a facet. */
     interface Shown {
@@ -115,17 +121,34 @@ public final class SmoothView extends StationView {
         var prints = model.result(PrintFigures.PRINTS);
         var samples = model.result(CutFigures.SAMPLES_OF);
         var out = new ArrayList<Node>();
-        if (drawn.isEmpty() || prints.isEmpty() || samples.isEmpty()) return out;
-        var places = places();
+        if (drawn.isEmpty() || prints.isEmpty() || samples.isEmpty() || map().isEmpty() || plan().isEmpty()) return out;
+        var of = List.<Object>of(drawn.get(), prints.get(), map().get(), plan().get(), prop().smooth());
+        if (!same(of, knownOf)) known = facets(drawn.get(), prints.get(), samples.get());
+        knownOf = of;
         double s = prop().scale();
-        for (var p : prints.get().prints()) {
-            var mesh = drawn.get().bySection().get(p.name());
-            var own = samples.get().bySection().get(p.name());
-            var at = places.getOrDefault(p.name(), List.of());
-            if (mesh == null || own == null || at.size() != own.samples().size()) continue; // of other cuts: soon made anew
-            var view = drawing.of(mesh, facets(mesh, p, at, nearest(p.name(), mesh, own)));
+        known.forEach((mesh, facets) -> {
+            var view = drawing.of(mesh, facets);
             view.getTransforms().add(new Scale(s, s, s));
             out.add(view);
+        });
+        return out;
+    }
+
+    private static boolean same(List<Object> a, List<Object> b) {
+        if (a.size() != b.size()) return false;
+        for (int i = 0; i < a.size(); i++) if (a.get(i) != b.get(i)) return false;
+        return true;
+    }
+
+    private Map<Mesh, Facet[]> facets(CutFigures.Drawing drawn, PrintPlan prints, CutFigures.Samples samples) {
+        var out = new LinkedHashMap<Mesh, Facet[]>();
+        var places = places();
+        for (var p : prints.prints()) {
+            var mesh = drawn.bySection().get(p.name());
+            var own = samples.bySection().get(p.name());
+            var at = places.getOrDefault(p.name(), List.of());
+            if (mesh == null || own == null || at.size() != own.samples().size()) continue; // of other cuts: soon made anew
+            out.put(mesh, facets(mesh, p, at, nearest(p.name(), mesh, own)));
         }
         return out;
     }
@@ -145,9 +168,12 @@ public final class SmoothView extends StationView {
         return known;
     }
 
-    private static Facet[] facets(Mesh mesh, SectionPrint print, List<Place> places, Near at) {
+    private Facet[] facets(Mesh mesh, SectionPrint print, List<Place> places, Near at) {
         var near = at.byFacet;
         var flats = flats(places, at);
+        var areas = plan().orElseThrow().areas();
+        var targets = targets();
+        var area = places.stream().map(q -> areas.of(q, targets)).toList();
         var up = print.orientation().turn().row2();
         double layer = print.profile().layerMm();
         var out = new Facet[mesh.triangleCount()];
@@ -157,7 +183,7 @@ public final class SmoothView extends StationView {
             if (n.norm() == 0) continue;
             var p = places.get(near[f]);
             double own = print.bands().isEmpty() ? Cusp.um(layer, Math.min(1, Math.abs(up.dot(n)) / n.norm())) : p.cuspUm();
-            out[f] = new Facet(p, Math.max(own, p.scarUm()) + flats[f], mesh.centroid(f));
+            out[f] = new Facet(p, Math.max(own, p.scarUm()) + flats[f], mesh.centroid(f), area.get(near[f]));
         }
         return out;
     }
