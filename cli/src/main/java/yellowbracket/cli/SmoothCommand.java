@@ -74,16 +74,11 @@ final class SmoothCommand extends OneProp {
     }
 
     private static Map<String, Object> mix(Mix m, String where, double scaleG, Catalogue shop) {
-        var dose = m.dose(scaleG);
+        var dose = m.dose(m.step(scaleG));
         return map("product", m.product(), "where", where, "batches", m.batches(), "gramsEach", m.gramsTotal() / m.batches(), "baseEach",
-                m.baseEach(), "hardenerEach", m.hardenerEach(), "unit", m.unit(), "hardenerG", hardenerG(m, shop), "share",
-                map("least", dose.lowShare(), "meant", m.hardenerShare(), "most", dose.highShare()), "potLifeMin", m.potLifeMin(),
+                m.baseEach(), "hardenerEach", m.hardenerEach(), "unit", m.unit(), "hardenerG", m.weighed() ? m.hardenerEach() : null,
+                "share", map("least", dose.lowShare(), "meant", m.hardenerShare(), "most", dose.highShare()), "potLifeMin", m.potLifeMin(),
                 "minutesEach", m.minutesEach());
-    }
-
-    /** By the product's density where the label measures volumes. */
-    private static double hardenerG(Mix m, Catalogue shop) {
-        return "g".equals(m.unit()) ? m.hardenerEach() : m.hardenerEach() * shop.coating(m.product()).densityGcm3();
     }
 
     private static Map<String, Object> rounds(Rounds r) {

@@ -30,8 +30,16 @@ public final class SimulatedScale implements KitchenScale {
 
     /** Puts more on it, or takes some off. */
     public synchronized void put(double grams) {
+        double before = load;
         load = Math.max(0, load + grams);
-        swing += OVERSHOOT * grams;
+        swing += OVERSHOOT * (load - before);
+    }
+
+    /** All is taken off, and it shows nothing once more. */
+    public synchronized void clear() {
+        load = 0;
+        swing = 0;
+        zero = creep;
     }
 
     public synchronized void advance(double seconds) {

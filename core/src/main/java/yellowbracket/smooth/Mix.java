@@ -71,7 +71,7 @@ public record Mix(String product, double gramsTotal, int batches, double baseEac
 
     /**
      * One batch as it was really poured: the base that went into the cup decides the hardener that belongs to it.
-     * @param base in g or ml as the label measures @param hardener that belongs to it, between {@code least} and {@code most}
+     * @param base in g or ml as the label measures @param hardener that belongs to it, by the label between {@code least} and {@code most}
      */
     public record Pour(double base, double hardener, double least, double most, String unit) {
         /** What to do about what went in. */
@@ -93,8 +93,21 @@ public record Mix(String product, double gramsTotal, int batches, double baseEac
     /** @param base that is in the cup, in g or ml as the label measures */
     public Pour poured(double base) {
         if (!(base > 0 && base < 1e5)) throw new IllegalArgumentException("nothing is in the cup yet: pour the base first");
-        return new Pour(base, base * hardenerShare, base * least(), base * most(), unit());
+        return new Pour(base, base * hardenerShare, base * leastShare, base * mostShare, unit());
     }
+
+    /** Whether a scale tells how much of each part there is: parts told by volume weigh differently, and are measured in a marked cup. */
+    public boolean weighed() {
+        return basis == Hardener.Basis.MASS;
+    }
+
+    /** How finely a part is measured: by the scale's step, or by the marks of a cup. */
+    public double step(double scaleG) {
+        return weighed() ? scaleG : CUP_ML;
+    }
+
+    /** Mixing cups are marked so finely, ml. */
+    private static final double CUP_ML = 1;
 
     public String unit() {
         return basis == Hardener.Basis.MASS ? "g" : "ml";

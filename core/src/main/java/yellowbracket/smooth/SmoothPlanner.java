@@ -285,7 +285,7 @@ final class SmoothPlanner {
 
     /** A batch too small for the scale is told: too much or too little hardener spoils it. */
     private void dosed(Mix m) {
-        double step = way.means().scaleG();
+        double step = m.step(way.means().scaleG());
         var dose = m.dose(step);
         if (dose.met()) return;
         findings.add(Finding.care(text(

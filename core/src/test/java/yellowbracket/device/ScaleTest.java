@@ -45,6 +45,11 @@ class ScaleTest {
         scale.put(1.6);
         assertThat(settle(scale, steady, 60)[1] - base).isCloseTo(1.6, within(0.3));
         assertThat(scale.stepG()).isEqualTo(0.1);
+        scale.clear();
+        scale.put(40);
+        assertThat(settle(scale, steady, 90)[1]).as("another batch from nothing").isCloseTo(40, within(0.3));
+        scale.put(-500);
+        assertThat(settle(scale, steady, 120)[1]).as("no less than nothing lies on it").isCloseTo(0, within(0.3));
     }
 
     @Test

@@ -287,6 +287,10 @@ class WaysTest {
         assertThat(epoxy.hardener()).as("half, whatever the weather").isEqualTo(25);
         assertThat(epoxy.right(26)).isTrue();
         assertThat(epoxy.right(28)).isFalse();
+        var cold = Mix.of(SHOP.coating("two-part polyester filler"), 10, 1, 5, 0.1, SHOP);
+        assertThat(cold.poured(100).most()).as("never beyond the label, in the cold either").isCloseTo(3, within(1e-9));
+        assertThat(cold.weighed()).isTrue();
+        assertThat(Mix.of(SHOP.coating("coating epoxy"), 10, 0.3, 28, 0.9, SHOP).weighed()).as("by volume: no scale tells it").isFalse();
     }
 
     @Test

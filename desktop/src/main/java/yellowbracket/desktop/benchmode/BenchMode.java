@@ -86,7 +86,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
             step.setText("nothing left to do");
             detail.setText("");
             gear.setText("");
-            mix(Optional.empty());
+            mix(Optional.empty(), "");
             return;
         }
         var p = list.get(at);
@@ -97,7 +97,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         gear.setText(Caution.of(p.task(), model.shop())
                 .map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER)
                 .orElse("nothing special to wear"));
-        mix(mixOf(p.task()));
+        mix(mixOf(p.task()), p.task().prop());
     }
 
     /** What is mixed for a task of the smooth station. */
@@ -110,11 +110,11 @@ public final class BenchMode extends VBox implements AutoCloseable {
         };
     }
 
-    private void mix(Optional<Mix> now) {
+    private void mix(Optional<Mix> now, String prop) {
         if (now.equals(mixed)) return;
         mixed = now;
         mix.ifPresent(MixPane::close);
-        double scaleG = model.currentProp().map(p -> p.smooth().means().scaleG()).orElse(1.0);
+        double scaleG = model.shownProperty().get().prop(prop).map(p -> p.smooth().means().scaleG()).orElse(1.0);
         mix = now.map(m -> new MixPane(m, scaleG, timers, SCALE_SEED));
         mixing.getChildren().setAll(mix.stream().toList());
     }

@@ -62,8 +62,11 @@ final class MixPane extends VBox implements AutoCloseable {
         typed.setPromptText(mix.unit());
         typed.setAccessibleText("what is in the cup, typed instead of weighed");
         typed.setOnAction(e -> typed());
-        getChildren().setAll(title, wanted, new HBox(24, shown, button("take it  W", this::take), button("pour  X", this::pourOn),
-                button("new batch  R", this::again), typed), said);
+        var line = new HBox(24);
+        // a scale says nothing of parts that are told by volume: those are read off a marked cup and typed
+        if (mix.weighed()) line.getChildren().addAll(shown, button("take it  W", this::take), button("pour  X", this::pourOn));
+        line.getChildren().addAll(button("new batch  R", this::again), typed);
+        getChildren().setAll(title, wanted, line, said);
         clock = new Timeline(new KeyFrame(Duration.seconds(TICK_S), e -> tick()));
         clock.setCycleCount(Animation.INDEFINITE);
         clock.play();
@@ -101,14 +104,15 @@ final class MixPane extends VBox implements AutoCloseable {
     }
 
     void pourOn() {
-        if (stage == Stage.MIXED) return;
+        if (stage == Stage.MIXED || !mix.weighed()) return;
         double left = wants() - scale.shown();
         scale.put(Math.max(scale.stepG(), left > 4 * scale.stepG() ? POUR * left : left));
         steady = new Steady(scale.stepG());
     }
 
     void take() {
-        if (settled.isEmpty()) said.setText("wait until the scale stands still");
+        if (!mix.weighed()) said.setText("parts by volume are not weighed: read the marked cup and type it");
+        else if (settled.isEmpty()) said.setText("wait until the scale stands still");
         else taken(settled.getAsDouble());
     }
 
@@ -148,20 +152,21 @@ final class MixPane extends VBox implements AutoCloseable {
     }
 
     void again() {
+        if (stage == Stage.MIXED) batch = batch % Math.max(1, mix.batches()) + 1;
         stage = Stage.BASE;
         pour = Optional.empty();
-        batch = batch % Math.max(1, mix.batches()) + 1;
-        scale.put(-1e9);
-        scale.tare();
+        scale.clear();
         steady = new Steady(scale.stepG());
         said.setText("");
         write();
     }
 
     private void write() {
-        title.setText(Words.text("%s, batch %d of %d; simulated scale", mix.product(), batch, mix.batches()));
+        title.setText(Words.text(mix.weighed() ? "%s, batch %d of %d; simulated scale" : "%s, batch %d of %d; by volume, in a marked cup",
+                mix.product(), batch, mix.batches()));
         wanted.setText(switch (stage) {
-            case BASE -> Words.text("pour %s %s of base into an empty cup, tared", figure(mix.baseEach()), mix.unit());
+            case BASE -> Words.text("pour %s %s of base into an empty cup" + (mix.weighed() ? ", tared" : ""), figure(mix.baseEach()),
+                    mix.unit());
             case HARDENER -> Words.text("add %s %s of hardener; %s to %s stands", fine(pour.orElseThrow().hardener()), mix.unit(),
                     fine(pour.orElseThrow().least()), fine(pour.orElseThrow().most()));
             case MIXED -> Words.text("stir a minute, scrape the sides, spread it within %.0f min. A cup that gets warm is set outdoors on "

@@ -96,15 +96,15 @@ final class MixPart extends SmoothPart {
         card.title(m.product() + ", " + f.what);
         card.row("batches", String.valueOf(m.batches()), Words.text("%.0f %s base and %s %s hardener each; %.0f g in all", m.baseEach(),
                 m.unit(), fine(m.hardenerEach()), m.unit(), m.gramsTotal()));
-        double step = wish().means().scaleG();
+        double step = m.step(wish().means().scaleG());
         var d = m.dose(step);
         card.row("share", Words.text("%.1f %%", 100 * m.hardenerShare()),
-                Words.text("your scale makes it %.1f to %.1f; the label stands %.1f to %.1f", 100 * d.lowShare(), 100 * d.highShare(),
-                        100 * m.leastShare(), 100 * m.mostShare()),
+                Words.text((m.weighed() ? "your scale" : "a cup marked in ml") + " makes it %.1f to %.1f; the label stands %.1f to %.1f",
+                        100 * d.lowShare(), 100 * d.highShare(), 100 * m.leastShare(), 100 * m.mostShare()),
                 d.met() ? "good" : "care");
-        if (!d.met()) card.text(Words.text(
-                "mix %.0f %s or more at once, use a finer scale, or count drops of the hardener: weigh 50 drops " + "once and divide",
-                Math.ceil(d.leastBase()), m.unit()));
+        if (!d.met()) card.text(Words.text(m.weighed()
+                ? "mix %.0f %s or more at once, use a finer scale, or count drops of the hardener: weigh 50 drops once and divide"
+                : "mix %.0f %s or more at once, or measure the hardener with a syringe", Math.ceil(d.leastBase()), m.unit()));
         card.row("pot life", Words.text("%.0f min", m.potLifeMin()),
                 Words.text("of one batch at %.0f \u00b0C; spreading it takes %.0f%s", model.shownProperty().get().shopCelsius(),
                         m.minutesEach(), m.heats() ? ". It heats up in the cup: pour it out at once" : ""),
