@@ -83,7 +83,7 @@ public final class ModelFigures {
     /** What the mends asked for did, and what all of them would do. */
     public record Mended(List<Mend.Change> done, List<Mend.Change> possible) {}
 
-    /** @param after empty where there is no room for more triangles, or nothing is bent */
+    /** @param after empty where there is no room for more triangles, or no flats show */
     public record Flats(Facets now, Optional<Facets> after) {
         /** Deeper flats show through paint, mm. */
         private static final double SHOWS_MM = 0.08;
@@ -97,7 +97,9 @@ public final class ModelFigures {
     private static Flats flats(Reads in) {
         var mesh = in.get(MODEL).mesh();
         var now = Facets.of(mesh);
-        if (now.bentShare() == 0 || in.of(p -> p.intake().rounded()) >= Intake.MOST_ROUNDED) return new Flats(now, Optional.empty());
+        // here: rounding takes seconds on a large mesh, and is offered only where flats show
+        if (!in.of(p -> new Flats(now, Optional.empty()).show(p.scale())) || in.of(p -> p.intake().rounded()) >= Intake.MOST_ROUNDED)
+            return new Flats(now, Optional.empty());
         var finer = Rounding.of(mesh, 1, in.progress());
         return new Flats(now, finer == mesh ? Optional.empty() : Optional.of(Facets.of(finer)));
     }
