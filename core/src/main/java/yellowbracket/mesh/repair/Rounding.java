@@ -1,12 +1,16 @@
 package yellowbracket.mesh.repair;
 
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.stream.IntStream;
 import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.VertexFacets;
 import yellowbracket.mesh.measure.Facets;
 
 /**
@@ -22,7 +26,10 @@ public final class Rounding {
     private static final double SHARP = Math.cos(Math.toRadians(Facets.CREASE_DEG));
 
     private final Mesh mesh;
-    private final Map<Long, Boolean> crease = new HashMap<>();
+    /** Of each corner: the number of the edge from it to the next, shared by the triangles that meet there. */
+    private final int[] edge;
+    private final BitSet crease = new BitSet();
+    private final VertexFacets around;
     /** By vertex: the two neighbours along the crease through it; more or fewer end the curve. */
     private final Map<Integer, int[]> along = new HashMap<>();
     private final Vec3[] cornerNormal;
@@ -30,6 +37,8 @@ public final class Rounding {
     private Rounding(Mesh mesh) {
         this.mesh = mesh;
         cornerNormal = new Vec3[3 * mesh.triangleCount()];
+        edge = new int[3 * mesh.triangleCount()];
+        around = VertexFacets.of(mesh);
     }
 
     /** @return the mesh rounded so many times, or as often as there is room */
@@ -42,21 +51,19 @@ public final class Rounding {
         return now;
     }
 
-    private static long key(int a, int b) {
-        return (long) Math.min(a, b) << 32 | Math.max(a, b);
-    }
-
     private Mesh run() {
-        creases();
-        normals();
+        int edges = creases();
+        IntStream.range(0, mesh.vertexCount()).parallel().forEach(this::normals);
         var out = new MeshBuilder(mesh.vertexCount() * 4, mesh.triangleCount() * 4);
         for (int v = 0; v < mesh.vertexCount(); v++) out.addVertex(mesh.x(v), mesh.y(v), mesh.z(v));
-        var middle = new HashMap<Long, Integer>();
+        var middle = new int[edges];
+        Arrays.fill(middle, -1);
         for (int f = 0; f < mesh.triangleCount(); f++) {
             int[] c = {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2)}, m = new int[3];
             for (int k = 0; k < 3; k++) {
-                int facet = f, corner = k;
-                m[k] = middle.computeIfAbsent(key(c[k], c[(k + 1) % 3]), e -> out.addVertex(middle(facet, corner)));
+                int e = edge[3 * f + k];
+                if (middle[e] < 0) middle[e] = out.addVertex(middle(f, k));
+                m[k] = middle[e];
             }
             for (int k = 0; k < 3; k++) out.addTriangle(c[k], m[k], m[(k + 2) % 3], mesh.tag(f));
             out.addTriangle(m[0], m[1], m[2], mesh.tag(f));
@@ -64,21 +71,25 @@ public final class Rounding {
         return out.build();
     }
 
-    private void creases() {
+    /** Returns how many edges there are. */
+    private int creases() {
         var edges = new Edges(mesh);
+        int[] n = {0};
         edges.forEach((from, to) -> {
             int a = edges.lowVertex(from), b = edges.highVertex(from);
             boolean sharp = to - from != 2;
             if (!sharp) {
-                var n = mesh.areaVector(edges.triangle(from));
-                var o = mesh.areaVector(edges.triangle(from + 1));
-                sharp = n.dot(o) < SHARP * n.norm() * o.norm();
+                var f = mesh.areaVector(edges.triangle(from));
+                var g = mesh.areaVector(edges.triangle(from + 1));
+                sharp = f.dot(g) < SHARP * f.norm() * g.norm();
             }
-            crease.put(key(a, b), sharp);
+            for (int i = from; i < to; i++) edge[edges.corner(i)] = n[0];
+            crease.set(n[0]++, sharp);
             if (!sharp) return;
             note(a, b);
             note(b, a);
         });
+        return n[0];
     }
 
     private void note(int v, int other) {
@@ -86,39 +97,41 @@ public final class Rounding {
         along.put(v, now == null ? new int[] {other} : now.length == 1 ? new int[] {now[0], other} : new int[] {-1, -1, -1});
     }
 
-    /** Of each corner: the mean over the facets about its point that are reached without crossing a crease, by angle. */
-    private void normals() {
-        var about = new HashMap<Integer, java.util.ArrayList<Integer>>();
-        for (int c = 0; c < cornerNormal.length; c++)
-            about.computeIfAbsent(mesh.vertex(c / 3, c % 3), v -> new java.util.ArrayList<>(6)).add(c);
-        about.forEach((v, corners) -> {
-            var left = new java.util.ArrayList<>(corners);
-            while (!left.isEmpty()) {
-                var group = new java.util.ArrayList<Integer>();
-                group.add(left.removeLast());
-                for (int i = 0; i < group.size(); i++) {
-                    int c = group.get(i);
-                    left.removeIf(o -> {
-                        boolean joins = smooth(v, c, o);
-                        if (joins) group.add(o);
-                        return joins;
-                    });
+    /** Of each corner at a point: the mean over the facets about it that are reached without crossing a crease, by angle. */
+    private void normals(int v) {
+        int from = around.from(v), n = around.from(v + 1) - from;
+        var corner = new int[n];
+        for (int i = 0; i < n; i++) {
+            int f = around.facet(from + i);
+            corner[i] = 3 * f + (mesh.vertex(f, 0) == v ? 0 : mesh.vertex(f, 1) == v ? 1 : 2);
+        }
+        var left = n;
+        while (left > 0) { // here: corner[0..left) wait, the group grows from left down
+            int end = left--, at = left;
+            while (at >= left) {
+                for (int i = left - 1; i >= 0; i--) if (smooth(corner[at], corner[i])) {
+                    int c = corner[i];
+                    corner[i] = corner[--left];
+                    corner[left] = c;
                 }
-                Vec3 sum = Vec3.ZERO;
-                for (int c : group) sum = sum.plus(weighted(c));
-                var n = sum.norm() > 0 ? sum.unit() : Vec3.Z;
-                for (int c : group) cornerNormal[c] = n;
+                at--;
             }
-        });
+            Vec3 sum = Vec3.ZERO;
+            for (int i = left; i < end; i++) sum = sum.plus(weighted(corner[i]));
+            var mean = sum.norm() > 0 ? sum.unit() : Vec3.Z;
+            for (int i = left; i < end; i++) cornerNormal[corner[i]] = mean;
+        }
     }
 
     /** Whether two corners at a point lie on either side of an edge that is no crease. */
-    private boolean smooth(int v, int one, int other) {
-        for (int i = 1; i <= 2; i++) for (int j = 1; j <= 2; j++) {
-            int a = mesh.vertex(one / 3, (one % 3 + i) % 3), b = mesh.vertex(other / 3, (other % 3 + j) % 3);
-            if (a == b && !crease.getOrDefault(key(v, a), true)) return true;
-        }
-        return false;
+    private boolean smooth(int one, int other) {
+        int f = one / 3, g = other / 3, before = (one % 3 + 2) % 3, behind = (other % 3 + 2) % 3;
+        return joins(edge[one], edge[other]) || joins(edge[one], edge[3 * g + behind]) || joins(edge[3 * f + before], edge[other])
+                || joins(edge[3 * f + before], edge[3 * g + behind]);
+    }
+
+    private boolean joins(int e, int o) {
+        return e == o && !crease.get(e);
     }
 
     private Vec3 weighted(int corner) {
@@ -136,8 +149,7 @@ public final class Rounding {
         int next = (k + 1) % 3;
         var a = mesh.corner(f, k);
         var b = mesh.corner(f, next);
-        if (crease.getOrDefault(key(mesh.vertex(f, k), mesh.vertex(f, next)), true))
-            return alongCrease(mesh.vertex(f, k), mesh.vertex(f, next));
+        if (crease.get(edge[3 * f + k])) return alongCrease(mesh.vertex(f, k), mesh.vertex(f, next));
         var d = b.minus(a);
         var na = cornerNormal[3 * f + k];
         var nb = cornerNormal[3 * f + next];
