@@ -74,7 +74,7 @@ public class CoreBench {
                 java.time.Clock.fixed(now.toInstant(ZoneOffset.UTC), ZoneOffset.UTC), Progress.NONE);
         tasks = d.require(PlanFigures.TASKS, Figure.BUILD).list();
         done = d.require(PlanFigures.TASKS, Figure.BUILD).lessons().doneWith(tasks);
-        scheduler = new Scheduler(now, demo.build().due(), WorkHours.evenings(), t -> true);
+        scheduler = new Scheduler(now, demo.build().due(), WorkHours.evenings(), (x, t) -> true);
     }
 
     @Benchmark

@@ -1,123 +1,103 @@
 package yellowbracket.colour;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.order.Ordered;
 import yellowbracket.finding.Finding;
-import yellowbracket.finding.Subject;
-import yellowbracket.finding.Weight;
-import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
-import yellowbracket.shop.Lab;
-import yellowbracket.shop.Coating;
-import yellowbracket.shop.Practice;
 
 /**
- * Undercoat, then each zone: light before dark unless the dark is small, coats by cover, cans by area, masks by what is already painted;
- * then the seal.
- * Areas are sampled on the mesh.
+ * What painting takes: undercoats by groups of zones, each zone with its coats and masks in order, the clear coat.
+ * @param areas zones that have surface @param jobs zone numbers as the orders count them
+ * @param orders the best for each aim @param chosen the maker's own, or the best for the aim wished
+ * @param own whether it is the maker's
  */
-public record ColourPlan(List<Area> areas, List<Coats> coats, double hours, double waitH, double cans, double cost, double maskDm2,
-        List<Finding> findings) {
-    public record Area(ColourZone zone, double dm2) {}
+public record ColourPlan(List<Area> areas, Undercoats undercoats, List<Integer> jobs, Map<Aim, Ordered> orders, Ordered chosen, boolean own,
+        List<Coats> coats, List<Finding> findings) {
+    /** The zone of what goes over everything. */
+    public static final String ALL = "all";
+
+    /** @param dm2 that is painted: the show side @param wholeDm2 of its surface */
+    public record Area(ColourZone zone, double dm2, double wholeDm2) {}
 
     /**
      * A run of coats of one product. Windows: next coat from {@code recoatFromH} to {@code recoatToH}, or again after {@code recoatAgainH}
-     * (0: any time);
-     * {@code tapeH} before tape may touch it, {@code handH} of masking and spraying.
+     * (0: any time); {@code tapeH} before tape may touch it, {@code handH} of masking and spraying.
+     * @param zone by name, {@link #ALL}, or the names of a group @param zones their numbers @param likely coats if the paint hides a
+     * little better or worse, least and most @param grams of one coat, what misses the prop included @param pathM way of the gun or brush
+     * for one coat
      */
-    public record Coats(String zone, String product, String hex, int count, double dm2, double cans, double handH, double recoatFromH,
-            double recoatToH, double recoatAgainH, double tapeH, double fullH, boolean sprayed, double maskDm2) {
+    public record Coats(String zone, List<Integer> zones, String product, String hex, int count, Range likely, double dm2, double cans,
+            double grams, double pathM, double handH, double recoatFromH, double recoatToH, double recoatAgainH, double tapeH, double fullH,
+            boolean sprayed, List<Masked> masks) {
+        public Coats {
+            zones = List.copyOf(zones);
+            masks = List.copyOf(masks);
+        }
+
         /** From the first coat to when the next thing may touch it. */
         public double waitH() {
             return (count - 1) * recoatFromH + tapeH;
         }
-    }
 
-    /** Undercoats at hand, as colours. */
-    public static final Map<String, String> UNDERCOATS = Map.of("white", "#f2f2ee", "grey", "#8b8f92", "red-brown", "#7a3b2a", "black",
-            "#1b1c1e");
-    /** The zone of what goes over everything. */
-    public static final String ALL = "all";
-
-    /**
-     * @param samples of all sections, real mm, with how the point maps to model coordinates by {@code scale}
-     * @param seal name of the clear coat, empty for none
-     */
-    public static ColourPlan of(List<SurfaceSamples> samples, double scale, List<ColourZone> zones, String seal, Catalogue shop) {
-        var areas = areas(samples, scale, zones);
-        double total = areas.stream().mapToDouble(Area::dm2).sum();
-        if (areas.isEmpty() || total <= 0) return new ColourPlan(List.of(), List.of(), 0, 0, 0, 0, 0,
-                List.of(Finding.care("no colour zones: add one to plan the painting")));
-        var order = new ArrayList<>(areas);
-        order.sort(Comparator.comparing(
-                (Area a) -> shop.coating(a.zone.paint()).kind() == Coating.Kind.PAINT && shop.coating(a.zone.paint()).sprayed() ? 0 : 1)
-                .thenComparing(a -> a.dm2 < 0.08 * total ? 1 : 0)
-                .thenComparing(a -> -Lab.ofHex(a.zone.hex()).l()));
-        var coats = new ArrayList<Coats>();
-        String under = undercoat(areas);
-        coats.add(coats(ALL, shop.coating("sealing primer"), UNDERCOATS.get(under), 2, total, 0, shop));
-        double painted = 0;
-        var findings = new ArrayList<Finding>();
-        for (var a : order) {
-            var paint = shop.coating(a.zone.paint());
-            int n = Cover.coats(UNDERCOATS.get(under), a.zone.hex(),
-                    paint.sprayed() ? Cover.opacity(a.zone.hex()) : Math.min(0.95, Cover.opacity(a.zone.hex()) + 0.1));
-            // a brush needs no mask; spray reaches about as far as the zone is wide
-            double mask = paint.sprayed() ? Math.min(painted, 3 * a.dm2) : 0;
-            coats.add(coats(a.zone.name(), paint, a.zone.hex(), n, a.dm2, mask, shop));
-            painted += a.dm2;
-            if (n >= 6) findings.add(Finding.of(Weight.CARE, Subject.named(a.zone.name()),
-                    a.zone.name() + ": " + n + " coats to hide " + under + ": give it an undercoat of its own"));
+        public double tapeM() {
+            return masks.stream().mapToDouble(Masked::tapeM).sum();
         }
-        if (!seal.isEmpty()) {
-            var clear = shop.coating(seal);
-            coats.add(coats(ALL, clear, "#ffffff", 2, total, 0, shop));
-            if (order.stream().anyMatch(a -> shop.coating(a.zone.paint()).kind() == Coating.Kind.METAL))
-                findings.add(Finding.care("clear coat dulls mirror metal: mask it or test on a card first"));
-            order.stream()
-                    .filter(a -> shop.coating(a.zone.paint()).binder() == Coating.Binder.ENAMEL)
-                    .findFirst()
-                    .ifPresent(a -> findings.add(Finding.care("solvent clear over fresh enamel wrinkles: leave " + a.zone.name() + " "
-                            + Math.round(shop.coating(a.zone.paint()).fullH()) + " h first")));
+
+        public double filmDm2() {
+            return masks.stream().mapToDouble(Masked::filmDm2).sum();
         }
-        double hours = coats.stream().mapToDouble(Coats::handH).sum(), wait = coats.stream().mapToDouble(Coats::waitH).sum();
-        double cans = coats.stream().filter(Coats::sprayed).mapToDouble(Coats::cans).sum(),
-                cost = coats.stream().mapToDouble(c -> c.cans * shop.coating(c.product).cost()).sum();
-        return new ColourPlan(areas, List.copyOf(coats), hours, wait, cans, cost, coats.stream().mapToDouble(Coats::maskDm2).sum(),
-                List.copyOf(findings));
     }
 
-    private static Coats coats(String zone, Coating c, String hex, int n, double dm2, double mask, Catalogue shop) {
-        double perCoat = c.sprayed() ? shop.usual(Practice.SPRAY_MIN_DM2) : shop.usual(Practice.BRUSH_PAINT_MIN_DM2);
-        double hand = shop.usual(Practice.COAT_SETUP_H) * (c.sprayed() ? n * 0.5 : 0.5) + n * dm2 * perCoat / 60
-                + mask * shop.usual(Practice.MASK_MIN_DM2) / 60;
-        return new Coats(zone, c.name(), hex, n, dm2, n * dm2 / 100 / c.m2PerContainer(), hand, c.recoatFromH(), c.recoatToH(),
-                c.recoatAgainH(), c.tapeH(), c.fullH(), c.sprayed(), mask);
-    }
-
-    private static List<Area> areas(List<SurfaceSamples> samples, double scale, List<ColourZone> zones) {
-        var dm2 = new double[zones.size()];
-        for (var set : samples) for (var s : set.samples()) {
-            if (!s.seen()) continue;
-            int z = ColourZone.at(zones, s.point().times(1 / scale));
-            if (z >= 0) dm2[z] += set.areaEachMm2() / 1e4;
+    /** Least and most of a whole number. */
+    public record Range(int least, int most) {
+        public String words() {
+            return least == most ? String.valueOf(least) : least + " to " + most;
         }
-        var out = new ArrayList<Area>();
-        for (int i = 0; i < dm2.length; i++) if (dm2[i] > 0) out.add(new Area(zones.get(i), dm2[i]));
-        return List.copyOf(out);
     }
 
-    /** The one undercoat with the fewest coats over all zones, weighted by area. */
-    static String undercoat(List<Area> areas) {
-        return UNDERCOATS.entrySet()
-                .stream()
-                .sorted(Map.Entry.comparingByKey())
-                .min(Comparator.comparingDouble(u -> areas.stream()
-                        .mapToDouble(a -> a.dm2 * Cover.coats(u.getValue(), a.zone.hex(), Cover.opacity(a.zone.hex())))
-                        .sum()))
-                .orElseThrow()
-                .getKey();
+    /** What is covered for a run of coats. @param tapes metres by kind */
+    public record Masked(int zone, String name, double tapeM, double filmDm2, Map<Tape, Double> tapes) {
+        public Masked {
+            tapes = Map.copyOf(tapes);
+        }
+    }
+
+    public ColourPlan {
+        areas = List.copyOf(areas);
+        jobs = List.copyOf(jobs);
+        orders = Map.copyOf(orders);
+        coats = List.copyOf(coats);
+        findings = List.copyOf(findings);
+    }
+
+    public double hours() {
+        return coats.stream().mapToDouble(Coats::handH).sum();
+    }
+
+    public double waitH() {
+        return coats.stream().mapToDouble(Coats::waitH).sum();
+    }
+
+    public double cans() {
+        return coats.stream().filter(Coats::sprayed).mapToDouble(Coats::cans).sum();
+    }
+
+    public double cost(Catalogue shop) {
+        return coats.stream().mapToDouble(c -> c.cans() * shop.coating(c.product()).cost()).sum();
+    }
+
+    public double tapeM() {
+        return coats.stream().mapToDouble(Coats::tapeM).sum();
+    }
+
+    public double maskDm2() {
+        return coats.stream().mapToDouble(Coats::filmDm2).sum();
+    }
+
+    /** Zone numbers in the order they are painted. */
+    public List<Integer> order() {
+        return chosen.order().stream().map(jobs::get).toList();
     }
 }

@@ -1,15 +1,78 @@
 package yellowbracket.colour;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.zone.ZoneMap;
 
-/** Zones of colour, the first that holds a place counts there, and the clear coat over all, empty for none. */
+/**
+ * Zones of colour, where they lie, in which order they are painted, and the clear coat over all, empty for none.
+ * @param map the zones of the surface, once one was painted @param order the maker's own, by zone number; empty for the best for the aim
+ */
 @RecordBuilder
-public record ColourWish(List<ColourZone> zones, String seal) implements ColourWishBuilder.With {
-    public static final ColourWish GREY = new ColourWish(List.of(new ColourZone("all over", "#8b8f92", "acrylic lacquer spray", List.of())),
-            "matt clear");
+public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim, List<Integer> order,
+        String seal) implements ColourWishBuilder.With {
+    private static final int MOST_ZONES = 200;
+    public static final ColourWish GREY = of(List.of(ColourZone.of(0, "all over", "#8b8f92", "acrylic lacquer spray")), "matt clear");
 
     public ColourWish {
         zones = List.copyOf(zones);
+        order = List.copyOf(order);
+        java.util.Objects.requireNonNull(aim, "aim");
+        if (zones.size() > MOST_ZONES) throw new IllegalArgumentException("more than " + MOST_ZONES + " colour zones");
+        if (zones.stream().map(ColourZone::id).distinct().count() != zones.size())
+            throw new IllegalArgumentException("two colour zones have the same number");
+    }
+
+    public static ColourWish of(List<ColourZone> zones, String seal) {
+        return new ColourWish(zones, Optional.empty(), Aim.LEAST_WORK, List.of(), seal);
+    }
+
+    public Optional<ColourZone> zone(int id) {
+        return zones.stream().filter(z -> z.id() == id).findFirst();
+    }
+
+    /** A number no zone has, nor had in the map. */
+    public int nextId() {
+        return 1 + zones.stream().mapToInt(ColourZone::id).max().orElse(-1);
+    }
+
+    /** What is painted where nothing else is: the zone without a place of its own, else the last. */
+    public int ground() {
+        return zones.stream()
+                .filter(ColourZone::rest)
+                .findFirst()
+                .or(() -> zones.stream().reduce((a, b) -> b))
+                .map(ColourZone::id)
+                .orElse(0);
+    }
+
+    public ColourWish with(ColourZone zone) {
+        var all = new ArrayList<>(zones);
+        all.removeIf(z -> z.id() == zone.id());
+        int at = zones.stream().map(ColourZone::id).toList().indexOf(zone.id());
+        all.add(at < 0 ? all.size() : at, zone);
+        return withZones(all);
+    }
+
+    public ColourWish changing(int id, UnaryOperator<ColourZone> change) {
+        return withZones(zones.stream().map(z -> z.id() == id ? change.apply(z) : z).toList());
+    }
+
+    /** Without a zone; its surface becomes another's. The last zone stays. */
+    public ColourWish merged(int gone, int into) {
+        if (zones.size() < 2 || gone == into || zone(into).isEmpty()) return this;
+        return withZones(zones.stream().filter(z -> z.id() != gone).toList()).withMap(map.map(m -> m.renumbered(z -> z == gone ? into : z)))
+                .withOrder(order.stream().filter(z -> z != gone).toList());
+    }
+
+    /** The maker's order as far as it names zones there are, the others behind it. */
+    public List<Integer> wholeOrder() {
+        var out = new ArrayList<>(order.stream().filter(id -> zone(id).isPresent()).distinct().toList());
+        zones.stream().map(ColourZone::id).filter(id -> !out.contains(id)).forEach(out::add);
+        return out;
     }
 }

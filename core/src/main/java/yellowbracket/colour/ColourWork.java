@@ -2,8 +2,10 @@ package yellowbracket.colour;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
 import yellowbracket.shop.Rate;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
@@ -13,23 +15,26 @@ import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
-/** Undercoat, zones, seal, one after the other. */
+/** Undercoat, zones, seal, one after the other: no tape before what it touches bears it, no film outside the window of the one beneath. */
 public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implements StationWork {
     /** Windows longer than this do not close. */
     private static final double NEVER_CLOSES_H = 100;
+    /** Tape and film cut off and thrown away. */
+    private static final double WASTE = 0.15;
 
     @Override
     public Stated after(Ready before) {
         var tasks = new ArrayList<Task>();
         var last = before.all();
-        for (var c : plan.coats()) {
+        var coats = plan.coats();
+        var waits = waits(coats);
+        for (int i = 0; i < coats.size(); i++) {
+            var c = coats.get(i);
             boolean spray = c.sprayed();
-            String name = c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone());
-            double flash = (c.count() - 1) * (spray ? Math.min(shop.usual(Practice.STAND_BY_H), c.recoatFromH()) : 0);
-            var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, tasks.size() + 1), name,
-                    spray ? Operation.SPRAY : Operation.BRUSH, c.product(), spray ? Tool.CAN : Tool.BRUSH,
-                    new Task.Effort(c.handH(), flash, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
-                    new Task.Lag(c.tapeH(), c.recoatToH() < NEVER_CLOSES_H ? c.recoatToH() : 0, c.recoatAgainH()),
+            double flash = flash(c);
+            var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
+                    c.product(), spray ? Tool.CAN : Tool.BRUSH,
+                    new Task.Effort(c.handH(), flash, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), lag(coats, i, waits[i]),
                     spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last);
             tasks.add(task);
             last = List.of(task.id());
@@ -37,12 +42,64 @@ public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implement
         return new Stated(tasks, Ready.after(last));
     }
 
+    private double flash(ColourPlan.Coats c) {
+        return (c.count() - 1) * (c.sprayed() ? Math.min(shop.usual(Practice.STAND_BY_H), c.recoatFromH()) : 0);
+    }
+
+    private static String name(ColourPlan.Coats c) {
+        String masks = c.tapeM() > 0 ? String.format(Locale.ROOT, "; mask %s, %.1f m of tape",
+                String.join(", ", c.masks().stream().map(ColourPlan.Masked::name).toList()), c.tapeM()) : "";
+        return c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone()) + masks;
+    }
+
+    /** Hours after each run of coats until the next may begin. */
+    private double[] waits(List<ColourPlan.Coats> coats) {
+        var waits = new double[coats.size()];
+        for (int i = 0; i < coats.size(); i++) {
+            var c = coats.get(i);
+            waits[i] = i == coats.size() - 1 ? c.tapeH() : c.recoatFromH();
+        }
+        for (int next = 1; next < coats.size(); next++) for (int i = 0; i < next; i++) {
+            double needed = needed(coats.get(i), coats.get(next)), between = waits[i];
+            for (int k = i + 1; k < next; k++) between += coats.get(k).handH() + flash(coats.get(k)) + waits[k];
+            if (needed > between) waits[next - 1] += needed - between;
+        }
+        return waits;
+    }
+
+    /** From the end of one run to the start of a later one. */
+    private double needed(ColourPlan.Coats first, ColourPlan.Coats then) {
+        boolean taped = then.masks().stream().anyMatch(m -> first.zones().contains(m.zone()) && m.tapeM() > 0);
+        boolean over = then.zones().stream().anyMatch(first.zones()::contains);
+        var c = shop.coating(first.product());
+        double cured = over && !shop.coating(then.product()).binder().equals(c.binder()) && c.binder() == Coating.Binder.ENAMEL
+                || over && shop.coating(then.product()).kind() == Coating.Kind.METAL ? c.fullH() : 0;
+        return Math.max(cured, taped ? first.tapeH() : over ? first.recoatFromH() : 0);
+    }
+
+    private static Task.Lag lag(List<ColourPlan.Coats> coats, int i, double least) {
+        var c = coats.get(i);
+        boolean over = i + 1 < coats.size() && coats.get(i + 1).zones().stream().anyMatch(c.zones()::contains);
+        return over && c.recoatToH() < NEVER_CLOSES_H && least <= c.recoatFromH()
+                ? new Task.Lag(least, Math.max(0, c.recoatToH() - least), c.recoatAgainH())
+                : Task.Lag.atLeast(least);
+    }
+
     @Override
     public List<Need> needs() {
-        return plan.coats().stream().map(k -> {
-            String name = k.zone().equals(ColourPlan.ALL) ? k.product() : k.product() + " " + k.hex();
-            return k.sprayed() ? new Need(name, k.cans(), "cans")
-                    : new Need(name, k.cans() * shop.coating(k.product()).containerMl(), "ml");
-        }).toList();
+        var out = new ArrayList<Need>();
+        for (var k : plan.coats()) {
+            boolean coloured = !k.zone().equals(ColourPlan.ALL) && k.zones().size() == 1;
+            String name = coloured ? k.product() + " " + k.hex() : k.product();
+            out.add(k.sprayed() ? new Need(name, k.cans(), "cans")
+                    : new Need(name, k.cans() * shop.coating(k.product()).containerMl(), "ml"));
+            for (var m : k.masks()) {
+                m.tapes().forEach((tape, metres) -> {
+                    if (tape != Tape.LIQUID) out.add(new Need(tape.words(), metres * (1 + WASTE), "m"));
+                });
+                if (m.filmDm2() > 0) out.add(new Need("masking film", m.filmDm2() * (1 + WASTE), "dm2"));
+            }
+        }
+        return List.copyOf(out);
     }
 }

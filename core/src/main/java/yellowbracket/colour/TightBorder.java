@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.ToIntFunction;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
@@ -37,9 +37,9 @@ public record TightBorder(String one, String other, double lengthMm, Vec3 at) {
 
     private record Found(int low, int high, double mm, Vec3 at) {}
 
-    /** @param mesh real mm @param zone number of the zone at a place, less than 0 for none @param names by number */
-    public static List<TightBorder> of(Mesh mesh, Bvh index, ToIntFunction<Vec3> zone, List<String> names) {
-        var zones = IntStream.range(0, mesh.triangleCount()).parallel().map(f -> zone.applyAsInt(mesh.centroid(f))).toArray();
+    /** @param mesh real mm @param zone number of the zone of a facet, less than 0 for none @param names by number */
+    public static List<TightBorder> of(Mesh mesh, Bvh index, IntUnaryOperator zone, List<String> names) {
+        var zones = IntStream.range(0, mesh.triangleCount()).map(zone).toArray();
         var found = edges(mesh, zones).parallelStream()
                 .filter(e -> tight(mesh, index, e))
                 .map(e -> new Found(Math.min(zones[e.f], zones[e.g]), Math.max(zones[e.f], zones[e.g]),

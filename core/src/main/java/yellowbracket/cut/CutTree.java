@@ -47,6 +47,20 @@ public sealed interface CutTree {
         };
     }
 
+    /** The planes round the place a point lies at, each turned so that the point is above it. */
+    default List<CutPlane> around(Vec3 p) {
+        return switch (this) {
+            case Whole _ -> List.of();
+            case Split s -> {
+                boolean up = s.plane.height(p) >= 0;
+                var out = new ArrayList<CutPlane>();
+                out.add(up ? s.plane : new CutPlane(s.plane.normal().times(-1), -s.plane.offsetMm()));
+                out.addAll((up ? s.above : s.below).around(p));
+                yield List.copyOf(out);
+            }
+        };
+    }
+
     default int planeCount() {
         return switch (this) {
             case Whole _ -> 0;

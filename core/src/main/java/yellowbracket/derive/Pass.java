@@ -234,6 +234,11 @@ final class Pass {
         }
 
         @Override
+        public Optional<Mesh> mesh(String hash) {
+            return ask(w -> w.meshes().get(hash));
+        }
+
+        @Override
         public WeatherFeed weather() {
             return ask(World::weather);
         }

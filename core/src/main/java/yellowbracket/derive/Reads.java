@@ -38,6 +38,9 @@ public interface Reads {
     /** The mesh of the prop's file, as it came. */
     Mesh file();
 
+    /** A mesh of the build by its content hash; empty where it is not loaded. */
+    Optional<Mesh> mesh(String hash);
+
     WeatherFeed weather();
 
     LocalDateTime now();

@@ -44,7 +44,7 @@ public final class Workings implements AutoCloseable {
 
     private final Memo memo;
     private final Catalogue shop;
-    private final WeatherFeed weather;
+    private volatile WeatherFeed weather;
     private final Clock clock;
     private final Wants wants;
     private final Consumer<Derived> listener;
@@ -65,6 +65,11 @@ public final class Workings implements AutoCloseable {
         this.clock = clock;
         this.wants = wants;
         this.listener = listener;
+    }
+
+    /** From the next pass on. */
+    public void weather(WeatherFeed feed) {
+        weather = feed;
     }
 
     /** At once, on the caller's thread. */

@@ -19,7 +19,8 @@ public record SimulatedWeather(long seed) implements WeatherFeed {
         double celsius = 12.5 + 8.5 * season + 4.2 * sun - 1.6 * front + 0.6 * noise((long) (day * 24 + clock));
         double humidity = Math.clamp(64 - 13 * sun + 12 * front + 3 * noise((long) (day * 24 + clock) + 9999), 25, 99);
         double wind = Math.max(0.3, 2.4 + 1.3 * front + 0.8 * sun + 0.5 * noise((long) (day * 24 + clock) + 5555));
-        return new SprayWeather.Hour(hour, celsius, humidity, wind);
+        double high = Math.max(0, -Math.cos(2 * Math.PI * clock / 24)), clear = Math.clamp(0.7 - 0.5 * front, 0, 1);
+        return new SprayWeather.Hour(hour, celsius, humidity, wind, high * clear);
     }
 
     @Override

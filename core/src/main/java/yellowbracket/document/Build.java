@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import yellowbracket.finding.Limits;
+import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
 import yellowbracket.plan.WorkHours;
@@ -107,6 +109,11 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         log.forEach(e -> out.addAll(e.photos()));
         props.forEach(p -> p.size().references().forEach(r -> out.add(r.photo())));
         return out;
+    }
+
+    /** Content hashes of meshes that zones were painted on. */
+    public Stream<String> paintedOn() {
+        return props.stream().flatMap(p -> p.colour().map().stream()).map(ZoneMap::mesh);
     }
 
     public Optional<Prop> prop(String id) {

@@ -66,6 +66,8 @@ public final class BuildFile {
             put(zip, "build.json", BuildJson.write(build).getBytes(StandardCharsets.UTF_8));
             var named = new TreeSet<String>();
             build.props().forEach(p -> named.add(p.mesh()));
+            // here: zones painted on a mended or turned model lie on a mesh of their own
+            build.paintedOn().filter(h -> meshes.get(h).isPresent()).forEach(named::add);
             for (var hash : named) {
                 var mesh = meshes.get(hash)
                         .orElseThrow(() -> new IOException("mesh " + hash.substring(0, 8) + " is not loaded; the file was not written"));

@@ -19,6 +19,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Sheen;
+import yellowbracket.colour.order.Aim;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
@@ -32,7 +35,7 @@ import yellowbracket.work.SectionId;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 11;
+    public static final int SCHEMA = 12;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -111,6 +114,7 @@ public final class BuildJson {
             if (schema <= 8) fromEighth(root.path("build"));
             if (schema <= 9) fromNinth(root.path("build"));
             if (schema <= 10) fromTenth(root.path("build"));
+            if (schema <= 11) fromEleventh(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -214,7 +218,7 @@ public final class BuildJson {
             joinFromEighth(join);
             joinFromNinth(join);
             smoothFromTenth(moved(p, "smooth", "finish", "school", "hurry"));
-            moved(p, "colour", "zones", "seal");
+            colourFromEleventh(moved(p, "colour", "zones", "seal"));
             p.putObject("wear");
             p.set("letters", MAPPER.valueToTree(Letters.from(0, 1)));
         }
@@ -309,6 +313,19 @@ public final class BuildJson {
         smooth.putArray("looks");
         smooth.putArray("flaws");
         smooth.put("printHex", usual.printHex());
+    }
+
+    /** Schema 11 knew zones as boxes in space only, without numbers, and no order of painting. */
+    private static void fromEleventh(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("colour") instanceof ObjectNode c) colourFromEleventh(c);
+    }
+
+    private static void colourFromEleventh(ObjectNode colour) {
+        if (colour.has("aim")) return;
+        int id = 0;
+        for (var z : colour.path("zones")) if (z instanceof ObjectNode o)
+            o.put("id", id++).put("sheen", Sheen.SATIN.name()).put("how", ColourZone.How.AS_COSTS_LESS.name());
+        colour.putNull("map").put("aim", Aim.LEAST_WORK.name()).putArray("order");
     }
 
     private static void roundedFromSeventh(JsonNode build) {

@@ -41,12 +41,12 @@ public final class Journal {
 
     /** Writes the meshes and photos that the next {@link #record} will name, so that it need not wait for them. */
     public synchronized void prepare(Build build, Meshes meshes) throws IOException {
-        for (var p : build.props()) {
-            var mesh = meshes.get(p.mesh());
+        for (var hash : Stream.concat(build.props().stream().map(Prop::mesh), build.paintedOn()).distinct().toList()) {
+            var mesh = meshes.get(hash);
             if (mesh.isEmpty()) continue;
-            var file = folder.resolve(p.mesh() + ".stl");
+            var file = folder.resolve(hash + ".stl");
             if (!holds(file, STL_HEADER + (long) STL_TRIANGLE * mesh.get().triangleCount()))
-                SafeFile.write(file, StlWriter.binary(mesh.get(), p.mesh().substring(0, 16)));
+                SafeFile.write(file, StlWriter.binary(mesh.get(), hash.substring(0, 16)));
         }
         for (var name : build.pictures()) {
             var photo = meshes.photo(name);
@@ -96,6 +96,10 @@ public final class Journal {
                 }
             }
             var build = BuildJson.read(text, new CutCount(meshes, Progress.NONE));
+            for (var hash : build.paintedOn().toList())
+                if (meshes.get(hash).isEmpty() && MeshFile.read(folder.resolve(hash + ".stl"), Progress.NONE) instanceof MeshFile.Read r
+                        && r.mesh().contentHash().equals(hash))
+                    meshes = meshes.with(r.mesh());
             for (var name : build.pictures())
                 if (Photo.NAME.matcher(name).matches() && Photo.read(folder.resolve(name)) instanceof Photo.Outcome.Read r)
                     meshes = meshes.with(r.photo());

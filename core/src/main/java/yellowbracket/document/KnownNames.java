@@ -131,10 +131,10 @@ public record KnownNames(Build build, List<String> notes) {
                 return z.withPaint(usual);
             }).toList();
             String seal = p.colour().seal();
-            if (seal.isEmpty() || coating.test(seal)) return new ColourWish(zones, seal);
+            if (seal.isEmpty() || coating.test(seal)) return p.colour().withZones(zones);
             notes.add(p.name() + " is sealed with \"" + seal + "\", which the catalogue does not know: " + ColourWish.GREY.seal()
                     + " is taken.");
-            return new ColourWish(zones, ColourWish.GREY.seal());
+            return p.colour().withZones(zones).withSeal(ColourWish.GREY.seal());
         }
     }
 }

@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
+import java.util.function.BiPredicate;
 import java.util.random.RandomGenerator;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Quiet;
@@ -33,17 +33,18 @@ public final class Scheduler {
     private final LocalDateTime now;
     private final LocalDateTime due;
     private final WorkHours hours;
-    private final Predicate<LocalDateTime> sprayable;
+    private final BiPredicate<Task, LocalDateTime> sprayable;
     private final Map<String, Quiet> quiet;
     private final int[] work;
 
-    /** @param sprayable whether the weather of an hour allows spraying */
-    public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, Predicate<LocalDateTime> sprayable) {
+    /** @param sprayable whether the weather of an hour allows what a task sprays */
+    public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, BiPredicate<Task, LocalDateTime> sprayable) {
         this(now, due, hours, sprayable, Map.of());
     }
 
     /** @param quiet by printer: when it must not run */
-    public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, Predicate<LocalDateTime> sprayable, Map<String, Quiet> quiet) {
+    public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, BiPredicate<Task, LocalDateTime> sprayable,
+            Map<String, Quiet> quiet) {
         this.quiet = Map.copyOf(quiet);
         this.now = now;
         this.due = due;
@@ -290,7 +291,7 @@ public final class Scheduler {
                 int at = Math.max(from, free[2 * s]);
                 at += Math.floorMod(-at, STEP_MIN);
                 for (; at + minutes <= free[2 * s + 1]; at += STEP_MIN) {
-                    if (!sprayable.test(now.plusMinutes(at)) || !sprayable.test(now.plusMinutes(at + minutes))) continue;
+                    if (!fit(tasks.get(i), at, at + minutes)) continue;
                     start[i] = at;
                     end[i] = at + minutes;
                     take(s, at, end[i]);
@@ -299,6 +300,12 @@ public final class Scheduler {
             }
             throw new IllegalArgumentException(
                     tasks.get(i).name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
+        }
+
+        /** In every hour from one minute to another. */
+        private boolean fit(Task task, int from, int to) {
+            for (int m = from; m < to; m += 60) if (!sprayable.test(task, now.plusMinutes(m))) return false;
+            return sprayable.test(task, now.plusMinutes(to));
         }
 
         /** Removes [a, b) from span s: it shrinks, splits, or goes. */

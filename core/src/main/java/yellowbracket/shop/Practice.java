@@ -2,7 +2,7 @@ package yellowbracket.shop;
 
 /**
  * What common workshop practice says where no product's label and no log of this maker does. Each has its value and range in the
- * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MM_MIN} mm in a
+ * catalogue. Ends of names: {@code H} hours, {@code MIN} minutes, {@code MIN_DM2} minutes for a square decimetre, {@code MIN_M} for a metre, {@code MM_MIN} mm in a
  * minute, {@code MIN_MM} for each mm, {@code MM_H} and {@code MM2_H} in an hour, {@code TIMES} a factor, {@code H_MM} hours for each mm,
  * {@code UM} micrometres.
  */
@@ -67,6 +67,8 @@ public enum Practice {
     SHEET_SOFT_CM3, SHEET_HARD_CM3,
     /** Area a brush lasts for; pairs of gloves a session; hours a filter lasts. */
     FILLS_DM2_BRUSH, GLOVES_SESSION, FILTER_H,
+    /** Tape laid and taken off along gentle and tight borders; leaks touched up. */
+    TAPE_GENTLE_MIN_M, TAPE_TIGHT_MIN_M, TOUCH_UP_MIN_M,
     /** Between coats one stands by at most so long; a longer wait is another session. */
     STAND_BY_H,
     /** A set of pads, and each pad; foam for one pad with its waste. */

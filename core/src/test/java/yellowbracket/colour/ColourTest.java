@@ -9,11 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowbracket.mesh.Bounds3;
-import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.index.Bvh;
-import yellowbracket.mesh.measure.SurfaceSamples;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Lab;
 
@@ -51,13 +47,83 @@ class ColourTest {
         assertThatThrownBy(() -> Lab.ofHex("red")).hasMessageContaining("#rrggbb");
     }
 
+    @ParameterizedTest
+    @CsvSource({"#000000,#ffffff,0.75", "#8b8f92,#f2c200,0.4", "#1b1c1e,#7a3b2a,0.9", "#ffffff,#1f5156,0.85"})
+    void coatsByTheClosedForm(String base, String paint, double share) {
+        int n = Cover.coats(base, paint, share).orElseThrow();
+        assertThat(difference(base, paint, share, n)).isLessThan(Cover.HIDDEN);
+        if (n > 2) assertThat(difference(base, paint, share, n - 1)).isGreaterThanOrEqualTo(Cover.HIDDEN);
+    }
+
+    /** Of the base (1 - a)^n is left where the paint is bright, (0.35 (1 - a))^n where it is dark. */
+    private static double difference(String base, String paint, double share, int n) {
+        var mixed = new double[3];
+        for (int i = 0; i < 3; i++) {
+            double left = Math.pow((1 - share) * (0.35 + 0.65 * Lab.linear(paint)[i]), n);
+            mixed[i] = left * Lab.linear(base)[i] + (1 - left) * Lab.linear(paint)[i];
+        }
+        return Lab.ofLinear(mixed).difference(Lab.ofHex(paint));
+    }
+
     @Test
     void thinColoursNeedMoreCoatsAndThePaintsOwnColourTwo() {
-        assertThat(Cover.coats("#808080", "#808080", 0.5)).isEqualTo(2);
-        assertThat(Cover.coats("#1b1c1e", "#f2c200", Cover.opacity("#f2c200")))
-                .isGreaterThan(Cover.coats("#f2f2ee", "#f2c200", Cover.opacity("#f2c200")));
-        assertThat(Cover.opacity("#f2c200")).isLessThan(Cover.opacity("#1f5156"));
-        assertThatThrownBy(() -> Cover.coats("#000000", "#ffffff", 0)).hasMessageContaining("opacity");
+        assertThat(Cover.coats("#808080", "#808080", 0.5)).hasValue(2);
+        assertThat(Cover.coats("#1b1c1e", "#f2c200", 0.4).orElse(99)).isGreaterThan(Cover.coats("#f2f2ee", "#f2c200", 0.4).orElse(99));
+        assertThat(Cover.coats("#1b1c1e", "#f2c200", 0.05)).as("never").isEmpty();
+        assertThatThrownBy(() -> Cover.coats("#000000", "#ffffff", 0)).hasMessageContaining("0..1");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"#f6f6f2,WHITE", "#1b1c1e,BLACK", "#8b8f92,GREY", "#d9cfb6,CREAM", "#f2c200,YELLOW", "#e87a1c,ORANGE", "#b3202a,RED",
+            "#2f7a3a,GREEN", "#1f3f8a,BLUE", "#7a4a24,BROWN", "#1f5156,BLUE"})
+    void coloursFallIntoFamilies(String hex, Cover.Family family) {
+        assertThat(Cover.family(Lab.ofHex(hex))).isEqualTo(family);
+    }
+
+    @Test
+    void whiteGoesUnderCreamAndNothingUnderBlack() {
+        var cost = new Undercoats.Cost(15, 0.22);
+        var primer = new Undercoats.Shade("black primer", "#1b1c1e", true);
+        var of = Undercoats.of(List.of(new Undercoats.Over(0, "cream", "#d9cfb6", 12, 0.7, false),
+                new Undercoats.Over(1, "thin yellow", "#f2c200", 30, 0.25, false),
+                new Undercoats.Over(2, "black", "#1b1c1e", 20, 0.97, false)), primer, cost);
+        assertThat(of.of(2).there()).isTrue();
+        assertThat(of.of(1).shade()).isEqualTo("white");
+        assertThat(of.of(1).why()).contains("yellow");
+        assertThat(Undercoats.of(List.of(new Undercoats.Over(4, "chrome", "#c8ccd0", 9, 0.95, true)), primer, cost).of(4).shade())
+                .isEqualTo(Undercoats.GLOSS_BLACK);
+    }
+
+    @Test
+    void undercoatsAreTheBestOfAllAssignments() {
+        var r = new java.util.SplittableRandom(3);
+        var cost = new Undercoats.Cost(15, 0.22);
+        for (int round = 0; round < 200; round++) {
+            var zones = new java.util.ArrayList<Undercoats.Over>();
+            for (int i = 0; i < 1 + r.nextInt(3); i++) zones.add(new Undercoats.Over(i, "z" + i, String.format("#%06x", r.nextInt(1 << 24)),
+                    1 + r.nextInt(40), 0.4 + 0.5 * r.nextDouble(), false));
+            var primer = new Undercoats.Shade("primer", String.format("#%06x", r.nextInt(1 << 24)), true);
+            assertThat(Undercoats.of(zones, primer, cost).minutes()).isCloseTo(brute(zones, primer, cost, 0, new java.util.TreeMap<>()),
+                    within(1e-6));
+        }
+    }
+
+    private static double brute(List<Undercoats.Over> zones, Undercoats.Shade primer, Undercoats.Cost cost, int i,
+            java.util.Map<String, Double> used) {
+        if (i == zones.size()) return 15.0 * used.size();
+        double best = Double.POSITIVE_INFINITY;
+        var z = zones.get(i);
+        var shades = new java.util.ArrayList<>(Undercoats.SHADES);
+        shades.add(primer);
+        for (var s : shades) {
+            if (s.name().equals(Undercoats.GLOSS_BLACK)) continue;
+            var more = new java.util.TreeMap<>(used);
+            if (!s.there()) more.put(s.name(), 1.0);
+            double here = (s.there() ? 0 : 2 * z.dm2() * 0.22)
+                    + Cover.coats(s.hex(), z.hex(), z.share()).orElse(48) * (z.dm2() * 0.22 + 7.5);
+            best = Math.min(best, here + brute(zones, primer, cost, i + 1, more));
+        }
+        return best;
     }
 
     private static SprayWeather.Hour hour(double c, double rh, double wind) {
@@ -79,42 +145,8 @@ class ColourTest {
         if (verdict != SprayWeather.Verdict.GO) assertThat(j.words()).isNotEqualTo("go");
     }
 
-    private static ColourZone zone(String name, String hex, String paint, Patch... patches) {
-        return new ColourZone(name, hex, paint, List.of(patches));
-    }
-
-    @Test
-    void areasOfABallHalvedByABox() {
-        var ball = Shapes.sphere(100, 64);
-        var samples = SurfaceSamples.of(ball, Bvh.of(ball), 3000);
-        var zones = List.of(zone("cap", "#d9cfb6", "acrylic lacquer spray", new Patch.Box(Bounds3.of(-200, -200, 50, 200, 200, 200))),
-                zone("rest", "#1f5156", "enamel spray"));
-        var p = ColourPlan.of(List.of(samples), 1, zones, "matt clear", SHOP);
-        double cap = 2 * Math.PI * 100 * 50 / 1e4;
-        assertThat(p.areas().getFirst().dm2()).as("spherical cap").isCloseTo(cap, within(0.05 * cap));
-        assertThat(p.areas().stream().mapToDouble(ColourPlan.Area::dm2).sum()).isCloseTo(4 * Math.PI, within(0.05 * 4 * Math.PI));
-        assertThat(p.coats().getFirst().product()).isEqualTo("sealing primer");
-        assertThat(p.coats().getLast().product()).isEqualTo("matt clear");
-        assertThat(p.findings()).anyMatch(f -> f.words().contains("wrinkles"));
-        assertThat(p.coats()).allSatisfy(c -> assertThat(c.count()).isGreaterThanOrEqualTo(2));
-        assertThat(ColourPlan.of(List.of(samples.scaled(2)), 2, zones, "", SHOP).areas().getFirst().dm2())
-                .isCloseTo(4 * p.areas().getFirst().dm2(), within(1e-6));
-    }
-
-    @Test
-    void lightComesBeforeDarkAndLaterZonesMaskWhatIsPainted() {
-        var ball = Shapes.sphere(100, 48);
-        var samples = SurfaceSamples.of(ball, Bvh.of(ball), 1500);
-        var p = ColourPlan.of(List.of(samples), 1,
-                List.of(zone("dark", "#1b1c1e", "acrylic lacquer spray", new Patch.Box(Bounds3.of(-200, -200, 0, 200, 200, 200))),
-                        zone("light", "#e8e0c8", "acrylic lacquer spray")),
-                "", SHOP);
-        assertThat(p.coats()).extracting(ColourPlan.Coats::zone).containsExactly("all", "light", "dark");
-        assertThat(p.coats().get(1).maskDm2()).isZero();
-        assertThat(p.coats().get(2).maskDm2()).isPositive();
-        assertThat(ColourPlan.of(List.of(samples), 1, List.of(), "", SHOP).findings()).singleElement()
-                .asString()
-                .contains("no colour zones");
+    private static ColourZone zone(int id, String name, String hex, String paint, Patch... patches) {
+        return ColourZone.of(id, name, hex, paint).withPatches(List.of(patches));
     }
 
     @Test
@@ -124,7 +156,21 @@ class ColourTest {
         assertThat(around.holds(new Vec3(9, 5, 0))).isFalse();
         assertThat(around.holds(new Vec3(0, 26, 0))).isTrue();
         assertThat(around.holds(new Vec3(50, 5, 2))).isFalse();
-        assertThat(ColourZone.at(List.of(zone("a", "#000000", "x", around), zone("b", "#000000", "x")), Vec3.ZERO)).isEqualTo(1);
-        assertThat(ColourZone.at(List.of(zone("a", "#000000", "x", around)), Vec3.ZERO)).isEqualTo(-1);
+        var list = List.of(zone(7, "a", "#000000", "x", around), zone(3, "b", "#000000", "x"));
+        assertThat(ColourZone.at(list, Vec3.ZERO)).isEqualTo(1);
+        assertThat(ColourZone.ids(list).applyAsInt(Vec3.ZERO)).isEqualTo(3);
+        assertThat(ColourZone.at(List.of(zone(0, "a", "#000000", "x", around)), Vec3.ZERO)).isEqualTo(-1);
+    }
+
+    @Test
+    void zonesHaveNumbersOfTheirOwn() {
+        var z = zone(1, "a", "#000000", "enamel spray");
+        assertThatThrownBy(() -> ColourWish.of(List.of(z, z), "")).hasMessageContaining("same number");
+        assertThatThrownBy(() -> zone(1, "a", "red", "x")).hasMessageContaining("#1f5156");
+        var wish = ColourWish.of(List.of(z, zone(4, "b", "#ffffff", "enamel spray")), "").withOrder(List.of(4, 9, 4));
+        assertThat(wish.nextId()).isEqualTo(5);
+        assertThat(wish.wholeOrder()).containsExactly(4, 1);
+        assertThat(wish.merged(4, 1).zones()).containsExactly(z);
+        assertThat(wish.merged(4, 1).merged(1, 1).zones()).as("the last stays").hasSize(1);
     }
 }

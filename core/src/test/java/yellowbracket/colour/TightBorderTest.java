@@ -27,7 +27,7 @@ class TightBorderTest {
 
     private static List<TightBorder> of(Mesh m, double deep) {
         // the floor of the groove is one colour, all else another
-        return TightBorder.of(m, Bvh.of(m), p -> Math.abs(p.z() + deep) < 0.01 ? 1 : 0, List.of("rest", "floor"));
+        return TightBorder.of(m, Bvh.of(m), f -> Math.abs(m.centroid(f).z() + deep) < 0.01 ? 1 : 0, List.of("rest", "floor"));
     }
 
     @Test
@@ -47,7 +47,8 @@ class TightBorderTest {
     @Test
     void shortOnesAndOneColourAreSilent() {
         var m = groove(4, 12);
-        assertThat(TightBorder.of(m, Bvh.of(m), p -> 0, List.of("all"))).isEmpty();
-        assertThat(TightBorder.of(m, Bvh.of(m), p -> p.y() < 5 && Math.abs(p.z() + 12) < 0.01 ? 1 : 0, List.of("a", "b"))).isEmpty();
+        assertThat(TightBorder.of(m, Bvh.of(m), f -> 0, List.of("all"))).isEmpty();
+        assertThat(TightBorder.of(m, Bvh.of(m), f -> m.centroid(f).y() < 5 && Math.abs(m.centroid(f).z() + 12) < 0.01 ? 1 : 0,
+                List.of("a", "b"))).isEmpty();
     }
 }

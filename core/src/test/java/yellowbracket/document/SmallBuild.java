@@ -64,10 +64,10 @@ public final class SmallBuild {
                         3))
                 .withPrint(new PrintWish(shop.profile("usual"), Map.of("A", wish)))
                 .withJoin(JoinWish.NONE.with("A|B", "epoxy slow"))
-                .withColour(new ColourWish(
-                        List.of(new ColourZone("ring", "#1f5156", "acrylic lacquer spray", List.of(new Patch.Around(0, 50, 50, -10, 10))),
-                                new ColourZone("rest", "#d9cfb6", "acrylic lacquer spray", List.of())),
-                        "matt clear"));
+                .withColour(ColourWish.of(List.of(
+                        ColourZone.of(0, "ring", "#1f5156", "acrylic lacquer spray")
+                                .withPatches(List.of(new Patch.Around(0, 50, 50, -10, 10))),
+                        ColourZone.of(1, "rest", "#d9cfb6", "acrylic lacquer spray")), "matt clear"));
         var build = Build.empty(NOW, ShopFile.fresh()).with(prop).with(new Wearer("Ada", HeadMeasures.of(575, 195, 153), true, 9, 1700));
         return build.with(Entry.parse(NOW, "done size:helm 0.5 h #a", build).orElseThrow());
     }

@@ -46,7 +46,7 @@ class PlanTest {
     private static final Scheduler.Facts NOTHING = new Scheduler.Facts(Map.of(), Map.of(), List.of());
 
     private static Scheduler scheduler() {
-        return new Scheduler(NOW, DUE, WorkHours.evenings(), t -> true);
+        return new Scheduler(NOW, DUE, WorkHours.evenings(), (x, t) -> true);
     }
 
     @Test
@@ -102,9 +102,9 @@ class PlanTest {
     void sprayingWaitsForWeather() {
         var spray = task("spray", Operation.SPRAY, 0.5, Task.Lag.atLeast(4), Task.Doer.SPRAY, 0.1);
         var fit = NOW.toLocalDate().plusDays(5).atTime(11, 0);
-        var s = new Scheduler(NOW, DUE, WorkHours.evenings(), t -> !t.isBefore(fit)).schedule(List.of(spray), Map.of());
+        var s = new Scheduler(NOW, DUE, WorkHours.evenings(), (x, t) -> !t.isBefore(fit)).schedule(List.of(spray), Map.of());
         assertThat(s.placed(Known.task("spray")).orElseThrow().start()).isEqualTo(fit);
-        assertThatThrownBy(() -> new Scheduler(NOW, DUE, WorkHours.evenings(), t -> false).schedule(List.of(spray), Map.of()))
+        assertThatThrownBy(() -> new Scheduler(NOW, DUE, WorkHours.evenings(), (x, t) -> false).schedule(List.of(spray), Map.of()))
                 .hasMessageContaining("no hour fit for spraying");
     }
 
@@ -172,7 +172,7 @@ class PlanTest {
         var safe = List.of(print("a", 20, "x", 0));
         var risky = List.of(print("a", 60, "x", 0.02));
         assertThat(scheduler().chance(safe, NOTHING, 60, new SplittableRandom(1), Progress.NONE)).isEqualTo(1);
-        var tight = new Scheduler(NOW, NOW.plusHours(90), WorkHours.evenings(), t -> true);
+        var tight = new Scheduler(NOW, NOW.plusHours(90), WorkHours.evenings(), (x, t) -> true);
         double p = tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE);
         assertThat(p).as("one attempt succeeds with exp(-1.2) = 0.30; a few fail early enough for another").isBetween(0.25, 0.6);
         assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer")

@@ -64,12 +64,12 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withSize(new SizeWish(Reshape.NONE, 1.04, Optional.of(Use.HEAD), List.of("Maren", "Iven"), List.of(),
                         List.of(Exposure.INDOORS), List.of()))
                 .withCut(new CutWish(helmCuts(), Registration.FITTING, 0))
-                .withColour(new ColourWish(helmZones(), "matt clear"));
+                .withColour(ColourWish.of(helmZones(), "matt clear"));
         var staffProp = prop("staff", "lamp staff", staff, Letters.from(HELM_SECTIONS, STAFF_BODIES), "usual")
                 .withSize(SizeWish.AS_IT_IS.usedAs(Use.HELD))
                 .withCut(new CutWish(staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), 0))
                 .withSmooth(SmoothWish.USUAL.withFinish(Finish.ARMS_LENGTH))
-                .withColour(new ColourWish(staffZones(), "matt clear"));
+                .withColour(ColourWish.of(staffZones(), "matt clear"));
         staffProp = staffProp.withPrint(staffProp.print().withProfile(shop.profile("usual").withWalls(4)));
         var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
                 .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren"), List.of(), List.of(), List.of()))
@@ -77,7 +77,7 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST)
                         .withLooks(List.of(Look.PRIMED, Look.RAKING))
                         .withFlaws(maskFlaws()))
-                .withColour(new ColourWish(maskZones(), "matt clear"));
+                .withColour(ColourWish.of(maskZones(), "matt clear"));
         var build = Build.empty(today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), ShopFile.fresh())
                 .withName("Tide Warden")
                 .withDue("Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0))
@@ -117,22 +117,21 @@ public record DemoBuild(Build build, Meshes meshes) {
 
     private static List<ColourZone> helmZones() {
         String spray = "acrylic lacquer spray";
-        return List.of(new ColourZone("brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
-                new ColourZone("crest", "#d9cfb6", spray, List.of(box(-7.5, -230, 62, 7.5, -8, 260))),
-                new ColourZone("cheek guards", "#a8742c", spray,
-                        List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
-                new ColourZone("visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
-                new ColourZone("shell", "#1f5156", spray, List.of()));
+        return List.of(zone(0, "brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
+                zone(1, "crest", "#d9cfb6", spray, List.of(box(-7.5, -230, 62, 7.5, -8, 260))),
+                zone(2, "cheek guards", "#a8742c", spray, List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
+                zone(3, "visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
+                zone(4, "shell", "#1f5156", spray, List.of()));
     }
 
     private static List<ColourZone> staffZones() {
-        return List.of(new ColourZone("lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))),
-                new ColourZone("shaft", "#54463a", "acrylic lacquer spray", List.of()));
+        return List.of(zone(0, "lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))),
+                zone(1, "shaft", "#54463a", "acrylic lacquer spray", List.of()));
     }
 
     private static List<ColourZone> maskZones() {
-        return List.of(new ColourZone("brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))),
-                new ColourZone("face", "#d9cfb6", "acrylic lacquer spray", List.of()));
+        return List.of(zone(0, "brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))),
+                zone(1, "face", "#d9cfb6", "acrylic lacquer spray", List.of()));
     }
 
     /** Two looks at the mask: five flaws in the first, three of them gone in the second, which finds two more. */
@@ -143,6 +142,10 @@ public record DemoBuild(Build build, Meshes meshes) {
                 Flaw.of(Flaw.Kind.RUN, new Vec3(13.8, 97.3, 17.8), 14, 1).clearedIn(2),
                 Flaw.of(Flaw.Kind.SCRATCH, new Vec3(80.5, 49.9, -2.5), 6, 1).asWeathering(),
                 Flaw.of(Flaw.Kind.LOW, new Vec3(-76.4, 51.5, 39.2), 8, 2), Flaw.of(Flaw.Kind.PINHOLE, new Vec3(-14.2, 101.3, 6.6), 2, 2));
+    }
+
+    private static ColourZone zone(int id, String name, String hex, String paint, List<Patch> patches) {
+        return ColourZone.of(id, name, hex, paint).withPatches(patches);
     }
 
     private static Patch box(double x0, double y0, double z0, double x1, double y1, double z1) {

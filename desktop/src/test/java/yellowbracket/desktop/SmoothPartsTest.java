@@ -81,7 +81,7 @@ class SmoothPartsTest extends WindowTest {
                 .findFirst()
                 .orElseThrow()
                 .done()
-                .accept(at));
+                .accept(at, false));
     }
 
     /** A worked place of the prop, in the model's own mm. */

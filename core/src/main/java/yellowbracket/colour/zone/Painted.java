@@ -3,9 +3,12 @@ package yellowbracket.colour.zone;
 import java.util.Arrays;
 import java.util.function.IntPredicate;
 import java.util.function.IntUnaryOperator;
+import java.util.function.ToIntFunction;
 import yellowbracket.mesh.Adjacency;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.VertexFacets;
+import yellowbracket.mesh.index.Bvh;
 
 /**
  * A mesh whose facets are split where zones meet, and the zone of each piece. Pieces of one facet lie one after the other, in the order of
@@ -127,6 +130,12 @@ public final class Painted {
     /** Without splits that no border needs; the zones stay where they are. */
     public Painted tidied() {
         return new Tidy(this).run();
+    }
+
+    /** The zone of the place of the surface nearest to a point. */
+    public ToIntFunction<Vec3> zoneAt() {
+        var index = Bvh.of(mesh());
+        return p -> zone[index.closest(p).triangle()];
     }
 
     /** mm2 of one zone, exactly. */

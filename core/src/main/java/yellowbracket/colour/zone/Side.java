@@ -1,5 +1,6 @@
 package yellowbracket.colour.zone;
 
+import java.util.List;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 
@@ -24,8 +25,23 @@ public final class Side {
         return now.with(f -> sides.inside()[f] && only.test(now, f) ? to : now.zone(f)).tidied();
     }
 
+    /** A half of space: all points with {@code normal . p >= offset}. */
+    public record Half(Vec3 normal, double offset) {
+        boolean holds(Vec3 p) {
+            return normal.dot(p) >= offset;
+        }
+    }
+
+    /** All surface within every half: one section of a cut model. */
+    public static Painted within(Painted p, List<Half> halves, int to) {
+        var now = p;
+        for (var h : halves) now = parted(now, h.normal.unit(), h.offset / h.normal.norm());
+        var m = now.mesh();
+        return now.with(f -> halves.stream().allMatch(h -> h.holds(m.centroid(f))), to).tidied();
+    }
+
     /** Split along a plane, zones as they are. @param n of length 1 */
-    static Painted split(Painted p, Vec3 n, double offset) {
+    public static Painted parted(Painted p, Vec3 n, double offset) {
         var m = p.mesh();
         var field = new double[m.vertexCount()];
         for (int v = 0; v < field.length; v++) field[v] = offset - n.dot(m.point(v));

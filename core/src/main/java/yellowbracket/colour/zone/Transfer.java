@@ -41,7 +41,7 @@ public final class Transfer {
         var n = normal.unit();
         double at = offset / normal.norm();
         // here: split at the plane, so that each piece lies on one side
-        var parted = Side.split(p, n, at);
+        var parted = Side.parted(p, n, at);
         var mirror = mirrored(parted, n, at);
         IntPredicate other = f -> parted.mesh().centroid(f).dot(n) < at;
         var t = new Transfer(mirror);

@@ -1,19 +1,54 @@
 package yellowbracket.derive.colour;
 
-import yellowbracket.mesh.index.Bvh;
-import yellowbracket.finding.Finding;
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.colour.TightBorder;
-import yellowbracket.colour.ColourZone;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import yellowbracket.colour.ColourPlan;
+import yellowbracket.colour.ColourPlanner;
+import yellowbracket.colour.ColourSurface;
+import yellowbracket.colour.ColourWish;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Overspray;
+import yellowbracket.colour.TightBorder;
+import yellowbracket.colour.Undercoats;
+import yellowbracket.colour.zone.Border;
+import yellowbracket.colour.zone.BorderLines;
+import yellowbracket.colour.zone.Painted;
+import yellowbracket.colour.zone.Transfer;
+import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
-import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
+import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.measure.ShowSide;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.smooth.Contrast;
+import yellowbracket.smooth.Ladder;
+import yellowbracket.smooth.SmoothPlan;
 
 /** Zones, coats, cans. */
 public final class ColourFigures {
+    /** Looked at so many times a zone. */
+    private static final int LOOKS = 160;
+
+    /** The zones on the whole model, model mm. */
+    public static final Figure<Zones> ZONES = Figure.ofProp("zones", Zones.class, ColourFigures::zones)
+            .weighing(z -> Stream.of(z.painted.mesh()))
+            .notKeptWhenSuperseded();
+    /** The same on the light copy, for drawing and for spray. */
+    public static final Figure<Light> LIGHT = Figure
+            .ofProp("zones drawn", Light.class, in -> new Light(Transfer.onto(in.get(ZONES).painted, in.get(ModelFigures.PROXY).mesh())))
+            .weighing(z -> Stream.of(z.painted.mesh()));
+    /** Areas and borders, model mm. */
+    public static final Figure<Measured> MEASURED = Figure.ofProp("areas and borders", Measured.class, ColourFigures::measured);
+    public static final Figure<ColourSurface> SURFACE = Figure.ofProp("what is sprayed", ColourSurface.class, ColourFigures::surface);
     public static final Figure<ColourPlan> COLOUR = Figure.ofProp("colours", ColourPlan.class, ColourFigures::plan);
 
     /** Borders of two colours that cannot be masked. */
@@ -21,26 +56,137 @@ public final class ColourFigures {
 
     private ColourFigures() {}
 
+    /** @param told where the zones had to be carried from another mesh: what moved */
+    public record Zones(Painted painted, List<Finding> told) {
+        public Zones {
+            told = List.copyOf(told);
+        }
+    }
+
+    public record Light(Painted painted) {}
+
+    /** mm2 and share on the show side by zone number; borders in model mm. */
+    public record Measured(Map<Integer, ColourSurface.Area> areas, List<Border> borders) {}
+
     public record Tight(List<TightBorder> list) {
         public List<Finding> findings() {
             return list.stream().map(TightBorder::finding).toList();
         }
     }
 
-    /** On the light copy: borders are as fine as its facets. */
-    private static Tight tight(Reads in) {
-        var zones = in.of(p -> p.colour().zones());
-        if (zones.size() < 2) return new Tight(List.of());
-        double scale = in.of(Prop::scale);
-        var mesh = in.get(ModelFigures.PROXY).mesh().scaled(scale);
-        return new Tight(TightBorder.of(mesh, Bvh.of(mesh), p -> ColourZone.at(zones, p.times(1 / scale)),
-                zones.stream().map(ColourZone::name).toList()));
+    private static Zones zones(Reads in) {
+        var model = in.get(ModelFigures.MODEL).mesh();
+        var map = in.of(p -> p.colour().map());
+        if (map.isEmpty())
+            return new Zones(byPatches(model, in.of(p -> p.colour().zones().stream().map(ColourFigures::place).toList())), List.of());
+        var kept = map.get();
+        if (kept.mesh().equals(model.contentHash()) && kept.fits(model)) return new Zones(kept.on(model), List.of());
+        var base = in.mesh(kept.mesh()).filter(kept::fits);
+        if (base.isEmpty()) return kept.fits(model) ? new Zones(kept.on(model), List.of())
+                : new Zones(byPatches(model, in.of(p -> p.colour().zones().stream().map(ColourFigures::place).toList())),
+                        List.of(Finding.care("the zones were painted on a mesh that is not there any more: paint them again")));
+        if (sameFacets(base.get(), model)) return new Zones(kept.on(model), List.of());
+        var old = kept.on(base.get());
+        var now = Transfer.onto(old, model);
+        return new Zones(now, moved(old, now, in.of(p -> p.colour().zones())));
+    }
+
+    /** Where a zone lies by patches, whatever its colour. */
+    private static ColourZone place(ColourZone z) {
+        return ColourZone.of(z.id(), "zone", "#000000", "").withPatches(z.patches());
+    }
+
+    private static Painted byPatches(Mesh model, List<ColourZone> zones) {
+        if (zones.isEmpty()) return Painted.all(model, 0);
+        var at = ColourZone.ids(zones);
+        return Painted.of(model, f -> at.applyAsInt(model.centroid(f)));
+    }
+
+    private static boolean sameFacets(Mesh a, Mesh b) {
+        if (a.triangleCount() != b.triangleCount() || a.vertexCount() != b.vertexCount()) return false;
+        for (int f = 0; f < a.triangleCount(); f++) for (int k = 0; k < 3; k++) if (a.vertex(f, k) != b.vertex(f, k)) return false;
+        return true;
+    }
+
+    /** Zones of which a twentieth came or went. */
+    private static List<Finding> moved(Painted old, Painted now, List<ColourZone> zones) {
+        var words = zones.stream().map(z -> {
+            double before = old.areaMm2(z.id()), after = now.areaMm2(z.id());
+            double by = before > 0 ? after / before - 1 : 0;
+            return Math.abs(by) < 0.05 ? "" : String.format(java.util.Locale.ROOT, "%s %+.0f %%", z.name(), 100 * by);
+        }).filter(w -> !w.isEmpty()).toList();
+        return List.of(Finding.note("the zones came from an earlier shape of the model, by the nearest place"
+                + (words.isEmpty() ? "; each kept its size" : ": " + String.join(", ", words) + "; look them over")));
+    }
+
+    private static Measured measured(Reads in) {
+        var p = in.get(ZONES).painted;
+        var m = p.mesh();
+        var index = Bvh.of(m);
+        var areas = new TreeMap<Integer, ColourSurface.Area>();
+        IntStream.range(0, p.count()).map(p::zone).distinct().forEach(z -> {
+            double mm2 = p.areaMm2(z), each = mm2 / LOOKS, run = -each / 2;
+            int seen = 0, looked = 0;
+            for (int f = 0; f < p.count(); f++) {
+                if (p.zone(f) != z) continue;
+                double a = m.area(f);
+                run += a;
+                if (run <= 0 || a <= 0) continue;
+                int hits = (int) Math.ceil(run / each - 1e-9);
+                looked += hits;
+                if (ShowSide.seen(index, m.centroid(f), m.areaVector(f).unit())) seen += hits;
+                run -= hits * each;
+            }
+            areas.put(z, new ColourSurface.Area(mm2, looked == 0 ? 1 : (double) seen / looked));
+        });
+        return new Measured(areas, BorderLines.of(p));
+    }
+
+    private static ColourSurface surface(Reads in) {
+        double s = in.of(Prop::scale);
+        var measured = in.get(MEASURED);
+        var light = in.get(LIGHT).painted;
+        var areas = new TreeMap<Integer, ColourSurface.Area>();
+        measured.areas.forEach((z, a) -> areas.put(z, new ColourSurface.Area(a.mm2() * s * s, a.seen())));
+        var borders = measured.borders.stream()
+                .map(b -> new Border(b.low(), b.high(), b.line().stream().map(v -> v.times(s)).toList(), b.closed(), b.lengthMm() * s,
+                        b.atEdge(), b.leastRadiusMm() * s))
+                .toList();
+        return new ColourSurface(areas, borders, areas.size() < 2 ? Map.of() : Overspray.all(light.on(light.base().scaled(s))));
     }
 
     private static ColourPlan plan(Reads in) {
-        double scale = in.of(Prop::scale);
-        var samples = in.get(CutFigures.SAMPLES_OF).bySection().values().stream().map(s -> s.scaled(scale)).toList();
-        var wish = in.of(Prop::colour);
-        return ColourPlan.of(samples, scale, wish.zones(), wish.seal(), in.shop(s -> s));
+        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()));
+        return ColourPlanner.plan(in.get(SURFACE), wish,
+                primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)), in.shop(s -> s));
+    }
+
+    /** The shade smoothing ends with. */
+    private static Undercoats.Shade primer(Optional<SmoothPlan> smooth, String printHex, Catalogue shop) {
+        var films = smooth.map(s -> s.work()
+                .stream()
+                .filter(w -> w.step().kind() == Ladder.Kind.FILM || w.step().kind() == Ladder.Kind.PRIME)
+                .map(w -> w.step().product())
+                .toList()).orElse(List.of());
+        var bare = new Undercoats.Shade("the print", printHex, true);
+        return films.isEmpty() ? bare
+                : Contrast.of(printHex, films, shop)
+                        .coats()
+                        .stream()
+                        .filter(c -> !c.hex().isEmpty())
+                        .reduce((a, b) -> b)
+                        .map(c -> new Undercoats.Shade(c.shade() + " primer", c.hex(), true))
+                        .orElse(bare);
+    }
+
+    /** On the light copy. */
+    private static Tight tight(Reads in) {
+        var ids = in.of(p -> p.colour().zones().stream().map(ColourZone::id).toList());
+        if (ids.size() < 2) return new Tight(List.of());
+        double s = in.of(Prop::scale);
+        var light = in.get(LIGHT).painted;
+        var real = light.on(light.base().scaled(s));
+        return new Tight(TightBorder.of(real.mesh(), Bvh.of(real.mesh()), f -> ids.indexOf(real.zone(f)),
+                in.of(p -> p.colour().zones().stream().map(ColourZone::name).toList())));
     }
 }

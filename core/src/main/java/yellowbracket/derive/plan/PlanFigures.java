@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.function.Predicate;
+import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 import yellowbracket.colour.ColourWork;
 import yellowbracket.colour.SprayWeather;
@@ -36,6 +36,7 @@ import yellowbracket.print.PrintWork;
 import yellowbracket.print.ResinCare;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.print.SpoolPlan;
+import yellowbracket.shop.Coating;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Quiet;
@@ -53,7 +54,7 @@ public final class PlanFigures {
     private static final int CHANCE_RUNS = 160;
     /** A forecast is worth something for so long. */
     private static final int FORECAST_DAYS = 10;
-    /** What the weather is judged by: the limits of a usual spray can. */
+    /** What the weather is judged by where a task names no product: the limits of a usual spray can. */
     private static final String USUAL_SPRAY = "acrylic lacquer spray";
 
     /** What the stations state for one prop. */
@@ -178,14 +179,15 @@ public final class PlanFigures {
     }
 
     /** Near days by the feed, later ones by what is usual: ten to four is fit on most. */
-    private static Predicate<LocalDateTime> sprayable(Reads in) {
+    private static BiPredicate<Task, LocalDateTime> sprayable(Reads in) {
         var weather = in.weather();
-        var usual = in.shop(s -> s.coating(USUAL_SPRAY));
+        var coatings = in.shop(s -> s.coatings().stream().collect(Collectors.toMap(Coating::name, c -> c)));
+        var usual = coatings.get(USUAL_SPRAY);
         var forecast = in.now().plusDays(FORECAST_DAYS);
-        return at -> {
+        return (task, at) -> {
             int hour = at.getHour();
             if (at.isAfter(forecast)) return hour >= 10 && hour < 17 || hour >= 18 && hour < 20;
-            return SprayWeather.judge(weather.at(at), usual).verdict() != SprayWeather.Verdict.NO;
+            return SprayWeather.judge(weather.at(at), coatings.getOrDefault(task.product(), usual)).verdict() != SprayWeather.Verdict.NO;
         };
     }
 

@@ -3,6 +3,7 @@ package yellowbracket.desktop.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
 import java.util.function.IntConsumer;
@@ -91,6 +92,7 @@ public final class Bench extends StackPane {
     private boolean ahead;
     private final Label hint = new Label();
     private Runnable delete = () -> {};
+    private IntConsumer size = by -> {};
 
     /** A callout: where it points, what it says, how it is meant (a style class). */
     public record Callout(Vec3 at, String words, String tone) {}
@@ -109,11 +111,15 @@ public final class Bench extends StackPane {
     public record Spot(Consumer<Vec3> clicked) {}
 
     /**
-     * Something on the bench that is painted on with the left button, set as the user data of a node: {@code over} hears each place the
-     * pointer comes over, in the mesh's own coordinates, {@code done} all of them once at the end. A drag that starts beside it turns the
-     * view.
+     * Something on the bench that is painted on with the left button, set as the user data of a node: {@code hover} hears where the pointer
+     * is, {@code over} each place it comes over while pressed, in the mesh's own coordinates, {@code done} all of them once at the end; both
+     * with whether Shift takes away. A drag that starts beside it turns the view.
      */
-    public record Brush(Consumer<Vec3> over, Consumer<List<Vec3>> done) {}
+    public record Brush(Consumer<Vec3> hover, BiConsumer<Vec3, Boolean> over, BiConsumer<List<Vec3>, Boolean> done, boolean shiftTakes) {
+        public static Brush of(Consumer<List<Vec3>> done) {
+            return new Brush(p -> {}, (p, shift) -> {}, (all, shift) -> done.accept(all), false);
+        }
+    }
 
     /** Words shown beside the pointer while it is over a thing, set as the user data of a node. */
     public record Hint(String words) {}
@@ -421,7 +427,9 @@ public final class Bench extends StackPane {
         lastY = e.getY();
         hint.setVisible(false);
         grabbed = e.getButton() == MouseButton.PRIMARY ? grip(e) : Optional.empty();
-        brush = e.getButton() == MouseButton.PRIMARY && !e.isShiftDown() && grabbed.isEmpty() ? under(e, Brush.class) : Optional.empty();
+        brush = e.getButton() == MouseButton.PRIMARY && grabbed.isEmpty()
+                ? under(e, Brush.class).filter(b -> b.shiftTakes || !e.isShiftDown())
+                : Optional.empty();
         painted.clear();
         brush.ifPresent(b -> paint(b, e));
     }
@@ -430,7 +438,7 @@ public final class Bench extends StackPane {
         if (under(e, Brush.class).isEmpty()) return;
         var at = picked(e);
         painted.add(at);
-        b.over().accept(at);
+        b.over().accept(at, e.isShiftDown());
     }
 
     private static Vec3 picked(MouseEvent e) {
@@ -439,6 +447,7 @@ public final class Bench extends StackPane {
     }
 
     private void hover(MouseEvent e) {
+        under(e, Brush.class).ifPresent(b -> b.hover.accept(picked(e)));
         var words = under(e, Hint.class).map(Hint::words).orElse("");
         hint.setVisible(!words.isEmpty());
         if (words.isEmpty()) return;
@@ -446,6 +455,11 @@ public final class Bench extends StackPane {
         hint.autosize();
         hint.relocate(Math.min(e.getX() + 14, getWidth() - hint.getWidth() - 4),
                 Math.min(e.getY() + 16, getHeight() - hint.getHeight() - 4));
+    }
+
+    /** Called with -1 or 1 when comma or full stop is pressed on the bench: what is in the hand becomes smaller or larger. */
+    public void onSize(IntConsumer listener) {
+        size = listener;
     }
 
     /** Called when Delete is pressed on the bench. */
@@ -487,7 +501,7 @@ public final class Bench extends StackPane {
         grabbed = Optional.empty();
         var strokes = brush;
         brush = Optional.empty();
-        if (!painted.isEmpty()) strokes.ifPresent(b -> b.done().accept(List.copyOf(painted)));
+        if (!painted.isEmpty()) strokes.ifPresent(b -> b.done().accept(List.copyOf(painted), e.isShiftDown()));
         painted.clear();
     }
 
@@ -543,6 +557,8 @@ public final class Bench extends StackPane {
             case DOWN -> orbit(0, -5);
             case PLUS, EQUALS, ADD -> zoom(0.88, 0, 0);
             case MINUS, SUBTRACT -> zoom(1.14, 0, 0);
+            case COMMA -> size.accept(-1);
+            case PERIOD -> size.accept(1);
             case DELETE, BACK_SPACE -> delete.run();
             default -> {
                 return;

@@ -30,6 +30,7 @@ import yellowbracket.derive.Workings;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.device.ForecastFile;
 import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
@@ -65,7 +66,8 @@ public final class AppModel implements AutoCloseable {
     public enum Tone { GOOD, NOTE, STOP }
 
     private final Catalogue shop = Catalogue.builtIn();
-    private final WeatherFeed weather;
+    private WeatherFeed weather;
+    private final WeatherFeed usualWeather;
     private final Clock clock;
     private final Workings workings;
     private final Path shopFile;
@@ -105,6 +107,7 @@ public final class AppModel implements AutoCloseable {
     /** @param memo results known already */
     public AppModel(Beginning begun, WeatherFeed weather, Clock clock, Path shopFile, Memo memo) {
         this.weather = weather;
+        usualWeather = weather;
         this.clock = clock;
         this.shopFile = shopFile;
         sessions = new Sessions(this, begun.keeping);
@@ -177,6 +180,12 @@ public final class AppModel implements AutoCloseable {
         session().apply(edit);
         refresh();
         sessions.edited();
+    }
+
+    /** @param mesh that the edit speaks of by its hash */
+    public void apply(Edit edit, Mesh mesh) {
+        session().addMesh(mesh);
+        apply(edit);
     }
 
     /** Writes a line in the log, with what the plan knows of it. Returns the entry, none for a blank line. */
@@ -437,6 +446,23 @@ public final class AppModel implements AutoCloseable {
 
     public WeatherFeed weather() {
         return weather;
+    }
+
+    /** Reads a forecast that is used from then on; one that cannot be read is told, and nothing changes. */
+    public void useForecast(Path file) {
+        background("reading " + file.getFileName(), p -> {
+            try {
+                return Optional.of(ForecastFile.read(file, usualWeather));
+            } catch (ForecastFile.Unreadable e) {
+                tell(Tone.STOP, e.getMessage());
+                return Optional.<ForecastFile>empty();
+            }
+        }, read -> read.ifPresent(f -> {
+            weather = f;
+            workings.weather(f);
+            refresh();
+            tell(Tone.GOOD, "weather from " + f.source());
+        }));
     }
 
     public LocalDateTime now() {

@@ -178,6 +178,7 @@ public final class Sessions implements AutoCloseable {
     private void recover(Journal.Left.Found left) {
         if (left.build().equals(session.build())) return;
         left.build().props().forEach(p -> left.meshes().get(p.mesh()).ifPresent(session::addMesh));
+        left.build().paintedOn().forEach(hash -> left.meshes().get(hash).ifPresent(session::addMesh));
         model.apply(new Edit("recovered after a crash", b -> left.build()));
         model.tell(AppModel.Tone.NOTE, "recovered the edits of the last session; undo goes back to what was saved");
     }

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
-import yellowbracket.colour.ColourZone;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.cut.Bed;
 import yellowbracket.cut.Nearly;
 import yellowbracket.cut.plan.PlanWishes;
@@ -250,7 +250,7 @@ final class PlansPart extends CutPart {
                 .keeping(p.cut().tree().onlyLocked())
                 .seeing(eyes())
                 .withRates(PlanWishes.Rates.of(p.print().profile(), printers, PlanWishes.Labour.of(model.shop())))
-                .along(at -> ColourZone.at(p.colour().zones(), at));
+                .along(model.result(ColourFigures.LIGHT).map(l -> l.painted().zoneAt()).orElse(at -> 0));
     }
 
     /** In model coordinates, where the first wearer's eyes are. */

@@ -216,7 +216,7 @@ public final class SmoothView extends StationView {
 
     /** Hears where the prop is brushed over, in the model's own mm. */
     static void brushed(List<Node> things, Consumer<List<Vec3>> then) {
-        things.forEach(t -> t.setUserData(new Bench.Brush(p -> {}, then)));
+        things.forEach(t -> t.setUserData(Bench.Brush.of(then)));
     }
 
     void shown(List<Node> things, List<Bench.Callout> labels, SmoothPlan p, String overlay) {
