@@ -40,8 +40,9 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
         return 1 + zones.stream().mapToInt(ColourZone::id).max().orElse(-1);
     }
 
-    /** What is painted where nothing else is: the zone without a place of its own, else the last. */
+    /** What is painted where nothing else is: the last, or while zones lie by patches the one without. */
     public int ground() {
+        if (map.isPresent() && !zones.isEmpty()) return zones.getLast().id();
         return zones.stream()
                 .filter(ColourZone::rest)
                 .findFirst()
@@ -54,7 +55,7 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
         var all = new ArrayList<>(zones);
         all.removeIf(z -> z.id() == zone.id());
         int at = zones.stream().map(ColourZone::id).toList().indexOf(zone.id());
-        all.add(at < 0 ? all.size() : at, zone);
+        all.add(at < 0 ? Math.max(0, all.size() - (map.isPresent() ? 1 : 0)) : at, zone); // the ground stays last
         return withZones(all);
     }
 

@@ -4,10 +4,10 @@ import java.util.OptionalInt;
 import yellowbracket.shop.Lab;
 
 /**
- * How a paint hides what is under it. After n coats each of red, green and blue is base + (1 - t^n) (paint - base) in linear light, t what a
- * coat leaves of the base: 1 - a where the paint is bright, a the share of the way one coat goes (from the maker's black-and-white card,
- * else the family's), and down to 0.35 (1 - a) where it is dark, for a film swallows light that is not of its hue: which is why yellow
- * goes on white and not on black, though both lie as far from it.
+ * How a paint hides what is under it. After n coats each of red, green and blue is base + (1 - t^n) (paint - base) in linear light, t what
+ * a coat leaves of the base: 1 - a where the paint is bright, a the share of the way one coat goes (from the maker's black-and-white
+ * card, else the family's), and down to 0.35 (1 - a) where it is dark, for a film swallows light that is not of its hue: which is why
+ * yellow goes on white and not on black, though both lie as far from it.
  */
 public final class Cover {
     /** Nobody sees a difference below this, CIEDE2000. */

@@ -6,9 +6,6 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowbracket.colour.ColourWish;
-import yellowbracket.colour.ColourZone;
-import yellowbracket.colour.Patch;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.CutWish;
 import yellowbracket.cut.Letters;
@@ -23,7 +20,6 @@ import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
-import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.WorkHours;
@@ -64,12 +60,12 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withSize(new SizeWish(Reshape.NONE, 1.04, Optional.of(Use.HEAD), List.of("Maren", "Iven"), List.of(),
                         List.of(Exposure.INDOORS), List.of()))
                 .withCut(new CutWish(helmCuts(), Registration.FITTING, 0))
-                .withColour(ColourWish.of(helmZones(), "matt clear"));
+                .withColour(DemoZones.helm(helm));
         var staffProp = prop("staff", "lamp staff", staff, Letters.from(HELM_SECTIONS, STAFF_BODIES), "usual")
                 .withSize(SizeWish.AS_IT_IS.usedAs(Use.HELD))
                 .withCut(new CutWish(staffCuts(), Registration.PLAIN.withUsual(RegistrationKind.RODS), 0))
                 .withSmooth(SmoothWish.USUAL.withFinish(Finish.ARMS_LENGTH))
-                .withColour(ColourWish.of(staffZones(), "matt clear"));
+                .withColour(DemoZones.staff(staff));
         staffProp = staffProp.withPrint(staffProp.print().withProfile(shop.profile("usual").withWalls(4)));
         var maskProp = prop("mask", "half mask", mask, Letters.from(HELM_SECTIONS + STAFF_SECTIONS, 1), "crisp")
                 .withSize(new SizeWish(Reshape.NONE, 1, Optional.of(Use.FACE), List.of("Maren"), List.of(), List.of(), List.of()))
@@ -77,7 +73,7 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withSmooth(SmoothWish.USUAL.withSchool(School.UV_RESIN_FIRST)
                         .withLooks(List.of(Look.PRIMED, Look.RAKING))
                         .withFlaws(maskFlaws()))
-                .withColour(ColourWish.of(maskZones(), "matt clear"));
+                .withColour(DemoZones.mask(mask));
         var build = Build.empty(today.minusDays(STARTED_DAYS_AGO).atTime(9, 30), ShopFile.fresh())
                 .withName("Tide Warden")
                 .withDue("Gannet Sound Costume Weekend", today.plusDays(DAYS_TO_EVENT).atTime(8, 0))
@@ -115,25 +111,6 @@ public record DemoBuild(Build build, Meshes meshes) {
                 CutTree.split(CutPlane.across(2, 1064.137), CutTree.WHOLE, CutTree.WHOLE), CutTree.WHOLE), CutTree.WHOLE);
     }
 
-    private static List<ColourZone> helmZones() {
-        String spray = "acrylic lacquer spray";
-        return List.of(zone(0, "brim", "#2c3338", spray, List.of(new Patch.Around(8, 96.5, 116.5, 4, 46))),
-                zone(1, "crest", "#d9cfb6", spray, List.of(box(-7.5, -230, 62, 7.5, -8, 260))),
-                zone(2, "cheek guards", "#a8742c", spray, List.of(box(30, -10, -140, 110, 140, -43), box(-110, -10, -140, -30, 140, -43))),
-                zone(3, "visor frame", "#a8742c", "brush acrylic", List.of(box(-100, 52, -38, 100, 140, 34))),
-                zone(4, "shell", "#1f5156", spray, List.of()));
-    }
-
-    private static List<ColourZone> staffZones() {
-        return List.of(zone(0, "lamp", "#a8742c", "acrylic lacquer spray", List.of(box(-60, 100, 1150, 60, 250, 1420))),
-                zone(1, "shaft", "#54463a", "acrylic lacquer spray", List.of()));
-    }
-
-    private static List<ColourZone> maskZones() {
-        return List.of(zone(0, "brow", "#1f5156", "brush acrylic", List.of(box(-100, 40, 17, 100, 140, 70))),
-                zone(1, "face", "#d9cfb6", "acrylic lacquer spray", List.of()));
-    }
-
     /** Two looks at the mask: five flaws in the first, three of them gone in the second, which finds two more. */
     private static List<Flaw> maskFlaws() {
         return List.of(Flaw.of(Flaw.Kind.LINE, new Vec3(75.3, 53.4, 32.6), 9, 1).clearedIn(2),
@@ -142,14 +119,6 @@ public record DemoBuild(Build build, Meshes meshes) {
                 Flaw.of(Flaw.Kind.RUN, new Vec3(13.8, 97.3, 17.8), 14, 1).clearedIn(2),
                 Flaw.of(Flaw.Kind.SCRATCH, new Vec3(80.5, 49.9, -2.5), 6, 1).asWeathering(),
                 Flaw.of(Flaw.Kind.LOW, new Vec3(-76.4, 51.5, 39.2), 8, 2), Flaw.of(Flaw.Kind.PINHOLE, new Vec3(-14.2, 101.3, 6.6), 2, 2));
-    }
-
-    private static ColourZone zone(int id, String name, String hex, String paint, List<Patch> patches) {
-        return ColourZone.of(id, name, hex, paint).withPatches(patches);
-    }
-
-    private static Patch box(double x0, double y0, double z0, double x1, double y1, double z1) {
-        return new Patch.Box(Bounds3.of(x0, y0, z0, x1, y1, z1));
     }
 
     private static List<StockItem> stock() {

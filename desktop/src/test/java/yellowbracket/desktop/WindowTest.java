@@ -29,6 +29,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
+import yellowbracket.colour.zone.Transfer;
+import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Memo;
 import yellowbracket.derive.cut.CutFigures;
@@ -89,9 +91,11 @@ abstract class WindowTest {
         var build = demo.build();
         var meshes = Meshes.NONE;
         for (var p : demo.build().props()) {
-            var coarse = Simplify.to(demo.meshes().get(p.mesh()).orElseThrow(), 14_000, Progress.NONE);
+            var whole = demo.meshes().get(p.mesh()).orElseThrow();
+            var coarse = Simplify.to(whole, 14_000, Progress.NONE);
             meshes = meshes.with(coarse);
-            build = build.with(p.withMesh(coarse.contentHash()));
+            var zones = p.colour().map().map(z -> ZoneMap.of(Transfer.onto(z.on(whole), coarse), coarse.contentHash()));
+            build = build.with(p.withMesh(coarse.contentHash()).withColour(p.colour().withMap(zones)));
         }
         light = new DemoBuild(build, meshes);
         return light;

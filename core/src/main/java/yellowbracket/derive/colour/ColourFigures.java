@@ -18,7 +18,6 @@ import yellowbracket.colour.zone.Border;
 import yellowbracket.colour.zone.BorderLines;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Transfer;
-import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
 import yellowbracket.derive.model.ModelFigures;

@@ -83,7 +83,7 @@ final class OrderPart extends ColourPart {
         slider.setSnapToTicks(true);
         slider.setBlockIncrement(1);
         slider.setMaxWidth(Double.MAX_VALUE);
-        slider.valueChangingProperty().subscribe(on -> {
+        slider.valueChangingProperty().subscribe((was, on) -> {
             dragging = on;
             if (!on) view.again();
         });
@@ -115,7 +115,7 @@ final class OrderPart extends ColourPart {
         String window = c.recoatFromH() < 1 ? Words.text("%.0f min", 60 * c.recoatFromH()) : Words.hours(c.recoatFromH());
         String closes = c.recoatToH() < 100 ? Words.text(" to %s, or after %s", Words.hours(c.recoatToH()), Words.hours(c.recoatAgainH()))
                 : "";
-        return Words.text("%s coats likely; each %.0f g over %.0f dm\u00b2, %.0f m of passes%s; next coat after %s%s; tape after %s",
+        return Words.text("%s coats likely; each %.0f g over %.0f dm\u00b2, %.1f m of passes%s; next coat after %s%s; tape after %s",
                 c.likely().words(), c.grams(), c.dm2(), c.pathM(), c.sprayed() ? ", the first a mist" : "", window, closes,
                 Words.hours(c.tapeH()));
     }
@@ -194,7 +194,7 @@ final class OrderPart extends ColourPart {
         step = Math.clamp(step, 0, coats.size() - 1);
         var zones = wish().zones();
         var palette = new ArrayList<Color>();
-        var masked = Role.HARDWARE.colour();
+        var masked = Role.TAPE.colour();
         for (var z : zones) palette.add(switch (state(coats, z.id())) {
             case BARE -> Color.web(prop().smooth().printHex()).interpolate(view.neutral(), 0.5);
             case UNDER -> Color.web(plan.get()

@@ -156,7 +156,7 @@ final class WeatherPart extends ColourPart {
         var since = new Slider(0, 120, minutes);
         since.setId("part-minutes");
         since.setAccessibleText("minutes since it was brought here");
-        since.valueChangingProperty().subscribe(on -> {
+        since.valueChangingProperty().subscribe((was, on) -> {
             dragging = on;
             if (!on) view.again();
         });
@@ -239,18 +239,20 @@ final class WeatherPart extends ColourPart {
         var fill = new Region();
         fill.getStyleClass().add("strip-" + s.verdict().name().toLowerCase(Locale.ROOT));
         double tall = switch (s.verdict()) {
-            case GO -> 44;
-            case CARE -> 24;
-            case NO -> 4;
+            case GO -> 22;
+            case CARE -> 12;
+            case NO -> 3;
         };
         fill.setMinSize(28, tall);
         fill.setMaxSize(28, tall);
         var words = new Label(Words.text("%.0f\u00b0%n%.0f", s.hour().celsius(), s.hour().humidity()));
         words.getStyleClass().add("hour-words");
         words.setMouseTransparent(true);
-        var cell = new StackPane(fill, words);
+        var bar = new StackPane(fill);
+        bar.setMinSize(28, 22);
         StackPane.setAlignment(fill, Pos.BOTTOM_CENTER);
-        cell.setMinSize(28, 44);
+        var cell = new VBox(1, words, bar);
+        cell.setAlignment(Pos.BOTTOM_CENTER);
         cell.setOpacity(s.hour().time().isBefore(model.now().minusHours(1)) ? 0.35 : 1);
         Tooltip.install(cell, new Tooltip(Words.text("%s: %.0f \u00b0C, %.0f %%, wind %.0f m/s, sun %.0f %%: %s", when(s.hour().time()),
                 s.hour().celsius(), s.hour().humidity(), s.hour().windMs(), 100 * s.hour().sun(), s.judged().words())));

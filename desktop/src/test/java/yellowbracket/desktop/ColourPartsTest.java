@@ -1,0 +1,210 @@
+package yellowbracket.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.SubScene;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import yellowbracket.colour.ColourPlan;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.zone.Painted;
+import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.Page;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.Bvh;
+
+/** The colour page: zones painted on the model and undone, the order changed by hand, the weather read from a file. */
+class ColourPartsTest extends WindowTest {
+    @Override
+    DemoBuild first() {
+        return lightDemo();
+    }
+
+    @Start
+    void start(Stage stage) {
+        open(stage);
+    }
+
+    @Stop
+    void end() {
+        close();
+    }
+
+    private ColourPlan plan() {
+        return model.result(ColourFigures.COLOUR).orElseThrow();
+    }
+
+    private Painted zones() {
+        return model.result(ColourFigures.ZONES).orElseThrow().painted();
+    }
+
+    private double area(String zone) {
+        return zones().areaMm2(prop().colour().zones().stream().filter(z -> z.name().equals(zone)).findFirst().orElseThrow().id());
+    }
+
+    private void show(FxRobot robot, String tab) {
+        derived();
+        robot.interact(() -> model.go(Page.COLOUR, tab));
+        until("the page",
+                () -> robot.lookup(".card .label").queryAllAs(Label.class).stream().noneMatch(l -> l.getText().contains("working"))
+                        && model.fresh(ColourFigures.COLOUR));
+    }
+
+    private void choose(FxRobot robot, String id, int n) {
+        robot.interact(() -> {
+            ChoiceBox<Object> box = robot.lookup(id).query();
+            box.setValue(box.getItems().get(n));
+        });
+    }
+
+    private void stroke(FxRobot robot, List<Vec3> at, boolean takes) {
+        robot.interact(() -> {
+            var brush = bench().lookupAll("*")
+                    .stream()
+                    .filter(n -> n instanceof SubScene s && s.isVisible())
+                    .flatMap(n -> ((SubScene) n).getRoot().lookupAll("*").stream())
+                    .map(Node::getUserData)
+                    .filter(Bench.Brush.class::isInstance)
+                    .map(Bench.Brush.class::cast)
+                    .findFirst()
+                    .orElseThrow();
+            brush.hover().accept(at.getFirst());
+            at.forEach(p -> brush.over().accept(p, takes));
+            brush.done().accept(at, takes);
+        });
+    }
+
+    /** Upmost place of the model, in its own mm. */
+    private Vec3 top() {
+        var m = zones().base();
+        var b = m.bounds();
+        return Bvh.of(m).closest(new Vec3(b.centre().x() + 20, b.centre().y(), b.max().z())).point();
+    }
+
+    @Test
+    void aZoneIsBrushedFloodedTwinnedAndUndone(FxRobot robot) {
+        show(robot, "zones");
+        int before = prop().colour().zones().size();
+        robot.interact(() -> button(robot, "new zone").fire());
+        until("a zone more", () -> prop().colour().zones().size() == before + 1);
+        derived();
+        type(robot, "#zone-name", "lozenge");
+        until("named", () -> prop().colour().zones().stream().anyMatch(z -> z.name().equals("lozenge")));
+        derived();
+        assertThat(area("lozenge")).isZero();
+        type(robot, "#zone-radius", "10");
+        stroke(robot, List.of(top()), false);
+        until("brushed", () -> area("lozenge") > 0);
+        double r = 10 / prop().scale(), disc = Math.PI * r * r;
+        assertThat(area("lozenge")).isBetween(0.6 * disc, 1.6 * disc);
+        derived();
+        assertThat(plan().coats()).anyMatch(c -> c.zone().equals("lozenge"));
+        double once = area("lozenge");
+        robot.interact(() -> button(robot, "mirror left to right").fire());
+        until("twin", () -> Math.abs(area("lozenge") - once) > 0.2 * once);
+        derived();
+        robot.interact(model::undo);
+        derived();
+        assertThat(area("lozenge")).isEqualTo(once);
+        robot.interact(() -> button(robot, "grow").fire());
+        until("grown", () -> area("lozenge") > 1.2 * once);
+        derived();
+        stroke(robot, List.of(top()), true);
+        until("given back", () -> area("lozenge") < once);
+        derived();
+        choose(robot, "#zone-tool", 1);
+        stroke(robot, List.of(top()), false);
+        until("flooded", () -> area("lozenge") > 2 * once);
+        for (int i = 0; i < 6 && area("lozenge") > 0; i++) {
+            robot.interact(model::undo);
+            derived();
+        }
+        assertThat(area("lozenge")).isZero();
+    }
+
+    private static Button button(FxRobot robot, String words) {
+        return robot.lookup(".card .button")
+                .queryAllAs(Button.class)
+                .stream()
+                .filter(b -> b.getText().equals(words))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void aSillyColourIsRefusedAndAPlaneSplitsAZone(FxRobot robot) {
+        show(robot, "zones");
+        var before = prop().colour();
+        robot.interact(() -> {
+            var hex = robot.lookup("#zone-hex").queryAs(TextField.class);
+            hex.setText("reddish");
+            hex.getOnAction().handle(null);
+        });
+        until("refused", () -> told().contains("written #rrggbb"));
+        assertThat(prop().colour()).isEqualTo(before);
+        choose(robot, "#zone-tool", 4);
+        double whole = zones().base().areaMm2();
+        robot.interact(() -> robot.lookup("#plane-at").queryAs(Slider.class).setValue(0.5));
+        robot.interact(() -> robot.lookup("#paint-side").queryAs(Button.class).fire());
+        var name = prop().colour().zones().getFirst().name();
+        until("painted", () -> area(name) > 0.2 * whole);
+        double all = prop().colour().zones().stream().map(ColourZone::name).mapToDouble(this::area).sum();
+        assertThat(all).isCloseTo(whole, org.assertj.core.api.Assertions.within(1e-9 * whole));
+    }
+
+    @Test
+    void theOrderIsWalkedAndChangedByHand(FxRobot robot) {
+        show(robot, "order");
+        var order = plan().order();
+        Slider walk = robot.lookup("#coat-step").query();
+        for (int i = 0; i <= walk.getMax(); i++) {
+            int to = i;
+            robot.interact(() -> robot.lookup("#coat-step").queryAs(Slider.class).setValue(to));
+        }
+        int second = plan().coats().stream().map(ColourPlan.Coats::zones).toList().indexOf(List.of(order.get(1)));
+        robot.interact(() -> robot.lookup("#coat-step").queryAs(Slider.class).setValue(second));
+        robot.interact(() -> robot.lookup("#coat-earlier").queryAs(Button.class).fire());
+        until("moved", () -> !prop().colour().order().isEmpty());
+        derived();
+        assertThat(plan().own()).isTrue();
+        assertThat(plan().order().subList(0, 2)).containsExactly(order.get(1), order.get(0));
+        assertThat(text(robot, ".card .label")).contains("your order");
+        robot.interact(() -> button(robot, "best order again").fire());
+        derived();
+        assertThat(plan().order()).isEqualTo(order);
+    }
+
+    @Test
+    void aForecastIsReadAndABrokenOneRefused(FxRobot robot) throws Exception {
+        show(robot, "weather");
+        var file = Files.createTempFile("forecast", ".csv");
+        var day = model.now().toLocalDate();
+        Files.writeString(file, "time,celsius,humidity,wind\n" + day + "T09:00,20,50,1\n" + day + "T10:00,mild,50,1\n");
+        robot.interact(() -> model.useForecast(file));
+        until("refused", () -> told().contains("line 3: temperature, C lies between"));
+        var text = new StringBuilder("time,celsius,humidity,wind\n");
+        for (int h = 0; h < 72; h++) text.append(day.atStartOfDay().plusHours(h)).append(h == 37 ? ",20,50,1\n" : ",2,95,9\n");
+        Files.writeString(file, text);
+        robot.interact(() -> model.useForecast(file));
+        until("read", () -> told().contains("weather from"));
+        assertThat(model.weather().at(day.plusDays(1).atTime(13, 0)).celsius()).isEqualTo(20);
+        robot.interact(() -> model.go(Page.COLOUR, "weather"));
+        choose(robot, "#defect", 3);
+        assertThat(text(robot, ".card .label")).contains("solvent over enamel");
+        robot.interact(() -> robot.press(KeyCode.ESCAPE).release(KeyCode.ESCAPE));
+    }
+}
