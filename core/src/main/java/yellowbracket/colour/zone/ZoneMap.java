@@ -3,13 +3,16 @@ package yellowbracket.colour.zone;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Arrays;
+import java.util.function.IntUnaryOperator;
 import yellowbracket.mesh.Mesh;
 
 /**
  * Painted surface as it is kept: of which mesh, how its facets are split, and the zones of the pieces. Immutable.
  * <p>
- * {@code zones}: runs of {@code zone x count} over all pieces in order. {@code split}: facet, number of its pieces, and three vertices for
- * each, of the facets in more than one piece. {@code ends}, {@code at}: added vertices, see {@link Pieces}.
+ * {@code zones}: runs of {@code zone x count} over all pieces in order. {@code split}: facet, number of its pieces, and three points for
+ * each, of the facets in more than one piece. {@code ends}, {@code at}: added points, see {@link Pieces}. A point of the mesh is told by
+ * the first corner that stands there, 3 x facet + corner, for how a mesh numbers its vertices hangs on who read it; added points are
+ * numbered on from all corners.
  */
 public final class ZoneMap {
     /** No prop comes near. */
@@ -18,7 +21,6 @@ public final class ZoneMap {
 
     private final String mesh;
     private final int facets;
-    private final int vertices;
     private final int[] zones;
     private final int[] split;
     private final int[] ends;
@@ -29,15 +31,12 @@ public final class ZoneMap {
      * @throws IllegalArgumentException for what fits together in no mesh
      */
     @JsonCreator
-    public ZoneMap(@JsonProperty("mesh") String mesh, @JsonProperty("facets") int facets, @JsonProperty("vertices") int vertices,
-            @JsonProperty("zones") int[] zones, @JsonProperty("split") int[] split, @JsonProperty("ends") int[] ends,
-            @JsonProperty("at") double[] at) {
+    public ZoneMap(@JsonProperty("mesh") String mesh, @JsonProperty("facets") int facets, @JsonProperty("zones") int[] zones,
+            @JsonProperty("split") int[] split, @JsonProperty("ends") int[] ends, @JsonProperty("at") double[] at) {
         if (!mesh.matches("[0-9a-f]{64}")) throw new IllegalArgumentException("zones: their mesh is told by its hash, not by " + mesh);
-        if (facets < 1 || facets > MOST_FACETS || vertices < 3 || vertices > 3 * facets)
-            throw new IllegalArgumentException("zones: " + facets + " facets of " + vertices + " vertices are no mesh");
+        if (facets < 1 || facets > MOST_FACETS) throw new IllegalArgumentException("zones: " + facets + " facets are no mesh");
         this.mesh = mesh;
         this.facets = facets;
-        this.vertices = vertices;
         this.zones = zones.clone();
         this.split = split.clone();
         this.ends = ends.clone();
@@ -50,7 +49,7 @@ public final class ZoneMap {
         for (int i = 0; i < at.length; i++) {
             if (!(at[i] > 0 && at[i] < 1)) throw new IllegalArgumentException("zones: a point lies between its ends, not at " + at[i]);
             for (int k = 0; k < 2; k++)
-                if (ends[2 * i + k] < 0 || ends[2 * i + k] >= vertices + i) throw new IllegalArgumentException("zones: no such end");
+                if (ends[2 * i + k] < 0 || ends[2 * i + k] >= 3 * facets + i) throw new IllegalArgumentException("zones: no such end");
         }
         int pieces = facets, last = -1;
         for (int i = 0; i < split.length;) {
@@ -58,7 +57,7 @@ public final class ZoneMap {
             if (facet <= last || facet >= facets || count < 2 || count > (split.length - i - 2) / 3)
                 throw new IllegalArgumentException("zones: the split of facet " + facet + " is not whole");
             for (int j = i + 2; j < i + 2 + 3 * count; j++)
-                if (split[j] < 0 || split[j] >= vertices + at.length) throw new IllegalArgumentException("zones: no such corner");
+                if (split[j] < 0 || split[j] >= 3 * facets + at.length) throw new IllegalArgumentException("zones: no such corner");
             pieces += count - 1;
             last = facet;
             i += 2 + 3 * count;
@@ -74,6 +73,11 @@ public final class ZoneMap {
 
     /** @param hash of the base's content */
     public static ZoneMap of(Painted p, String hash) {
+        var base = p.base();
+        int corners = 3 * base.triangleCount();
+        var first = new int[base.vertexCount()];
+        for (int c = corners - 1; c >= 0; c--) first[base.vertex(c / 3, c % 3)] = c;
+        IntUnaryOperator told = v -> v < first.length ? first[v] : corners + v - first.length;
         var runs = new Ints();
         for (int f = 0, to; f < p.count(); f = to) {
             for (to = f + 1; to < p.count() && p.zone(to) == p.zone(f);) to++;
@@ -85,9 +89,9 @@ public final class ZoneMap {
             for (to = f + 1; to < p.count() && pieces.parent[to] == pieces.parent[f];) to++;
             if (to - f == 1) continue;
             split.add(pieces.parent[f]).add(to - f);
-            for (int c = 3 * f; c < 3 * to; c++) split.add(pieces.tri[c]);
+            for (int c = 3 * f; c < 3 * to; c++) split.add(told.applyAsInt(pieces.tri[c]));
         }
-        return new ZoneMap(hash, p.base().triangleCount(), p.base().vertexCount(), runs.all(), split.all(), pieces.ends, pieces.at);
+        return new ZoneMap(hash, base.triangleCount(), runs.all(), split.all(), Arrays.stream(pieces.ends).map(told).toArray(), pieces.at);
     }
 
     /** On its mesh. @throws IllegalArgumentException for a mesh with other facets */
@@ -95,13 +99,15 @@ public final class ZoneMap {
         if (!fits(base)) throw new IllegalArgumentException("zones of a mesh of " + facets + " facets, not " + base.triangleCount());
         int all = 0;
         for (int i = 1; i < zones.length; i += 2) all += zones[i];
+        int corners = 3 * facets, first = base.vertexCount();
+        IntUnaryOperator vertex = c -> c < corners ? base.vertex(c / 3, c % 3) : first + c - corners;
         var tri = new int[3 * all];
         var parent = new int[all];
         int n = 0, s = 0;
         for (int f = 0; f < facets; f++) {
             if (s < split.length && split[s] == f) {
                 int count = split[s + 1];
-                System.arraycopy(split, s + 2, tri, 3 * n, 3 * count);
+                for (int i = 0; i < 3 * count; i++) tri[3 * n + i] = vertex.applyAsInt(split[s + 2 + i]);
                 Arrays.fill(parent, n, n + count, f);
                 n += count;
                 s += 2 + 3 * count;
@@ -115,19 +121,19 @@ public final class ZoneMap {
             Arrays.fill(zone, f, f + zones[i + 1], zones[i]);
             f += zones[i + 1];
         }
-        return Painted.of(base, new Pieces(vertices, ends.clone(), at.clone(), tri, parent), zone);
+        return Painted.of(base, new Pieces(first, Arrays.stream(ends).map(vertex).toArray(), at.clone(), tri, parent), zone);
     }
 
-    /** Whether a mesh has the same number of facets and vertices. */
+    /** Whether a mesh has as many facets. */
     public boolean fits(Mesh m) {
-        return m.triangleCount() == facets && m.vertexCount() == vertices;
+        return m.triangleCount() == facets;
     }
 
     /** Every zone of one number becomes another. */
-    public ZoneMap renumbered(java.util.function.IntUnaryOperator to) {
+    public ZoneMap renumbered(IntUnaryOperator to) {
         var other = zones.clone();
         for (int i = 0; i < other.length; i += 2) other[i] = to.applyAsInt(other[i]);
-        return new ZoneMap(mesh, facets, vertices, other, split, ends, at);
+        return new ZoneMap(mesh, facets, other, split, ends, at);
     }
 
     @JsonProperty
@@ -138,11 +144,6 @@ public final class ZoneMap {
     @JsonProperty
     public int facets() {
         return facets;
-    }
-
-    @JsonProperty
-    public int vertices() {
-        return vertices;
     }
 
     @JsonProperty
@@ -167,8 +168,8 @@ public final class ZoneMap {
 
     @Override
     public boolean equals(Object o) {
-        return o == this || o instanceof ZoneMap z && mesh.equals(z.mesh) && facets == z.facets && vertices == z.vertices
-                && Arrays.equals(zones, z.zones) && Arrays.equals(split, z.split) && Arrays.equals(ends, z.ends) && Arrays.equals(at, z.at);
+        return o == this || o instanceof ZoneMap z && mesh.equals(z.mesh) && facets == z.facets && Arrays.equals(zones, z.zones)
+                && Arrays.equals(split, z.split) && Arrays.equals(ends, z.ends) && Arrays.equals(at, z.at);
     }
 
     @Override

@@ -213,17 +213,31 @@ class ZonesTest {
         assertThat(scaled.areaMm2(1)).isCloseTo(4 * p.areaMm2(1), within(1e-6 * p.areaMm2(1)));
     }
 
+    /** A file tells triangles, not numbers of vertices: who reads it numbers them anew. */
+    @Test
+    void howAMeshNumbersItsVerticesMakesNoDifference() {
+        var p = brushed(Painted.all(BALL, 0), new Vec3(40, 20, 20), 14, 1);
+        int n = BALL.vertexCount();
+        var xyz = new double[3 * n];
+        for (int v = 0; v < n; v++) for (int k = 0; k < 3; k++) xyz[3 * (n - 1 - v) + k] = BALL.point(v).get(k);
+        var other = Mesh.of(xyz, IntStream.of(BALL.copyTriangles()).map(v -> n - 1 - v).toArray());
+        assertThat(other.contentHash()).isEqualTo(BALL.contentHash());
+        var there = whole(ZoneMap.of(p, BALL.contentHash()).on(other));
+        assertThat(there.areaMm2(1)).isCloseTo(p.areaMm2(1), within(1e-9 * p.areaMm2(1)));
+        assertThat(borders(there)).isCloseTo(borders(p), within(1e-6));
+    }
+
     @Test
     void damagedMapsAreRefusedInWords() {
         String hash = BALL.contentHash();
         int[] none = {};
-        assertThatThrownBy(() -> new ZoneMap(hash, 4, 4, new int[] {0, 5}, none, none, new double[0])).hasMessageContaining("5 pieces");
-        assertThatThrownBy(() -> new ZoneMap(hash, 4, 4, new int[] {-1, 4}, none, none, new double[0])).hasMessageContaining("no such run");
-        assertThatThrownBy(() -> new ZoneMap(hash, 4, 4, new int[] {0, 4}, new int[] {9, 2}, none, new double[0]))
+        assertThatThrownBy(() -> new ZoneMap(hash, 4, new int[] {0, 5}, none, none, new double[0])).hasMessageContaining("5 pieces");
+        assertThatThrownBy(() -> new ZoneMap(hash, 4, new int[] {-1, 4}, none, none, new double[0])).hasMessageContaining("no such run");
+        assertThatThrownBy(() -> new ZoneMap(hash, 4, new int[] {0, 4}, new int[] {9, 2}, none, new double[0]))
                 .hasMessageContaining("facet 9");
-        assertThatThrownBy(() -> new ZoneMap(hash, 4, 4, new int[] {0, 4}, none, new int[] {0, 9}, new double[] {0.5}))
+        assertThatThrownBy(() -> new ZoneMap(hash, 4, new int[] {0, 4}, none, new int[] {0, 12}, new double[] {0.5}))
                 .hasMessageContaining("no such end");
-        assertThatThrownBy(() -> new ZoneMap("x", 4, 4, new int[] {0, 4}, none, none, new double[0])).hasMessageContaining("hash");
+        assertThatThrownBy(() -> new ZoneMap("x", 4, new int[] {0, 4}, none, none, new double[0])).hasMessageContaining("hash");
     }
 
     @Test

@@ -112,8 +112,8 @@ public final class Bench extends StackPane {
 
     /**
      * Something on the bench that is painted on with the left button, set as the user data of a node: {@code hover} hears where the pointer
-     * is, {@code over} each place it comes over while pressed, in the mesh's own coordinates, {@code done} all of them once at the end; both
-     * with whether Shift takes away. A drag that starts beside it turns the view.
+     * is, {@code over} each place it comes over while pressed, in the mesh's own coordinates, {@code done} all of them once at the end;
+     * both with whether Shift takes away. A drag that starts beside it turns the view.
      */
     public record Brush(Consumer<Vec3> hover, BiConsumer<Vec3, Boolean> over, BiConsumer<List<Vec3>, Boolean> done, boolean shiftTakes) {
         public static Brush of(Consumer<List<Vec3>> done) {

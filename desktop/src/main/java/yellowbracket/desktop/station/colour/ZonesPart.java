@@ -1,5 +1,6 @@
 package yellowbracket.desktop.station.colour;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -15,8 +16,10 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.MeshView;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourSurface;
+import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Sheen;
+import yellowbracket.colour.ZoneFile;
 import yellowbracket.colour.zone.Brush;
 import yellowbracket.colour.zone.Outline;
 import yellowbracket.colour.zone.Painted;
@@ -27,6 +30,7 @@ import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
@@ -34,7 +38,9 @@ import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.document.Edit;
 import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Coating;
 import yellowbracket.smooth.Flaw;
 
@@ -65,6 +71,7 @@ final class ZonesPart extends ColourPart {
         }
     }
 
+    private static final AskFile.Kind KIND = AskFile.Kind.of("zones", "ply", "obj", "json");
     private static final double LEAST_MM = 1, MOST_MM = 200, STEP = 1.25;
     /** Patches of others smaller than this, mm2, are holes. */
     private static final double HOLE_MM2 = 400;
@@ -323,6 +330,43 @@ final class ZonesPart extends ColourPart {
         if (!others.isEmpty()) more.add(new Choice<>("zone-merge", "make this zone part of another", others, null,
                 o -> "make it part of " + o.name(), o -> merge(z, o)));
         card.row("", more.toArray(javafx.scene.Node[]::new));
+        card.row("as a file", Card.action("write", this::write), Card.action("read", this::read),
+                Card.more("PLY, OBJ or JSON, for other programs and other versions of the model"));
+    }
+
+    private void write() {
+        var zones = model.result(ColourFigures.ZONES);
+        var list = wish().zones();
+        if (zones.isEmpty()) return;
+        model.ask()
+                .toSave("zones to a file", prop().name() + " zones.ply", KIND)
+                .ifPresent(file -> model.background("writing " + file.getFileName(), progress -> {
+                    try {
+                        ZoneFile.write(file, zones.get().painted(), list);
+                        return "zones are in " + file.getFileName();
+                    } catch (IOException e) {
+                        model.tell(AppModel.Tone.STOP, file.getFileName() + " was not written: " + WriteProblem.words(e));
+                        return "";
+                    }
+                }, done -> {
+                    if (!done.isEmpty()) model.tell(AppModel.Tone.GOOD, done);
+                }));
+    }
+
+    private void read() {
+        var zones = model.result(ColourFigures.ZONES);
+        var id = prop().id();
+        var now = wish();
+        if (zones.isEmpty()) return;
+        var base = zones.get().painted().base();
+        model.ask().toOpen("zones from a file", KIND).ifPresent(file -> model.background("reading " + file.getFileName(), progress -> {
+            try {
+                return Optional.of(ZoneFile.read(file, base, now));
+            } catch (ZoneFile.Unreadable e) {
+                model.tell(AppModel.Tone.STOP, e.getMessage());
+                return Optional.<ColourWish>empty();
+            }
+        }, read -> read.ifPresent(w -> model.apply(Edit.colours("zones from " + file.getFileName(), id, x -> w), base))));
     }
 
     private javafx.scene.control.Button act(String words, String name, UnaryOperator<Painted> stroke) {
