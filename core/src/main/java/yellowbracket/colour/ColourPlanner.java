@@ -18,7 +18,9 @@ import yellowbracket.finding.Weight;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Lab;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Practice;
+import yellowbracket.shop.Sheen;
 
 /** Makes a {@link ColourPlan}. Single use. */
 public final class ColourPlanner {
@@ -37,21 +39,23 @@ public final class ColourPlanner {
     private final ColourSurface surface;
     private final ColourWish wish;
     private final Undercoats.Shade primer;
+    private final PaintShelf shelf;
     private final Catalogue shop;
     private final List<ColourPlan.Area> areas = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private Undercoats undercoats = new Undercoats(List.of(), 0);
 
-    private ColourPlanner(ColourSurface surface, ColourWish wish, Undercoats.Shade primer, Catalogue shop) {
+    private ColourPlanner(ColourSurface surface, ColourWish wish, Undercoats.Shade primer, PaintShelf shelf, Catalogue shop) {
         this.surface = surface;
         this.wish = wish;
         this.primer = primer;
+        this.shelf = shelf;
         this.shop = shop;
     }
 
-    /** @param primer what smoothing leaves */
-    public static ColourPlan plan(ColourSurface surface, ColourWish wish, Undercoats.Shade primer, Catalogue shop) {
-        return new ColourPlanner(surface, wish, primer, shop).run();
+    /** @param primer what smoothing leaves @param shelf paints whose cards tell how they hide */
+    public static ColourPlan plan(ColourSurface surface, ColourWish wish, Undercoats.Shade primer, PaintShelf shelf, Catalogue shop) {
+        return new ColourPlanner(surface, wish, primer, shelf, shop).run();
     }
 
     private ColourPlan run() {
@@ -100,7 +104,13 @@ public final class ColourPlanner {
         return brush && wanted.sprayed() ? shop.coating(BRUSH_PAINT) : wanted;
     }
 
+    /** By the maker's own card of a paint that matches, else by the family of the colour. */
     private double share(ColourZone z, Coating c) {
+        var carded = Match.of(Lab.ofHex(z.hex()), z.sheen(), shelf.paints())
+                .stream()
+                .filter(m -> m.paint().product().equals(c.name()) && m.paint().share().isPresent() && m.off() <= shelf.limit())
+                .findFirst();
+        if (carded.isPresent()) return carded.get().paint().share().getAsDouble();
         double of = (c.kind() == Coating.Kind.METAL ? Cover.Family.MIRROR : Cover.family(Lab.ofHex(z.hex()))).share();
         return c.sprayed() ? of : Math.min(MOST_SHARE, of + BRUSH_HIDES);
     }

@@ -6,6 +6,7 @@ import java.util.function.ToIntFunction;
 import java.util.regex.Pattern;
 import yellowbracket.finding.Limits;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Sheen;
 
 /**
  * An area of one colour. Where it lies is told by the numbers in the prop's {@link yellowbracket.colour.zone.ZoneMap}; while there is none,

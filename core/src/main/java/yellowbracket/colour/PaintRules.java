@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Sheen;
 
 /**
  * What may go over what, and when: by binders and kinds, each with its reason and its fix. Labels of the products in hand override them. A

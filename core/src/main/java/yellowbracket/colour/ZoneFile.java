@@ -19,6 +19,7 @@ import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.shop.Lab;
+import yellowbracket.shop.Sheen;
 
 /**
  * Zones as an open file. JSON holds the zones and their map, for the same mesh; PLY (a number {@code zone} and a colour a face) and OBJ (a

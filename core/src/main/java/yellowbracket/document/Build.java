@@ -17,6 +17,7 @@ import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.QueueWish;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
 import yellowbracket.shop.Spaces;
@@ -33,7 +34,8 @@ import yellowbracket.work.SectionId;
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces) implements BuildBuilder.With, Names {
+        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces,
+        PaintShelf paints) implements BuildBuilder.With, Names {
     /** Until somebody names it. */
     public static final String UNNAMED = "new build";
     /** The random seed only the demo build has. */
@@ -48,6 +50,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         log = List.copyOf(log);
         settled = settled.stream().distinct().sorted().toList();
         java.util.Objects.requireNonNull(spaces, "spaces");
+        java.util.Objects.requireNonNull(paints, "paints");
         Limits.named("the build", name);
         Limits.date("the start of the build", started);
         Limits.date("the day it must be ready", due);
@@ -79,6 +82,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
                 .rates(shop.rates())
                 .settled(shop.settled())
                 .spaces(shop.spaces())
+                .paints(PaintShelf.EMPTY)
                 .build();
     }
 

@@ -20,18 +20,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
 import yellowbracket.colour.ColourZone;
-import yellowbracket.colour.Sheen;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
 import yellowbracket.print.QueueWish;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Spaces;
 import yellowbracket.shop.Speeds;
 import yellowbracket.work.SectionId;
+import yellowbracket.shop.Sheen;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
@@ -315,8 +316,9 @@ public final class BuildJson {
         smooth.put("printHex", usual.printHex());
     }
 
-    /** Schema 11 knew zones as boxes in space only, without numbers, and no order of painting. */
+    /** Schema 11 knew zones as boxes in space only, without numbers, no order of painting, and no paints. */
     private static void fromEleventh(JsonNode build) {
+        if (build instanceof ObjectNode b && !b.has("paints")) b.set("paints", MAPPER.valueToTree(PaintShelf.EMPTY));
         for (var p : build.path("props")) if (p.path("colour") instanceof ObjectNode c) colourFromEleventh(c);
     }
 

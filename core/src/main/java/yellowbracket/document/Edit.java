@@ -12,6 +12,7 @@ import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.print.QueueWish;
 import yellowbracket.print.SectionWish;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Profile;
 import yellowbracket.shop.Spool;
@@ -160,6 +161,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
 
     public static Edit colours(String name, String prop, UnaryOperator<ColourWish> change) {
         return ofProp(name, prop, p -> p.withColour(change.apply(p.colour())));
+    }
+
+    /** Paints and test cards. */
+    public static Edit paints(String name, UnaryOperator<PaintShelf> change) {
+        return new Edit(name, b -> b.withPaints(change.apply(b.paints())));
     }
 
     /** What would mend a finding, where that is a change. */

@@ -36,6 +36,29 @@ public record Lab(double l, double a, double b) {
         return new Lab(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz));
     }
 
+    /** Linear-light red, green, blue; outside 0..1 where a screen cannot show it. */
+    public double[] linear() {
+        double fy = (l + 16) / 116, fx = fy + a / 500, fz = fy - b / 200;
+        double x = WHITE_X * back(fx), y = back(fy), z = WHITE_Z * back(fz);
+        return new double[] {3.2404542 * x - 1.5371385 * y - 0.4985314 * z, -0.9692660 * x + 1.8760108 * y + 0.0415560 * z,
+                0.0556434 * x - 0.2040259 * y + 1.0572252 * z};
+    }
+
+    /** The nearest a screen shows, {@code #rrggbb}. */
+    public String hex() {
+        var c = linear();
+        var out = new StringBuilder("#");
+        for (double v : c) {
+            double s = v <= 0.0031308 ? 12.92 * Math.max(0, v) : 1.055 * Math.pow(Math.min(1, v), 1 / 2.4) - 0.055;
+            out.append(String.format("%02x", Math.round(255 * Math.clamp(s, 0, 1))));
+        }
+        return out.toString();
+    }
+
+    private static double back(double f) {
+        return f * f * f > 216.0 / 24389 ? f * f * f : (116 * f - 16) * 27 / 24389;
+    }
+
     private static double f(double t) {
         return t > 216.0 / 24389 ? Math.cbrt(t) : (24389.0 / 27 * t + 16) / 116;
     }

@@ -15,6 +15,7 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.work.Ready;
 
 class ColourPlanTest {
@@ -37,7 +38,7 @@ class ColourPlanTest {
     }
 
     private static ColourPlan plan(Painted p, ColourWish wish) {
-        return ColourPlanner.plan(surface(p), wish, GREY, SHOP);
+        return ColourPlanner.plan(surface(p), wish, GREY, PaintShelf.EMPTY, SHOP);
     }
 
     private static ColourZone zone(int id, String name, String hex, String paint) {

@@ -8,6 +8,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowbracket.colour.PaintRules.Layer;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Sheen;
 
 class PaintRulesTest {
     private static final Catalogue SHOP = Catalogue.builtIn();

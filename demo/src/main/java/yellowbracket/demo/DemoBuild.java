@@ -6,6 +6,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import yellowbracket.cut.CutTree;
 import yellowbracket.cut.CutWish;
 import yellowbracket.cut.Letters;
@@ -24,6 +25,11 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Lab;
+import yellowbracket.shop.Paint;
+import yellowbracket.shop.PaintCard;
+import yellowbracket.shop.PaintShelf;
+import yellowbracket.shop.Sheen;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
@@ -84,6 +90,7 @@ public record DemoBuild(Build build, Meshes meshes) {
                 .withSeed(Build.DEMO_SEED)
                 .withStock(stock())
                 .withSpools(spools())
+                .withPaints(paints(today))
                 .with(helmProp)
                 .with(staffProp)
                 .with(maskProp);
@@ -119,6 +126,21 @@ public record DemoBuild(Build build, Meshes meshes) {
                 Flaw.of(Flaw.Kind.RUN, new Vec3(13.8, 97.3, 17.8), 14, 1).clearedIn(2),
                 Flaw.of(Flaw.Kind.SCRATCH, new Vec3(80.5, 49.9, -2.5), 6, 1).asWeathering(),
                 Flaw.of(Flaw.Kind.LOW, new Vec3(-76.4, 51.5, 39.2), 8, 2), Flaw.of(Flaw.Kind.PINHOLE, new Vec3(-14.2, 101.3, 6.6), 2, 2));
+    }
+
+    private static PaintShelf paints(LocalDate today) {
+        String lacquer = "acrylic lacquer spray";
+        return new PaintShelf(
+                List.of(new Paint("harbour green", lacquer, "#1f5a5c", Optional.of(Lab.ofHex("#1f5054")), Sheen.SATIN,
+                        OptionalDouble.of(0.82), 400),
+                        new Paint("tarred rope", lacquer, "#33373a", Optional.empty(), Sheen.MATT, OptionalDouble.empty(), 250),
+                        new Paint("old brass", lacquer, "#b0792c", Optional.of(Lab.ofHex("#a56f2d")), Sheen.SATIN, OptionalDouble.empty(),
+                                400),
+                        new Paint("sailcloth", lacquer, "#ddd2b8", Optional.empty(), Sheen.MATT, OptionalDouble.empty(), 400),
+                        new Paint("deep sea", lacquer, "#173b52", Optional.empty(), Sheen.GLOSS, OptionalDouble.empty(), 0)),
+                List.of(new PaintCard(today.minusDays(9).atTime(17, 0), List.of(lacquer, "matt clear"), true,
+                        "no lifting, a shade darker than the lid")),
+                3);
     }
 
     private static List<StockItem> stock() {

@@ -12,6 +12,7 @@ import yellowbracket.colour.ColourSurface;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Overspray;
+import yellowbracket.colour.TestCards;
 import yellowbracket.colour.TightBorder;
 import yellowbracket.colour.Undercoats;
 import yellowbracket.colour.zone.Border;
@@ -22,6 +23,7 @@ import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
 import yellowbracket.mesh.Mesh;
@@ -49,6 +51,10 @@ public final class ColourFigures {
     public static final Figure<Measured> MEASURED = Figure.ofProp("areas and borders", Measured.class, ColourFigures::measured);
     public static final Figure<ColourSurface> SURFACE = Figure.ofProp("what is sprayed", ColourSurface.class, ColourFigures::surface);
     public static final Figure<ColourPlan> COLOUR = Figure.ofProp("colours", ColourPlan.class, ColourFigures::plan);
+
+    /** What to try on a card, and what cards said. */
+    public static final Figure<TestCards> CARDS = Figure.ofProp("test cards", TestCards.class,
+            in -> TestCards.of(in.get(COLOUR), in.build(Build::paints), in.shop(s -> s)));
 
     /** Borders of two colours that cannot be masked. */
     public static final Figure<Tight> TIGHT = Figure.ofProp("tight borders", Tight.class, ColourFigures::tight);
@@ -157,7 +163,8 @@ public final class ColourFigures {
     private static ColourPlan plan(Reads in) {
         ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()));
         return ColourPlanner.plan(in.get(SURFACE), wish,
-                primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)), in.shop(s -> s));
+                primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)), in.build(Build::paints),
+                in.shop(s -> s));
     }
 
     /** The shade smoothing ends with. */

@@ -24,7 +24,7 @@ import yellowbracket.work.Station;
 
 /** Which colour where, painted on the model, in which order with which masks, and whether today is a day to spray. */
 public final class ColourView extends StationView {
-    private static final List<String> TABS = List.of("zones", "order", "weather");
+    private static final List<String> TABS = List.of("zones", "order", "palette", "weather");
 
     private final Map<String, ColourPart> parts = new LinkedHashMap<>();
 
@@ -32,6 +32,7 @@ public final class ColourView extends StationView {
         super(model, bench, TABS);
         parts.put("zones", new ZonesPart(this));
         parts.put("order", new OrderPart(this));
+        parts.put("palette", new PalettePart(this));
         parts.put("weather", new WeatherPart(this));
     }
 

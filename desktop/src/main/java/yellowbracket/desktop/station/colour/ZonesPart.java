@@ -18,7 +18,6 @@ import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourSurface;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
-import yellowbracket.colour.Sheen;
 import yellowbracket.colour.ZoneFile;
 import yellowbracket.colour.zone.Brush;
 import yellowbracket.colour.zone.Outline;
@@ -43,6 +42,7 @@ import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Coating;
 import yellowbracket.smooth.Flaw;
+import yellowbracket.shop.Sheen;
 
 /** Zones painted on the model: brush, flood, bodies, sections, sides of planes; what each is painted with. */
 final class ZonesPart extends ColourPart {

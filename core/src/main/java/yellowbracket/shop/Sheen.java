@@ -1,4 +1,4 @@
-package yellowbracket.colour;
+package yellowbracket.shop;
 
 /** How a dry film shines: gloss units at 60 degrees, as test cards are measured. */
 public enum Sheen {

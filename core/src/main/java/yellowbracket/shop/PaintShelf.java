@@ -1,0 +1,47 @@
+package yellowbracket.shop;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowbracket.finding.Limits;
+
+/** Paints owned and listed, and the test cards made. @param limit colours further apart, CIEDE2000, are no match for this maker */
+public record PaintShelf(List<Paint> paints, List<PaintCard> cards, double limit) {
+    public static final PaintShelf EMPTY = new PaintShelf(List.of(), List.of(), 3);
+    private static final int MOST = 2_000;
+
+    public PaintShelf {
+        paints = List.copyOf(paints);
+        cards = List.copyOf(cards);
+        Limits.distinct("paints", paints, Paint::name);
+        Limits.within("colours that still match, CIEDE2000", limit, 0.2, 30);
+        if (paints.size() > MOST || cards.size() > MOST) throw new IllegalArgumentException("more paints or cards than any shop has");
+    }
+
+    public Optional<Paint> paint(String name) {
+        return paints.stream().filter(p -> p.name().equals(name)).findFirst();
+    }
+
+    /** With a paint, in place of the one of that name. */
+    public PaintShelf with(Paint p) {
+        var all = new ArrayList<>(paints);
+        int at = paints.stream().map(Paint::name).toList().indexOf(p.name());
+        if (at < 0) all.add(p);
+        else all.set(at, p);
+        return new PaintShelf(all, cards, limit);
+    }
+
+    public PaintShelf without(String name) {
+        return new PaintShelf(paints.stream().filter(p -> !p.name().equals(name)).toList(), cards, limit);
+    }
+
+    public PaintShelf with(PaintCard card) {
+        var all = new ArrayList<>(cards);
+        all.add(card);
+        return new PaintShelf(paints, all, limit);
+    }
+
+    public PaintShelf within(double most) {
+        return new PaintShelf(paints, cards, most);
+    }
+}
