@@ -3,6 +3,7 @@ package yellowbracket.colour;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import yellowbracket.colour.weather.WeatherPlan;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
@@ -16,7 +17,7 @@ import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
 /** Undercoat, zones, seal, one after the other: no tape before what it touches bears it, no film outside the window of the one beneath. */
-public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implements StationWork {
+public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Catalogue shop) implements StationWork {
     /** Windows longer than this do not close. */
     private static final double NEVER_CLOSES_H = 100;
     /** Tape and film cut off and thrown away. */
@@ -25,11 +26,12 @@ public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implement
     @Override
     public Stated after(Ready before) {
         var tasks = new ArrayList<Task>();
-        var last = before.all();
+        var last = weathered(WeatherPlan.When.UNDER_COLOUR, before.all(), tasks);
         var coats = plan.coats();
         var waits = waits(coats);
         for (int i = 0; i < coats.size(); i++) {
             var c = coats.get(i);
+            if (shop.coating(c.product()).kind() == Coating.Kind.CLEAR) last = weathered(WeatherPlan.When.UNDER_SEAL, last, tasks);
             boolean spray = c.sprayed();
             double flash = flash(c);
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
@@ -39,7 +41,26 @@ public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implement
             tasks.add(task);
             last = List.of(task.id());
         }
-        return new Stated(tasks, Ready.after(last));
+        boolean sealed = coats.stream().anyMatch(c -> shop.coating(c.product()).kind() == Coating.Kind.CLEAR);
+        if (!sealed) last = weathered(WeatherPlan.When.UNDER_SEAL, last, tasks);
+        return new Stated(tasks, Ready.after(weathered(WeatherPlan.When.LAST, last, tasks)));
+    }
+
+    /** Its steps of one stage, one after the other. Returns what comes next waits for. */
+    private List<TaskId> weathered(WeatherPlan.When when, List<TaskId> after, List<Task> tasks) {
+        var last = after;
+        for (int i = 0; i < weather.steps().size(); i++) {
+            var s = weather.steps().get(i);
+            if (s.when() != when) continue;
+            boolean known = shop.coatings().stream().anyMatch(c -> c.name().equals(s.product()));
+            var task = new Task(new TaskId.Step(prop, TaskId.Series.WEATHER, i + 1), s.effect().words() + ": " + s.what(),
+                    Operation.WEATHER, known ? s.product() : "", Tool.BRUSH,
+                    new Task.Effort(s.minutes() / 60, 0, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), Task.Lag.atLeast(s.waitH()),
+                    Task.Doer.PERSON, last);
+            tasks.add(task);
+            last = List.of(task.id());
+        }
+        return last;
     }
 
     private double flash(ColourPlan.Coats c) {
@@ -100,6 +121,7 @@ public record ColourWork(String prop, ColourPlan plan, Catalogue shop) implement
                 if (m.filmDm2() > 0) out.add(new Need("masking film", m.filmDm2() * (1 + WASTE), "dm2"));
             }
         }
+        weather.steps().forEach(s -> out.add(new Need(s.product(), s.ml() * (1 + WASTE), "ml")));
         return List.copyOf(out);
     }
 }

@@ -48,7 +48,7 @@ public enum Tape {
     }
 
     /** Less is held off with a card. */
-    private static final double LEAST_DM2 = 0.05;
+    private static final double LEAST_DM2 = 0.3;
 
     /** Metres by tape, for the shopping list: what borders of a zone with others take. */
     public static java.util.Map<Tape, Double> metres(ColourSurface s, int sprayed, List<Integer> on) {

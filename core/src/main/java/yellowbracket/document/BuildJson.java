@@ -21,6 +21,7 @@ import java.util.Optional;
 import java.util.function.ToIntFunction;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
@@ -328,6 +329,7 @@ public final class BuildJson {
         for (var z : colour.path("zones")) if (z instanceof ObjectNode o)
             o.put("id", id++).put("sheen", Sheen.SATIN.name()).put("how", ColourZone.How.AS_COSTS_LESS.name());
         colour.putNull("map").put("aim", Aim.LEAST_WORK.name()).putArray("order");
+        colour.set("weather", MAPPER.valueToTree(WeatherWish.NEW));
     }
 
     private static void roundedFromSeventh(JsonNode build) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.weather.WeatherPlan;
 import yellowbracket.colour.zone.BorderLines;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Side;
@@ -87,7 +88,7 @@ class ColourPlanTest {
     void enamelUnderClearIsToldAndWaitedFor() {
         var plan = plan(bands(0),
                 ColourWish.of(List.of(zone(0, "a", "#1f5156", "enamel spray"), zone(1, "b", "#d9cfb6", LACQUER)), "matt clear"));
-        var work = new ColourWork("p", plan, SHOP).after(Ready.AT_ONCE);
+        var work = new ColourWork("p", plan, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE);
         int enamel = plan.coats().stream().map(ColourPlan.Coats::product).toList().indexOf("enamel spray");
         double wait = 0;
         for (int i = enamel; i + 1 < work.tasks().size(); i++)

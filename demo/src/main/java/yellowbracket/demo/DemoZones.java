@@ -3,6 +3,8 @@ package yellowbracket.demo;
 import java.util.List;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.weather.Effect;
+import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Region;
 import yellowbracket.colour.zone.ZoneMap;
@@ -26,7 +28,11 @@ final class DemoZones {
                                 new Vec3(-1, 124.6, 26.7))),
                 List.of(ColourZone.of(0, "brim", "#2c3338", SPRAY), ColourZone.of(1, "crest", "#d9cfb6", SPRAY),
                         ColourZone.of(2, "cheek guards", "#a8742c", SPRAY), ColourZone.of(3, "visor frame", "#a8742c", BRUSH),
-                        ColourZone.of(4, "shell", "#1f5156", SPRAY)));
+                        ColourZone.of(4, "shell", "#1f5156", SPRAY)))
+                .withWeather(WeatherWish.NEW.with(Effect.CHIPS, 0.45)
+                        .with(Effect.WASH, 0.5)
+                        .with(Effect.DRY_BRUSH, 0.3)
+                        .with(Effect.DUST, 0.25));
     }
 
     static ColourWish staff(Mesh m) {

@@ -1,5 +1,6 @@
 package yellowbracket.derive.colour;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,8 +16,14 @@ import yellowbracket.colour.Overspray;
 import yellowbracket.colour.TestCards;
 import yellowbracket.colour.TightBorder;
 import yellowbracket.colour.Undercoats;
+import yellowbracket.colour.weather.Effect;
+import yellowbracket.colour.weather.WearFields;
+import yellowbracket.colour.weather.WeatherPlan;
+import yellowbracket.colour.weather.WeatherWish;
+import yellowbracket.colour.weather.Weathered;
 import yellowbracket.colour.zone.Border;
 import yellowbracket.colour.zone.BorderLines;
+import yellowbracket.colour.zone.Finer;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Transfer;
 import yellowbracket.derive.Figure;
@@ -30,6 +37,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.ShowSide;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
 import yellowbracket.smooth.Contrast;
 import yellowbracket.smooth.Ladder;
 import yellowbracket.smooth.SmoothPlan;
@@ -38,6 +46,8 @@ import yellowbracket.smooth.SmoothPlan;
 public final class ColourFigures {
     /** Looked at so many times a zone. */
     private static final int LOOKS = 160;
+    /** Bends that wear, how far wear reaches beside them, and how fine it is shown there, model mm. */
+    private static final double WORN_DEG = 25, WORN_MM = 5, WORN_FINE_MM = 3;
 
     /** The zones on the whole model, model mm. */
     public static final Figure<Zones> ZONES = Figure.ofProp("zones", Zones.class, ColourFigures::zones)
@@ -51,6 +61,15 @@ public final class ColourFigures {
     public static final Figure<Measured> MEASURED = Figure.ofProp("areas and borders", Measured.class, ColourFigures::measured);
     public static final Figure<ColourSurface> SURFACE = Figure.ofProp("what is sprayed", ColourSurface.class, ColourFigures::surface);
     public static final Figure<ColourPlan> COLOUR = Figure.ofProp("colours", ColourPlan.class, ColourFigures::plan);
+
+    /** The light copy with finer pieces at its edges, where wear shows. */
+    public static final Figure<Light> WORN = Figure
+            .ofProp("edges drawn", Light.class, in -> new Light(Finer.atEdges(in.get(LIGHT).painted, WORN_DEG, WORN_MM, WORN_FINE_MM)))
+            .weighing(z -> Stream.of(z.painted.mesh()));
+    /** Where wear and weather go, on {@link #WORN}. */
+    public static final Figure<WearFields> FIELDS = Figure.ofProp("wear and weather", WearFields.class, ColourFigures::fields)
+            .toldApartBy(f -> f);
+    public static final Figure<WeatherPlan> WEATHER = Figure.ofProp("weathering", WeatherPlan.class, ColourFigures::weathering);
 
     /** What to try on a card, and what cards said. */
     public static final Figure<TestCards> CARDS = Figure.ofProp("test cards", TestCards.class,
@@ -161,10 +180,42 @@ public final class ColourFigures {
     }
 
     private static ColourPlan plan(Reads in) {
-        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()));
+        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()).withWeather(WeatherWish.NEW));
         return ColourPlanner.plan(in.get(SURFACE), wish,
                 primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)), in.build(Build::paints),
                 in.shop(s -> s));
+    }
+
+    private static WearFields fields(Reads in) {
+        double s = in.of(Prop::scale);
+        var light = in.get(WORN).painted;
+        var real = light.on(light.base().scaled(s)).mesh();
+        return WearFields.of(real, Bvh.of(real));
+    }
+
+    private static WeatherPlan weathering(Reads in) {
+        var wish = in.of(p -> p.colour().weather());
+        if (wish.none()) return new WeatherPlan(List.of(), List.of());
+        var fields = in.get(FIELDS);
+        double s = in.of(Prop::scale);
+        var light = in.get(WORN).painted;
+        var real = light.on(light.base().scaled(s));
+        var mesh = real.mesh();
+        var seen = in.get(SURFACE).areas();
+        var dm2 = new EnumMap<Effect, Double>(Effect.class);
+        for (var e : Effect.values()) if (wish.of(e) > 0) {
+            double sum = 0;
+            for (var a : seen.entrySet())
+                sum += a.getValue().seen() * Weathered.dm2(fields, mesh, e, wish.of(e), f -> real.zone(f) == a.getKey());
+            dm2.put(e, sum);
+        }
+        var shop = in.shop(x -> x);
+        var mirror = in.of(p -> p.colour().zones())
+                .stream()
+                .filter(z -> shop.coating(z.paint()).kind() == Coating.Kind.METAL)
+                .map(ColourZone::name)
+                .toList();
+        return WeatherPlan.of(wish, dm2, in.of(p -> p.colour().seal()), mirror);
     }
 
     /** The shade smoothing ends with. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
+import java.util.function.IntUnaryOperator;
 import java.util.function.Supplier;
 import javafx.scene.image.Image;
 import javafx.scene.image.WritableImage;
@@ -143,6 +144,33 @@ public final class Drawn {
         var corners = new int[3 * m.triangleCount()];
         for (int f = 0; f < m.triangleCount(); f++) Arrays.fill(corners, 3 * f, 3 * f + 3, (int) number.applyAsDouble(f));
         return view(triangles(m, coords, corners), painted(List.copyOf(palette), 0.1, () -> flat(palette)));
+    }
+
+    /** Any colour on any facet, 0xRRGGBB, to a thirty-second of each of red, green and blue. */
+    public MeshView byColour(Mesh m, IntUnaryOperator rgb) {
+        var place = new int[1 << 15];
+        Arrays.fill(place, -1);
+        var corners = new int[3 * m.triangleCount()];
+        var coords = new float[256];
+        int n = 0;
+        for (int f = 0; f < m.triangleCount(); f++) {
+            int c = rgb.applyAsInt(f), key = (c >> 19 & 31) << 10 | (c >> 11 & 31) << 5 | c >> 3 & 31;
+            if (place[key] < 0) {
+                if (2 * n == coords.length) coords = Arrays.copyOf(coords, 2 * coords.length);
+                coords[2 * n] = ((key & 255) + 0.5f) / 256;
+                coords[2 * n + 1] = ((key >> 8) + 0.5f) / 128;
+                place[key] = n++;
+            }
+            Arrays.fill(corners, 3 * f, 3 * f + 3, place[key]);
+        }
+        return view(triangles(m, Arrays.copyOf(coords, 2 * n), corners), painted(List.of("every colour"), 0.1, Drawn::everyColour));
+    }
+
+    private static Image everyColour() {
+        var image = new WritableImage(256, 128);
+        for (int key = 0; key < 1 << 15; key++) image.getPixelWriter()
+                .setColor(key & 255, key >> 8, Color.rgb(8 * (key >> 10) + 4, 8 * (key >> 5 & 31) + 4, 8 * (key & 31) + 4));
+        return image;
     }
 
     private static Image flat(List<Color> palette) {

@@ -14,6 +14,7 @@ import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
@@ -24,7 +25,7 @@ import yellowbracket.work.Station;
 
 /** Which colour where, painted on the model, in which order with which masks, and whether today is a day to spray. */
 public final class ColourView extends StationView {
-    private static final List<String> TABS = List.of("zones", "order", "palette", "weather");
+    private static final List<String> TABS = List.of("zones", "order", "palette", "weather", "weathering");
 
     private final Map<String, ColourPart> parts = new LinkedHashMap<>();
 
@@ -34,6 +35,7 @@ public final class ColourView extends StationView {
         parts.put("order", new OrderPart(this));
         parts.put("palette", new PalettePart(this));
         parts.put("weather", new WeatherPart(this));
+        parts.put("weathering", new WeatheringPart(this));
     }
 
     Optional<ColourPlan> plan() {
@@ -69,7 +71,18 @@ public final class ColourView extends StationView {
     public void draw() {
         bench.showExplode(false);
         bench.onSize(by -> {});
-        if (light().isPresent() && bounds().isPresent()) parts.get(tab()).draw();
+        if (bounds().isEmpty()) return;
+        if (light().isPresent()) parts.get(tab()).draw();
+        else bare();
+    }
+
+    /** While the zones are worked out: nothing of another page stays. */
+    private void bare() {
+        double s = prop().scale();
+        var things = model.result(ModelFigures.PROXY).map(p -> bench.drawn().plain(p.mesh(), neutral())).stream().toList();
+        things.forEach(t -> t.getTransforms().add(new Scale(s, s, s)));
+        shown(things, List.of(), "prop");
+        bench.legend().none();
     }
 
     /** The light copy, each piece with one of a few colours by number. */

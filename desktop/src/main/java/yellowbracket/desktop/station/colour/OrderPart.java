@@ -97,18 +97,20 @@ final class OrderPart extends ColourPart {
         card.add(slider);
         var c = plan.coats().get(step);
         card.step(Words.hours(c.handH()), Words.text("%d. %s: %d coats of %s", step + 1, c.zone(), c.count(), c.product()), told(c));
-        c.masks()
-                .forEach(m -> card.step("mask", m.name(),
-                        Words.text("%s; film %.1f dm\u00b2",
-                                m.tapes()
-                                        .entrySet()
-                                        .stream()
-                                        .map(t -> Words.text("%.1f m %s", t.getValue(), t.getKey().words()))
-                                        .collect(Collectors.joining(", ")),
-                                m.filmDm2())));
+        c.masks().forEach(m -> card.step("mask", m.name(), masked(m)));
         card.text(c.masks().isEmpty() && c.sprayed() && c.zones().size() == 1
                 ? "no tape: what it runs over is painted later, or its spray does not come there"
                 : c.sprayed() ? "" : "by brush along the line: no tape");
+    }
+
+    private static String masked(ColourPlan.Masked m) {
+        var tapes = m.tapes()
+                .entrySet()
+                .stream()
+                .filter(t -> t.getValue() >= 0.05)
+                .map(t -> Words.text("%.1f m %s", t.getValue(), t.getKey().words()))
+                .collect(Collectors.joining(", "));
+        return (tapes.isEmpty() ? "no tape" : tapes) + Words.text("; film %.1f dm\u00b2", m.filmDm2());
     }
 
     private static String told(ColourPlan.Coats c) {
