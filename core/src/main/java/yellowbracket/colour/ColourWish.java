@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import yellowbracket.colour.mark.Mark;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.ZoneMap;
@@ -12,17 +13,19 @@ import yellowbracket.colour.zone.ZoneMap;
 /**
  * Zones of colour, where they lie, in which order they are painted, and the clear coat over all, empty for none.
  * @param map the zones of the surface, once one was painted @param order the maker's own, by zone number; empty for the best for the aim
- * @param weather how worn it is to look
+ * @param weather how worn it is to look @param marks stripes, letters and emblems that were laid on as zones
  */
 @RecordBuilder
-public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim, List<Integer> order, String seal,
-        WeatherWish weather) implements ColourWishBuilder.With {
+public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim, List<Integer> order, String seal, WeatherWish weather,
+        List<Mark> marks) implements ColourWishBuilder.With {
     private static final int MOST_ZONES = 200;
     public static final ColourWish GREY = of(List.of(ColourZone.of(0, "all over", "#8b8f92", "acrylic lacquer spray")), "matt clear");
 
     public ColourWish {
         zones = List.copyOf(zones);
         order = List.copyOf(order);
+        marks = List.copyOf(marks);
+        if (marks.size() > MOST_ZONES) throw new IllegalArgumentException("more than " + MOST_ZONES + " marks");
         java.util.Objects.requireNonNull(aim, "aim");
         java.util.Objects.requireNonNull(weather, "weather");
         if (zones.size() > MOST_ZONES) throw new IllegalArgumentException("more than " + MOST_ZONES + " colour zones");
@@ -31,7 +34,7 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
     }
 
     public static ColourWish of(List<ColourZone> zones, String seal) {
-        return new ColourWish(zones, Optional.empty(), Aim.LEAST_WORK, List.of(), seal, WeatherWish.NEW);
+        return new ColourWish(zones, Optional.empty(), Aim.LEAST_WORK, List.of(), seal, WeatherWish.NEW, List.of());
     }
 
     public Optional<ColourZone> zone(int id) {

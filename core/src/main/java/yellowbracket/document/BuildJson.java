@@ -329,6 +329,7 @@ public final class BuildJson {
         for (var z : colour.path("zones")) if (z instanceof ObjectNode o)
             o.put("id", id++).put("sheen", Sheen.SATIN.name()).put("how", ColourZone.How.AS_COSTS_LESS.name());
         colour.putNull("map").put("aim", Aim.LEAST_WORK.name()).putArray("order");
+        colour.putArray("marks");
         colour.set("weather", MAPPER.valueToTree(WeatherWish.NEW));
     }
 

@@ -207,4 +207,74 @@ class ColourPartsTest extends WindowTest {
         assertThat(text(robot, ".card .label")).contains("solvent over enamel");
         robot.interact(() -> robot.press(KeyCode.ESCAPE).release(KeyCode.ESCAPE));
     }
+
+    @Test
+    void aMarkIsLaidAndItsStencilMeasured(FxRobot robot) throws Exception {
+        show(robot, "marks");
+        int zones = prop().colour().zones().size();
+        choose(robot, "#mark-kind", 1);
+        type(robot, "#mark-size", "24");
+        type(robot, "#mark-hole", "0");
+        hit(robot, top());
+        until("laid", () -> prop().colour().marks().size() == 1);
+        derived();
+        double s = prop().scale(), disc = Math.PI * 144 / (s * s);
+        assertThat(area("ring or disc")).isBetween(0.85 * disc, 1.15 * disc);
+        assertThat(prop().colour().zones()).hasSize(zones + 1);
+        var file = Files.createTempDirectory("stencil").resolve("s.pdf");
+        yellowbracket.export.Stencils.pdf(prop().colour().marks(), file);
+        assertThat(Files.size(file)).isGreaterThan(1000);
+        robot.interact(model::undo);
+        derived();
+        assertThat(prop().colour().marks()).isEmpty();
+        type(robot, "#mark-size", "huge");
+        until("refused", () -> told().contains("outer diameter \"huge\""));
+    }
+
+    @Test
+    void aPaintIsKeptMatchedAndTaken(FxRobot robot) {
+        show(robot, "palette");
+        int before = model.shownProperty().get().paints().paints().size();
+        robot.interact(() -> {
+            robot.lookup("#paint-name").queryAs(TextField.class).setText("lamp black");
+            robot.lookup("#paint-dried").queryAs(TextField.class).setText("very dark");
+            robot.lookup("#keep-paint").queryAs(Button.class).fire();
+        });
+        until("refused", () -> told().contains("write #rrggbb, or L* a* b*"));
+        robot.interact(() -> {
+            robot.lookup("#paint-dried").queryAs(TextField.class).setText("18 0.5 -1");
+            robot.lookup("#keep-paint").queryAs(Button.class).fire();
+        });
+        until("kept", () -> model.shownProperty().get().paints().paints().size() == before + 1);
+        derived();
+        robot.interact(() -> robot.lookup("#read-card").queryAs(Button.class).fire());
+        until("wants its tile", () -> told().contains("white tile"));
+        robot.interact(() -> robot.lookup("#read-white").queryAs(Button.class).fire());
+        robot.interact(() -> robot.lookup("#read-card").queryAs(Button.class).fire());
+        until("read", () -> model.shownProperty().get().paints().paint("lamp black").orElseThrow().dried().orElseThrow().l() != 18);
+        derived();
+        robot.interact(() -> robot.lookup("#take-paint").queryAs(Button.class).fire());
+        var lab = model.shownProperty().get().paints().paint("lamp black").orElseThrow().colour().hex();
+        until("taken", () -> prop().colour().zones().getFirst().hex().equals(lab));
+    }
+
+    @Test
+    void weatheringIsSlidAndItsStepsFollow(FxRobot robot) {
+        show(robot, "weathering");
+        until("fields", () -> model.fresh(ColourFigures.FIELDS));
+        robot.interact(() -> model.apply(yellowbracket.document.Edit.colours("as new", prop().id(),
+                w -> w.withWeather(yellowbracket.colour.weather.WeatherWish.NEW))));
+        derived();
+        assertThat(text(robot, ".card .label")).contains("nothing yet");
+        robot.interact(() -> robot.lookup("#weather-wash").queryAs(Slider.class).setValue(0.6));
+        until("a wash", () -> prop().colour().weather().of(yellowbracket.colour.weather.Effect.WASH) == 0.6);
+        derived();
+        assertThat(model.result(ColourFigures.WEATHER).orElseThrow().steps()).hasSize(1);
+        assertThat(text(robot, ".card .label")).contains("flood the recesses");
+        assertThat(model.ofBuild(yellowbracket.derive.plan.PlanFigures.SCHEDULE).orElseThrow().placed())
+                .anyMatch(p -> p.task().name().startsWith("wash"));
+        robot.interact(model::undo);
+        derived();
+        assertThat(prop().colour().weather().none()).isTrue();
+    }
 }

@@ -15,11 +15,17 @@ final class Geodesic {
     /** What the front starts from. */
     enum From { POINT, LINE }
 
+    /** As a share of the way to the middle of the facet. */
+    private static final double OFF_EDGE = 2e-3;
+
     private final Mesh m;
     private final VertexFacets around;
     private final From from;
     private final double limit;
     private final double[] distance;
+    /** In which direction the front came, about its source; null where nobody asks. */
+    private double[] direction;
+    private double via;
     private int[] reached = new int[256];
     private int count;
     private int[] heap = new int[256];
@@ -35,6 +41,30 @@ final class Geodesic {
         Arrays.fill(distance, Double.POSITIVE_INFINITY);
         place = new int[distance.length];
         Arrays.fill(place, -1);
+    }
+
+    /**
+     * A place on a facet, with directions measured from {@code zero} in its plane, radians: geodesic polar coordinates about it.
+     * Directions go on along the surface as the front does.
+     */
+    Geodesic polar(int facet, Vec3 at, Vec3 zero) {
+        direction = new double[distance.length];
+        // here: a little off edges and corners, where directions that are half a turn apart could go either way round
+        var from = at.plus(m.centroid(facet).minus(at).times(OFF_EDGE));
+        var n = m.areaVector(facet).unit();
+        var x = zero.minus(n.times(zero.dot(n))).unit();
+        var y = n.cross(x);
+        for (int k = 0; k < 3; k++) {
+            int v = m.vertex(facet, k);
+            var d = m.point(v).minus(from);
+            via = Math.atan2(d.dot(y), d.dot(x));
+            offer(v, d.norm());
+        }
+        return this;
+    }
+
+    double[] directions() {
+        return direction;
     }
 
     /** What is done with each vertex a front reached. */
@@ -77,7 +107,7 @@ final class Geodesic {
                 int f = around.facet(i);
                 int k = m.vertex(f, 0) == v ? 0 : m.vertex(f, 1) == v ? 1 : 2;
                 int b = m.vertex(f, (k + 1) % 3), c = m.vertex(f, (k + 2) % 3);
-                offer(c, over(v, b, c));
+                offer(c, over(v, b, c)); // here: over sets the direction that offer takes
                 offer(b, over(v, c, b));
             }
         }
@@ -89,10 +119,12 @@ final class Geodesic {
         double ua = distance[a], ub = distance[b];
         double ac = length(a, c);
         double alongEdge = ua + ac;
+        if (direction != null) via = direction[a];
         if (!(ub < Double.POSITIVE_INFINITY)) return alongEdge;
         double e = length(a, b), bc = length(b, c);
         if (!(e > 0)) return alongEdge;
         double best = Math.min(alongEdge, ub + bc);
+        if (direction != null && ub + bc < alongEdge) via = direction[b];
         double cx = (ac * ac - bc * bc + e * e) / (2 * e), cy = Math.sqrt(Math.max(0, ac * ac - cx * cx));
         if (from == From.LINE) {
             double sin = (ub - ua) / e;
@@ -105,7 +137,15 @@ final class Geodesic {
         double sy = Math.sqrt(sy2);
         if (sy + cy <= 0) return best;
         double x = sx + (cx - sx) * sy / (sy + cy);
-        return x < 0 || x > e ? best : Math.hypot(cx - sx, cy + sy);
+        if (x < 0 || x > e) return best;
+        if (direction != null) turn(a, b, Math.atan2(sy, -sx), Math.atan2(sy, e - sx), Math.atan2(sy + cy, cx - sx));
+        return Math.hypot(cx - sx, cy + sy);
+    }
+
+    /** Between the directions of a and b, as the way to c lies between theirs. */
+    private void turn(int a, int b, double toA, double toB, double toC) {
+        double between = Math.IEEEremainder(direction[b] - direction[a], 2 * Math.PI), all = toB - toA;
+        via = direction[a] + (Math.abs(all) < 1e-12 ? 0 : between * (toC - toA) / all);
     }
 
     private double length(int a, int b) {
@@ -120,6 +160,7 @@ final class Geodesic {
             reached[count++] = v;
         }
         distance[v] = d;
+        if (direction != null) direction[v] = via;
         if (place[v] < 0) {
             if (size == heap.length) heap = Arrays.copyOf(heap, 2 * size);
             place[v] = size;

@@ -25,7 +25,7 @@ import yellowbracket.work.Station;
 
 /** Which colour where, painted on the model, in which order with which masks, and whether today is a day to spray. */
 public final class ColourView extends StationView {
-    private static final List<String> TABS = List.of("zones", "order", "palette", "weather", "weathering");
+    private static final List<String> TABS = List.of("zones", "order", "palette", "weather", "marks", "weathering");
 
     private final Map<String, ColourPart> parts = new LinkedHashMap<>();
 
@@ -35,6 +35,7 @@ public final class ColourView extends StationView {
         parts.put("order", new OrderPart(this));
         parts.put("palette", new PalettePart(this));
         parts.put("weather", new WeatherPart(this));
+        parts.put("marks", new MarksPart(this));
         parts.put("weathering", new WeatheringPart(this));
     }
 

@@ -24,7 +24,7 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.smooth.Flaw;
 
-/** Wear and weather on the model before anything is risked: each slider is a step of the work, with its tool, product, amount and minutes. */
+/** Wear and weather on the model before anything is risked: each slider is a step of the work, with tool, product, amount and minutes. */
 final class WeatheringPart extends ColourPart {
     private final Drawn drawn = new Drawn();
     private boolean dragging;
