@@ -23,7 +23,7 @@ public final class Chart {
         this.radius = radius;
     }
 
-    /** @param at near the surface @param up which way is up on the mark, any length, not along the normal @param radiusMm how far it reaches */
+    /** @param at near the surface @param up which way is up on the mark, not along the normal @param radiusMm how far it reaches */
     public static Chart of(Painted p, Vec3 at, Vec3 up, double radiusMm) {
         var near = Bvh.of(p.mesh()).closest(at);
         var n = p.mesh().areaVector(near.triangle()).unit();

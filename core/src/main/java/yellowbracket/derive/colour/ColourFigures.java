@@ -52,6 +52,7 @@ public final class ColourFigures {
     /** The zones on the whole model, model mm. */
     public static final Figure<Zones> ZONES = Figure.ofProp("zones", Zones.class, ColourFigures::zones)
             .weighing(z -> Stream.of(z.painted.mesh()))
+            .toldApartBy(z -> List.of(z.model, z.painted.fingerprint(), z.told))
             .notKeptWhenSuperseded();
     /** The same on the light copy, for drawing and for spray. */
     public static final Figure<Light> LIGHT = Figure
@@ -60,6 +61,9 @@ public final class ColourFigures {
     /** Areas and borders, model mm. */
     public static final Figure<Measured> MEASURED = Figure.ofProp("areas and borders", Measured.class, ColourFigures::measured);
     public static final Figure<ColourSurface> SURFACE = Figure.ofProp("what is sprayed", ColourSurface.class, ColourFigures::surface);
+    /** The shade smoothing ends with: what colour goes on. */
+    public static final Figure<Undercoats.Shade> PRIMER = Figure.ofProp("primer shade", Undercoats.Shade.class,
+            in -> primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)));
     public static final Figure<ColourPlan> COLOUR = Figure.ofProp("colours", ColourPlan.class, ColourFigures::plan);
 
     /** The light copy with finer pieces at its edges, where wear shows. */
@@ -80,8 +84,8 @@ public final class ColourFigures {
 
     private ColourFigures() {}
 
-    /** @param told where the zones had to be carried from another mesh: what moved */
-    public record Zones(Painted painted, List<Finding> told) {
+    /** @param model content hash @param told where the zones had to be carried from another mesh: what moved */
+    public record Zones(String model, Painted painted, List<Finding> told) {
         public Zones {
             told = List.copyOf(told);
         }
@@ -101,18 +105,22 @@ public final class ColourFigures {
     private static Zones zones(Reads in) {
         var model = in.get(ModelFigures.MODEL).mesh();
         var map = in.of(p -> p.colour().map());
-        if (map.isEmpty())
-            return new Zones(byPatches(model, in.of(p -> p.colour().zones().stream().map(ColourFigures::place).toList())), List.of());
+        String hash = model.contentHash();
+        if (map.isEmpty()) return new Zones(hash, byPatches(model, in.of(ColourFigures::places)), List.of());
         var kept = map.get();
-        if (kept.mesh().equals(model.contentHash()) && kept.fits(model)) return new Zones(kept.on(model), List.of());
+        if (kept.mesh().equals(hash) && kept.fits(model)) return new Zones(hash, kept.on(model), List.of());
         var base = in.mesh(kept.mesh()).filter(kept::fits);
-        if (base.isEmpty()) return kept.fits(model) ? new Zones(kept.on(model), List.of())
-                : new Zones(byPatches(model, in.of(p -> p.colour().zones().stream().map(ColourFigures::place).toList())),
+        if (base.isEmpty()) return kept.fits(model) ? new Zones(hash, kept.on(model), List.of())
+                : new Zones(hash, byPatches(model, in.of(ColourFigures::places)),
                         List.of(Finding.care("the zones were painted on a mesh that is not there any more: paint them again")));
-        if (sameFacets(base.get(), model)) return new Zones(kept.on(model), List.of());
+        if (sameFacets(base.get(), model)) return new Zones(hash, kept.on(model), List.of());
         var old = kept.on(base.get());
         var now = Transfer.onto(old, model);
-        return new Zones(now, moved(old, now, in.of(p -> p.colour().zones())));
+        return new Zones(hash, now, moved(old, now, in.of(p -> p.colour().zones())));
+    }
+
+    private static List<ColourZone> places(Prop p) {
+        return p.colour().zones().stream().map(ColourFigures::place).toList();
     }
 
     /** Where a zone lies by patches, whatever its colour. */
@@ -181,9 +189,7 @@ public final class ColourFigures {
 
     private static ColourPlan plan(Reads in) {
         ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()).withWeather(WeatherWish.NEW));
-        return ColourPlanner.plan(in.get(SURFACE), wish,
-                primer(in.find(SmoothFigures.SMOOTH), in.of(p -> p.smooth().printHex()), in.shop(s -> s)), in.build(Build::paints),
-                in.shop(s -> s));
+        return ColourPlanner.plan(in.get(SURFACE), wish, in.get(PRIMER), in.build(Build::paints), in.shop(s -> s));
     }
 
     private static WearFields fields(Reads in) {
