@@ -69,7 +69,7 @@ final class Shots {
         }));
         todo.add(new Shot("wearers-view", false, () -> model.go(Page.SIZE, "sight"), () -> {}));
         page("cut", Page.CUT);
-        todo.add(new Shot("cut-planes", () -> model.go(Page.CUT, "planes")));
+        todo.add(new Shot("cut-planes", false, () -> model.go(Page.CUT, "planes"), () -> {}));
         todo.add(new Shot("joint", false, () -> {
             model.choose("staff");
             model.pageProperty().set(Page.CUT);
@@ -82,18 +82,9 @@ final class Shots {
             bench.look("three-quarter");
         }));
         todo.add(new Shot("fineness", () -> model.go(Page.PRINT, "how fine")));
-        todo.add(new Shot("plates", () -> {
-            model.go(Page.PRINT, "plates");
-            model.nightProperty().set(true);
-        }));
-        for (var tab : List.of("printers", "failures")) todo.add(new Shot(tab, false, () -> {
-            model.go(Page.PRINT, tab);
-            model.nightProperty().set(false);
-        }, () -> {}));
-        todo.add(new Shot("join", () -> {
-            model.nightProperty().set(false);
-            model.go(Page.JOIN, "seams");
-        }));
+        for (var tab : List.of("plates", "printers", "failures"))
+            todo.add(new Shot(tab, false, () -> model.go(Page.PRINT, tab), () -> {}));
+        todo.add(new Shot("join", () -> model.go(Page.JOIN, "seams")));
         todo.add(new Shot("join-order", () -> model.go(Page.JOIN, "order"),
                 () -> ((javafx.scene.control.Slider) frame.lookup("#order-step")).setValue(3)));
         todo.add(new Shot("strength", () -> {
@@ -104,16 +95,25 @@ final class Shots {
             model.choose("helm");
             model.go(Page.SMOOTH, "areas");
         }));
-        todo.add(new Shot("ladder", () -> model.go(Page.SMOOTH, "ladder"),
+        todo.add(new Shot("ladder", () -> {
+            model.nightProperty().set(true);
+            model.go(Page.SMOOTH, "ladder");
+        },
                 () -> ((javafx.scene.control.Slider) frame.lookup("#ladder-step")).setValue(1)));
         todo.add(new Shot("rounds", () -> {
+            model.nightProperty().set(false);
             model.choose("mask");
             model.go(Page.SMOOTH, "rounds");
         }));
         todo.add(new Shot("colour", () -> {
             model.choose("helm");
-            model.pageProperty().set(Page.COLOUR);
+            model.go(Page.COLOUR, "zones");
         }));
+        todo.add(new Shot("painting", () -> model.go(Page.COLOUR, "order"),
+                () -> ((javafx.scene.control.Slider) frame.lookup("#coat-step")).setValue(1)));
+        for (var tab : List.of("palette", "weather", "marks"))
+            todo.add(new Shot(tab, false, () -> model.go(Page.COLOUR, tab), () -> {}));
+        todo.add(new Shot("weathering", () -> model.go(Page.COLOUR, "weathering")));
         page("wear", Page.WEAR);
         page("log", Page.LOG);
         page("plan", Page.PLAN);
