@@ -257,6 +257,25 @@ class MainTest {
     }
 
     @Test
+    void colourTellsZonesTheirOrderAndWhatIsMasked() throws Exception {
+        var build = dir.resolve("colour.bracket");
+        assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
+        var j = yb("colour", build, "--prop", "mask", "--json").json();
+        holds(j, "zones", "order", "rates", "totals", "findings");
+        holds(j.get("zones").get(0), "name", "areaMm2", "paint", "coats", "undercoat", "borders");
+        holds(j.get("zones").get(0).get("borders").get(0), "with", "lengthMm");
+        var step = j.get("order").get(0);
+        holds(step, "step", "zone", "product", "coats", "mask", "window", "tapeAfterH", "unmaskWithinH");
+        holds(step.get("mask"), "tapeM", "filmDm2", "minutes", "brush");
+        holds(j.get("totals"), "cans", "tapeM", "hours", "waitH", "cost");
+        assertThat(j.get("zones").get(0).get("name").asText()).isEqualTo("brow");
+        var file = dir.resolve("zones.obj");
+        java.nio.file.Files.writeString(file, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n");
+        assertThat(yb("colour", build, "--zones", file).err()).contains("zones.obj").contains("another size");
+        assertThat(yb("colour", build, "--zones", dir.resolve("none.ply")).err()).contains("none.ply").doesNotContain("Exception");
+    }
+
+    @Test
     void joinTellsWhatSeamsBearAndInWhichOrder() throws Exception {
         var build = dir.resolve("joined.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();

@@ -82,8 +82,7 @@ final class Shots {
             bench.look("three-quarter");
         }));
         todo.add(new Shot("fineness", () -> model.go(Page.PRINT, "how fine")));
-        for (var tab : List.of("plates", "printers", "failures"))
-            todo.add(new Shot(tab, false, () -> model.go(Page.PRINT, tab), () -> {}));
+        for (var tab : List.of("plates", "printers", "failures")) todo.add(new Shot(tab, false, () -> model.go(Page.PRINT, tab), () -> {}));
         todo.add(new Shot("join", () -> model.go(Page.JOIN, "seams")));
         todo.add(new Shot("join-order", () -> model.go(Page.JOIN, "order"),
                 () -> ((javafx.scene.control.Slider) frame.lookup("#order-step")).setValue(3)));
@@ -98,8 +97,7 @@ final class Shots {
         todo.add(new Shot("ladder", () -> {
             model.nightProperty().set(true);
             model.go(Page.SMOOTH, "ladder");
-        },
-                () -> ((javafx.scene.control.Slider) frame.lookup("#ladder-step")).setValue(1)));
+        }, () -> ((javafx.scene.control.Slider) frame.lookup("#ladder-step")).setValue(1)));
         todo.add(new Shot("rounds", () -> {
             model.nightProperty().set(false);
             model.choose("mask");
@@ -111,8 +109,7 @@ final class Shots {
         }));
         todo.add(new Shot("painting", () -> model.go(Page.COLOUR, "order"),
                 () -> ((javafx.scene.control.Slider) frame.lookup("#coat-step")).setValue(1)));
-        for (var tab : List.of("palette", "weather", "marks"))
-            todo.add(new Shot(tab, false, () -> model.go(Page.COLOUR, tab), () -> {}));
+        for (var tab : List.of("palette", "weather", "marks")) todo.add(new Shot(tab, false, () -> model.go(Page.COLOUR, tab), () -> {}));
         todo.add(new Shot("weathering", () -> model.go(Page.COLOUR, "weathering")));
         page("wear", Page.WEAR);
         page("log", Page.LOG);
