@@ -73,9 +73,8 @@ public final class Brush {
 
     /** Whether the rim may go through a piece. */
     private boolean near(Painted now, int f) {
-        var m = now.mesh();
-        var c = m.centroid(f);
-        double own = Math.max(m.corner(f, 0).distance(c), Math.max(m.corner(f, 1).distance(c), m.corner(f, 2).distance(c)));
+        var c = now.mesh().centroid(f);
+        double own = now.reach(f);
         double least = Double.POSITIVE_INFINITY;
         for (var p : points) least = Math.min(least, p.distance(c));
         return least - own <= radius && least + own >= radius / 3;

@@ -94,10 +94,7 @@ public final class Inlay {
 
     /** Whether a piece may lie within some distance of a place. */
     private static boolean close(Painted p, int f, Vec3 at, double mm) {
-        var m = p.mesh();
-        var c = m.centroid(f);
-        double own = Math.max(m.corner(f, 0).distance(c), Math.max(m.corner(f, 1).distance(c), m.corner(f, 2).distance(c)));
-        return c.distance(at) - own <= mm;
+        return p.mesh().centroid(f).distance(at) - p.reach(f) <= mm;
     }
 
     private double distance(double x, double y) {

@@ -132,6 +132,13 @@ public final class Painted {
         return new Tidy(this).run();
     }
 
+    /** From the middle of a piece to its furthest corner. */
+    double reach(int piece) {
+        var m = mesh();
+        var c = m.centroid(piece);
+        return Math.max(m.corner(piece, 0).distance(c), Math.max(m.corner(piece, 1).distance(c), m.corner(piece, 2).distance(c)));
+    }
+
     /** The zone of the place of the surface nearest to a point. */
     public ToIntFunction<Vec3> zoneAt() {
         var index = Bvh.of(mesh());

@@ -80,10 +80,9 @@ public final class Transfer {
             return where.test(c) ? from.zone(index.closest(c).triangle()) : start.zone(f);
         });
         var now = all == null ? near : Split.refined(near, p -> f -> {
-            var m = p.mesh();
-            var c = m.centroid(f);
+            var c = p.mesh().centroid(f);
             if (!where.test(c)) return Double.POSITIVE_INFINITY;
-            double own = Math.max(m.corner(f, 0).distance(c), Math.max(m.corner(f, 1).distance(c), m.corner(f, 2).distance(c)));
+            double own = p.reach(f);
             return own > edge / 2 && all.distance(c) <= own ? edge : Double.POSITIVE_INFINITY;
         });
         for (int z : zones()) now = zone(now, z, where);

@@ -119,6 +119,11 @@ public final class ColourView extends StationView {
                 .orElse(List.of()));
     }
 
+    /** {@code #rrggbb}. */
+    static String hex(Color c) {
+        return String.format("#%02x%02x%02x", Math.round(255 * c.getRed()), Math.round(255 * c.getGreen()), Math.round(255 * c.getBlue()));
+    }
+
     void legendOfZones() {
         var zones = prop().colour().zones();
         bench.legend().squares("zones", palette().subList(0, zones.size()), zones.stream().map(ColourZone::name).toList());

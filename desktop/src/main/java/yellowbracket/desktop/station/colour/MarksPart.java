@@ -212,8 +212,7 @@ final class MarksPart extends ColourPart {
         if (twin) marks.add(new Mark(name + ", other side", shape, way, new Vec3(2 * middle - at.x(), at.y(), at.z()),
                 new Vec3(-up.x(), up.y(), up.z()), true, zone, 0));
         var told = new AtomicReference<List<Mark>>(List.of());
-        String hex = String.format("#%02x%02x%02x", Math.round(255 * colour.getRed()), Math.round(255 * colour.getGreen()),
-                Math.round(255 * colour.getBlue()));
+        String hex = ColourView.hex(colour);
         String zoneName = name, paint = wish().zones().isEmpty() ? "acrylic lacquer spray" : wish().zones().getFirst().paint();
         painter.run("mark " + name, p -> {
             var now = p;

@@ -216,7 +216,7 @@ final class PalettePart extends ColourPart {
         }
         try {
             var share = shelf().paint(name.strip()).map(Paint::share).orElse(OptionalDouble.empty());
-            var p = new Paint(name.strip(), product, hex(lid), lab, sheen, share, ml.getAsDouble());
+            var p = new Paint(name.strip(), product, ColourView.hex(lid), lab, sheen, share, ml.getAsDouble());
             picked = p.name();
             shelf("paint " + p.name(), s -> s.with(p));
         } catch (IllegalArgumentException e) {
@@ -234,10 +234,6 @@ final class PalettePart extends ColourPart {
         } catch (NumberFormatException e) {
             return Optional.empty();
         }
-    }
-
-    private static String hex(Color c) {
-        return String.format("#%02x%02x%02x", Math.round(255 * c.getRed()), Math.round(255 * c.getGreen()), Math.round(255 * c.getBlue()));
     }
 
     private void read(Paint p) {

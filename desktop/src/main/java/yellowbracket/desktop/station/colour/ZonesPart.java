@@ -269,7 +269,7 @@ final class ZonesPart extends ColourPart {
         pick.setId("zone-colour");
         pick.setAccessibleText("colour of " + z.name());
         pick.getStyleClass().add("bare-picker");
-        pick.setOnAction(e -> recolour(z, hex(pick.getValue())));
+        pick.setOnAction(e -> recolour(z, ColourView.hex(pick.getValue())));
         var hex = new TextField(z.hex());
         hex.setId("zone-hex");
         hex.setAccessibleText("colour of " + z.name() + " as #rrggbb");
@@ -303,10 +303,6 @@ final class ZonesPart extends ColourPart {
 
     private void recolour(ColourZone z, String hex) {
         change("colour " + z.name() + " " + hex, w -> w.changing(z.id(), x -> x.withHex(hex)));
-    }
-
-    private static String hex(Color c) {
-        return String.format("#%02x%02x%02x", Math.round(255 * c.getRed()), Math.round(255 * c.getGreen()), Math.round(255 * c.getBlue()));
     }
 
     /** Changes of a zone's outline. */
