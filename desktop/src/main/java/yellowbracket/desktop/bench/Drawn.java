@@ -168,8 +168,10 @@ public final class Drawn {
 
     private static Image everyColour() {
         var image = new WritableImage(256, 128);
-        for (int key = 0; key < 1 << 15; key++) image.getPixelWriter()
-                .setColor(key & 255, key >> 8, Color.rgb(8 * (key >> 10) + 4, 8 * (key >> 5 & 31) + 4, 8 * (key & 31) + 4));
+        for (int key = 0; key < 1 << 15; key++) {
+            int red = 8 * (key >> 10) + 4, green = 8 * (key >> 5 & 31) + 4, blue = 8 * (key & 31) + 4;
+            image.getPixelWriter().setArgb(key & 255, key >> 8, 0xff << 24 | red << 16 | green << 8 | blue);
+        }
         return image;
     }
 
