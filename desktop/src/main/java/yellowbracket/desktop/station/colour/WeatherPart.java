@@ -31,7 +31,7 @@ import yellowbracket.shop.Coating;
 
 /** Which hours of the coming days are fit for spraying this paint, how warm the part is, and what went wrong where it did. */
 final class WeatherPart extends ColourPart {
-    private static final int DAYS = 6, FIRST = 6, LAST = 23;
+    private static final int DAYS = 5, FIRST = 7, LAST = 22;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
     /** Where the part lay before. */
@@ -209,28 +209,29 @@ final class WeatherPart extends ColourPart {
         var c = coating(paints());
         var hours = SprayHours.of(model.weather()::at, c, model.now().toLocalDate().atStartOfDay(), DAYS);
         var grid = new GridPane();
-        grid.setHgap(3);
-        grid.setVgap(10);
+        grid.setHgap(2);
+        grid.setVgap(5);
         grid.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-        for (int h = FIRST; h < LAST; h += 2) {
+        for (int h = FIRST; h < LAST; h += 3) {
             var l = new Label(Words.text("%02d", h));
             l.getStyleClass().add("gauge-name");
-            grid.add(l, 1 + h - FIRST, 0, 2, 1);
+            grid.add(l, 1 + h - FIRST, 0, 3, 1);
         }
         for (int d = 0; d < DAYS; d++) {
             var day = new Label(hours.slots().get(24 * d).hour().time().format(DAY));
             day.getStyleClass().add("gauge-name");
-            day.setMinWidth(74);
+            day.setMinWidth(68);
             grid.add(day, 0, d + 1);
             for (int h = FIRST; h < LAST; h++) grid.add(cell(hours.slots().get(24 * d + h)), 1 + h - FIRST, d + 1);
         }
         var head = new Label("hours to spray " + c.name());
         head.getStyleClass().add("heading");
-        var key = new Label("full: go   half: care   line: no   \u00b7   temperature and humidity in each hour");
+        var key = new Label("full: go, half: care, line: no; \u00b0C and % in each hour");
         key.getStyleClass().add("gauge-more");
         GridPane.setHalignment(key, HPos.LEFT);
-        var box = new VBox(14, head, grid, key);
+        var box = new VBox(8, head, grid, key);
         box.setAlignment(Pos.CENTER_LEFT);
+        box.setTranslateY(-24); // here: the gauge lies below it
         box.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         return box;
     }
@@ -243,13 +244,13 @@ final class WeatherPart extends ColourPart {
             case CARE -> 12;
             case NO -> 3;
         };
-        fill.setMinSize(28, tall);
-        fill.setMaxSize(28, tall);
+        fill.setMinSize(23, tall);
+        fill.setMaxSize(23, tall);
         var words = new Label(Words.text("%.0f\u00b0%n%.0f", s.hour().celsius(), s.hour().humidity()));
         words.getStyleClass().add("hour-words");
         words.setMouseTransparent(true);
         var bar = new StackPane(fill);
-        bar.setMinSize(28, 22);
+        bar.setMinSize(23, 22);
         StackPane.setAlignment(fill, Pos.BOTTOM_CENTER);
         var cell = new VBox(1, words, bar);
         cell.setAlignment(Pos.BOTTOM_CENTER);
