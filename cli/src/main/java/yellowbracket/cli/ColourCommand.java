@@ -22,6 +22,9 @@ import yellowbracket.shop.Practice;
 
 @Command(name = "colour", description = "zones with their borders, the order of painting, what is masked, coats and cans")
 final class ColourCommand extends OneProp {
+    /** Tape comes off while the last coat is touch dry: 10 to 40 minutes after it. */
+    private static final double UNMASK_H = 40 / 60.0;
+
     @Option(names = "--zones", paramLabel = "FILE", description = "zones of a JSON, PLY or OBJ file instead of those of the build")
     Path zones;
 
@@ -87,7 +90,7 @@ final class ColourCommand extends OneProp {
             boolean never = c.recoatToH() >= 100;
             out.add(map("step", ++step, "zone", c.zone(), "product", c.product(), "hex", c.hex(), "coats", c.count(), "likely",
                     List.of(c.likely().least(), c.likely().most()), "gramsEach", c.grams(), "mask",
-                    map("tapeM", c.tapeM(), "filmDm2", c.filmDm2(), "minutes", 60 * c.handH(), "brush", !c.sprayed(), "on",
+                    map("tapeM", c.tapeM(), "filmDm2", c.filmDm2(), "minutes", c.maskMin(), "brush", !c.sprayed(), "on",
                             c.masks().stream().map(ColourPlan.Masked::name).toList()),
                     "window", map("fromH", c.recoatFromH(), "toH", never ? null : c.recoatToH(), "againH", never ? null : c.recoatAgainH()),
                     "tapeAfterH", c.tapeH(), "unmaskWithinH", Optional.of(UNMASK_H).filter(h -> !c.masks().isEmpty()).orElse(null)));
@@ -95,6 +98,4 @@ final class ColourCommand extends OneProp {
         return out;
     }
 
-    /** Tape comes off while the last coat is touch dry: 10 to 40 minutes after it. */
-    private static final double UNMASK_H = 40 / 60.0;
 }

@@ -23,26 +23,36 @@ public record ColourPlan(List<Area> areas, Undercoats undercoats, List<Integer> 
 
     /**
      * A run of coats of one product. Windows: next coat from {@code recoatFromH} to {@code recoatToH}, or again after {@code recoatAgainH}
-     * (0: any time); {@code tapeH} before tape may touch it, {@code handH} of masking and spraying.
+     * (0: any time); {@code tapeH} before tape may touch it, {@code handH} of masking and spraying,
+     * {@code flashH} between its coats, {@code nextH} after the last of them until the next run, or whatever follows, may begin.
      * @param zone by name, {@link #ALL}, or the names of a group @param zones their numbers @param likely coats if the paint hides a
      * little better or worse, least and most @param grams of one coat, what misses the prop included @param pathM way of the gun or brush
      * for one coat
      */
     public record Coats(String zone, List<Integer> zones, String product, String hex, int count, Range likely, double dm2, double cans,
-            double grams, double pathM, double handH, double recoatFromH, double recoatToH, double recoatAgainH, double tapeH, double fullH,
-            boolean sprayed, List<Masked> masks) {
+            double grams, double pathM, double handH, double flashH, double nextH, double recoatFromH, double recoatToH,
+            double recoatAgainH, double tapeH, double fullH, boolean sprayed, List<Masked> masks) {
         public Coats {
             zones = List.copyOf(zones);
             masks = List.copyOf(masks);
         }
 
-        /** From the first coat to when the next thing may touch it. */
+        Coats untilNext(double hours) {
+            return new Coats(zone, zones, product, hex, count, likely, dm2, cans, grams, pathM, handH, flashH, hours, recoatFromH,
+                    recoatToH, recoatAgainH, tapeH, fullH, sprayed, masks);
+        }
+
+        /** Between its coats, and after them until the plan goes on. */
         public double waitH() {
-            return (count - 1) * recoatFromH + tapeH;
+            return flashH + nextH;
         }
 
         public double tapeM() {
             return masks.stream().mapToDouble(Masked::tapeM).sum();
+        }
+
+        public double maskMin() {
+            return masks.stream().mapToDouble(Masked::minutes).sum();
         }
 
         public double filmDm2() {
@@ -58,7 +68,7 @@ public record ColourPlan(List<Area> areas, Undercoats undercoats, List<Integer> 
     }
 
     /** What is covered for a run of coats. @param tapes metres by kind */
-    public record Masked(int zone, String name, double tapeM, double filmDm2, Map<Tape, Double> tapes) {
+    public record Masked(int zone, String name, double tapeM, double filmDm2, double minutes, Map<Tape, Double> tapes) {
         public Masked {
             tapes = Map.copyOf(tapes);
         }

@@ -4,9 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.order.Jobs;
 import yellowbracket.colour.order.Ordered;
@@ -81,7 +79,7 @@ public final class ColourPlanner {
         var ids = areas.stream().map(a -> a.zone().id()).toList();
         var chosen = own ? PaintOrder.priced(jobs, wish.wholeOrder().stream().filter(ids::contains).map(ids::indexOf).toList(), wish.aim())
                 : orders.get(wish.aim());
-        var coats = coats(chosen);
+        var coats = timed(coats(chosen));
         rules(coats);
         if (own && orders.get(wish.aim()).minutes() < chosen.minutes() - 1) findings
                 .add(Finding.of(Weight.NOTE, Subject.WHOLE, "your order takes %.0f min and %.1f m of tape; %.0f min and %.1f m would do",
@@ -168,7 +166,7 @@ public final class ColourPlanner {
             int n = count(z, c);
             var masks = step.masked().stream().map(m -> {
                 var on = areas.get(m.job()).zone();
-                return new ColourPlan.Masked(on.id(), on.name(), m.mask().tapeM(), m.mask().filmDm2(),
+                return new ColourPlan.Masked(on.id(), on.name(), m.mask().tapeM(), m.mask().filmDm2(), m.mask().minutes(),
                         Tape.metres(surface, z.id(), List.of(on.id())));
             }).toList();
             out.add(run(z.name(), List.of(z.id()), c, z.hex(), n, likely(z, c), a.dm2(), masks, step.minutes() / 60));
@@ -201,17 +199,17 @@ public final class ColourPlanner {
         var masks = bright.stream().map(a -> {
             var z = a.zone();
             var others = areas.stream().map(o -> o.zone().id()).filter(id -> id != z.id()).toList();
-            return new ColourPlan.Masked(z.id(), z.name(), surface.borderMm(z.id()) / 1000, a.dm2(), Tape.metres(surface, z.id(), others));
+            double minutes = surface.borders()
+                    .stream()
+                    .filter(b -> b.of(z.id()))
+                    .mapToDouble(b -> Tape.along(b).minutes(b.lengthMm(), shop))
+                    .sum() + a.dm2() * shop.usual(Practice.MASK_MIN_DM2);
+            return new ColourPlan.Masked(z.id(), z.name(), surface.borderMm(z.id()) / 1000, a.dm2(), minutes,
+                    Tape.metres(surface, z.id(), others));
         }).toList();
         double dm2 = areas.stream().filter(a -> !mirror(a.zone())).mapToDouble(ColourPlan.Area::dm2).sum();
         if (dm2 <= 0) return;
-        double hand = masks.stream()
-                .mapToDouble(m -> surface.borders()
-                        .stream()
-                        .filter(b -> b.of(m.zone()))
-                        .mapToDouble(b -> Tape.along(b).minutes(b.lengthMm(), shop))
-                        .sum() + m.filmDm2() * shop.usual(Practice.MASK_MIN_DM2))
-                .sum() / 60;
+        double hand = masks.stream().mapToDouble(ColourPlan.Masked::minutes).sum() / 60;
         out.add(run(ColourPlan.ALL, areas.stream().filter(a -> !mirror(a.zone())).map(a -> a.zone().id()).toList(), clear, "#ffffff",
                 CLEAR_COATS, new ColourPlan.Range(CLEAR_COATS, CLEAR_COATS), dm2, masks,
                 hand + shop.usual(Practice.COAT_SETUP_H) + CLEAR_COATS * dm2 * shop.usual(Practice.SPRAY_MIN_DM2) / 60));
@@ -220,7 +218,7 @@ public final class ColourPlanner {
 
     /** One clear gives one sheen. */
     private void sheens(Coating clear) {
-        var given = sheenOf(clear);
+        var given = clear.sheen();
         var others = areas.stream()
                 .map(ColourPlan.Area::zone)
                 .filter(z -> !mirror(z) && given.isPresent() && z.sheen() != given.get() && !nearly(z.sheen(), given.get()))
@@ -236,11 +234,6 @@ public final class ColourPlanner {
         return a != Sheen.GLOSS && b != Sheen.GLOSS && a != Sheen.MIRROR && b != Sheen.MIRROR;
     }
 
-    private static Optional<Sheen> sheenOf(Coating clear) {
-        for (var s : Sheen.values()) if (clear.name().toLowerCase(Locale.ROOT).contains(s.words())) return Optional.of(s);
-        return Optional.empty();
-    }
-
     /** @param hand hours by hand; NaN: as sprayed without masks */
     private ColourPlan.Coats run(String name, List<Integer> zones, Coating c, String hex, int n, ColourPlan.Range likely, double dm2,
             List<ColourPlan.Masked> masks, double hand) {
@@ -248,22 +241,58 @@ public final class ColourPlanner {
         double hours = Double.isNaN(hand) ? shop.usual(Practice.COAT_SETUP_H) * n * 0.5 + n * dm2 * shop.usual(Practice.SPRAY_MIN_DM2) / 60
                 : hand;
         return new ColourPlan.Coats(name, zones, c.name(), hex, n, likely, dm2, n * m2 / c.m2PerContainer(), m2 * each,
-                m2 / (c.sprayed() ? GUN_STEP_M : BRUSH_STEP_M), hours, c.recoatFromH(), c.recoatToH(), c.recoatAgainH(), c.tapeH(),
-                c.fullH(), c.sprayed(), masks);
+                m2 / (c.sprayed() ? GUN_STEP_M : BRUSH_STEP_M), hours,
+                c.sprayed() ? (n - 1) * Math.min(shop.usual(Practice.STAND_BY_H), c.recoatFromH()) : 0, 0, c.recoatFromH(), c.recoatToH(),
+                c.recoatAgainH(), c.tapeH(), c.fullH(), c.sprayed(), masks);
     }
 
-    /** Each zone's films from the bottom up, against the table of what may go over what. */
+    /**
+     * With the hours after each run until the next may begin: no tape or film on what does not bear it, no solvent on enamel that still
+     * cures, no hand on what is not dry.
+     */
+    private List<ColourPlan.Coats> timed(List<ColourPlan.Coats> coats) {
+        int n = coats.size();
+        var next = new double[n];
+        for (int i = 0; i < n; i++) next[i] = i == n - 1 ? coats.get(i).tapeH() : coats.get(i).recoatFromH();
+        for (int then = 1; then < n; then++) for (int i = 0; i < then; i++) {
+            double between = next[i];
+            for (int k = i + 1; k < then; k++) between += coats.get(k).handH() + coats.get(k).flashH() + next[k];
+            next[then - 1] += Math.max(0, needed(coats.get(i), coats.get(then)) - between);
+        }
+        var out = new ArrayList<ColourPlan.Coats>();
+        for (int i = 0; i < n; i++) out.add(coats.get(i).untilNext(next[i]));
+        return List.copyOf(out);
+    }
+
+    /** From the end of one run to the start of a later one. */
+    private double needed(ColourPlan.Coats first, ColourPlan.Coats then) {
+        boolean covered = then.masks().stream().anyMatch(m -> first.zones().contains(m.zone()));
+        boolean over = then.zones().stream().anyMatch(first.zones()::contains);
+        var below = shop.coating(first.product());
+        var above = shop.coating(then.product());
+        boolean handled = above.kind() == Coating.Kind.CLEAR && !wish.weather().none();
+        boolean cures = over && (below.binder() == Coating.Binder.ENAMEL && above.binder() != below.binder()
+                || above.kind() == Coating.Kind.METAL && below.kind() != Coating.Kind.METAL);
+        return cures ? first.fullH() : covered || handled ? first.tapeH() : over ? first.recoatFromH() : 0;
+    }
+
+    /** Each zone's films from the bottom up, as the plan lays them, against the table of what may go over what. */
     private void rules(List<ColourPlan.Coats> coats) {
         var told = new LinkedHashMap<String, PaintRules.Broken>();
         for (var a : areas) {
             var stack = new ArrayList<PaintRules.Layer>();
+            ColourPlan.Coats below = null;
             for (int i = 0; i < coats.size(); i++) {
                 var c = coats.get(i);
                 if (!c.zones().contains(a.zone().id())) continue;
-                double until = 0; // hours until the next film on this zone, with what is done between
+                if (below != null && needed(below, c) >= below.fullH() && below.fullH() > below.tapeH())
+                    findings.add(Finding.of(Weight.NOTE, Subject.named(a.zone().name()), "%s waits %.0f h until %s is cured through",
+                            c.product(), below.fullH(), below.product()));
+                below = c;
+                double until = c.nextH();
                 for (int k = i + 1; k < coats.size() && !coats.get(k).zones().contains(a.zone().id()); k++)
                     until += coats.get(k).handH() + coats.get(k).waitH();
-                stack.add(new PaintRules.Layer(shop.coating(c.product()), sheen(c, a.zone()), c.tapeH() + until));
+                stack.add(new PaintRules.Layer(shop.coating(c.product()), sheen(c, a.zone()), until));
             }
             for (var b : PaintRules.check(stack)) told.putIfAbsent(a.zone().name() + b.reason(), b);
         }

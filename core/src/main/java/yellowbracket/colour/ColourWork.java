@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import yellowbracket.colour.weather.WeatherPlan;
-import yellowbracket.shop.Practice;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Rate;
@@ -26,17 +25,17 @@ public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Cata
     @Override
     public Stated after(Ready before) {
         var tasks = new ArrayList<Task>();
-        var last = weathered(WeatherPlan.When.UNDER_COLOUR, before.all(), tasks);
+        var last = before.all();
         var coats = plan.coats();
-        var waits = waits(coats);
+        long undercoats = plan.undercoats().groups().stream().filter(g -> !g.there()).count();
         for (int i = 0; i < coats.size(); i++) {
             var c = coats.get(i);
+            if (i == undercoats) last = weathered(WeatherPlan.When.UNDER_COLOUR, last, tasks);
             if (shop.coating(c.product()).kind() == Coating.Kind.CLEAR) last = weathered(WeatherPlan.When.UNDER_SEAL, last, tasks);
             boolean spray = c.sprayed();
-            double flash = flash(c);
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
                     c.product(), spray ? Tool.CAN : Tool.BRUSH,
-                    new Task.Effort(c.handH(), flash, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), lag(coats, i, waits[i]),
+                    new Task.Effort(c.handH(), c.flashH(), Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), lag(coats, i),
                     spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last);
             tasks.add(task);
             last = List.of(task.id());
@@ -63,43 +62,15 @@ public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Cata
         return last;
     }
 
-    private double flash(ColourPlan.Coats c) {
-        return (c.count() - 1) * (c.sprayed() ? Math.min(shop.usual(Practice.STAND_BY_H), c.recoatFromH()) : 0);
-    }
-
     private static String name(ColourPlan.Coats c) {
         String masks = c.tapeM() > 0 ? String.format(Locale.ROOT, "; mask %s, %.1f m of tape",
                 String.join(", ", c.masks().stream().map(ColourPlan.Masked::name).toList()), c.tapeM()) : "";
         return c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone()) + masks;
     }
 
-    /** Hours after each run of coats until the next may begin. */
-    private double[] waits(List<ColourPlan.Coats> coats) {
-        var waits = new double[coats.size()];
-        for (int i = 0; i < coats.size(); i++) {
-            var c = coats.get(i);
-            waits[i] = i == coats.size() - 1 ? c.tapeH() : c.recoatFromH();
-        }
-        for (int next = 1; next < coats.size(); next++) for (int i = 0; i < next; i++) {
-            double needed = needed(coats.get(i), coats.get(next)), between = waits[i];
-            for (int k = i + 1; k < next; k++) between += coats.get(k).handH() + flash(coats.get(k)) + waits[k];
-            if (needed > between) waits[next - 1] += needed - between;
-        }
-        return waits;
-    }
-
-    /** From the end of one run to the start of a later one. */
-    private double needed(ColourPlan.Coats first, ColourPlan.Coats then) {
-        boolean taped = then.masks().stream().anyMatch(m -> first.zones().contains(m.zone()) && m.tapeM() > 0);
-        boolean over = then.zones().stream().anyMatch(first.zones()::contains);
-        var c = shop.coating(first.product());
-        double cured = over && !shop.coating(then.product()).binder().equals(c.binder()) && c.binder() == Coating.Binder.ENAMEL
-                || over && shop.coating(then.product()).kind() == Coating.Kind.METAL ? c.fullH() : 0;
-        return Math.max(cured, taped ? first.tapeH() : over ? first.recoatFromH() : 0);
-    }
-
-    private static Task.Lag lag(List<ColourPlan.Coats> coats, int i, double least) {
+    private static Task.Lag lag(List<ColourPlan.Coats> coats, int i) {
         var c = coats.get(i);
+        double least = c.nextH();
         boolean over = i + 1 < coats.size() && coats.get(i + 1).zones().stream().anyMatch(c.zones()::contains);
         return over && c.recoatToH() < NEVER_CLOSES_H && least <= c.recoatFromH()
                 ? new Task.Lag(least, Math.max(0, c.recoatToH() - least), c.recoatAgainH())

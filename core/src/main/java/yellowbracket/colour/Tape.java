@@ -1,18 +1,23 @@
 package yellowbracket.colour;
 
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import yellowbracket.colour.order.Jobs;
 import yellowbracket.colour.zone.Border;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
 
-/** What a border is masked with: by how tightly it turns, and whether it runs along an edge. */
+/** What a border is masked with, by how tightly it turns. */
 public enum Tape {
     PLAIN("masking tape 18 mm", 60), FLEXIBLE("flexible tape 6 mm", 12), FINE("flexible tape 2 mm", 3),
     LIQUID("masking liquid, cut or brushed by hand", 0);
 
-    /** Border a piece of which would be a corner is not bent: it is laid in two. */
     private static final double MM_PER_M = 1000;
+    /** Masking liquid against tight tape. */
+    private static final double LIQUID_TIMES = 1.5;
+    /** Less film is held off with a card, dm2. */
+    private static final double LEAST_DM2 = 0.3;
 
     private final String words;
     private final double leastRadiusMm;
@@ -34,7 +39,7 @@ public enum Tape {
 
     double minutes(double mm, Catalogue shop) {
         double perM = this == PLAIN ? shop.usual(Practice.TAPE_GENTLE_MIN_M) : shop.usual(Practice.TAPE_TIGHT_MIN_M);
-        return mm / MM_PER_M * (perM * (this == LIQUID ? 1.5 : 1) + shop.usual(Practice.TOUCH_UP_MIN_M));
+        return mm / MM_PER_M * (perM * (this == LIQUID ? LIQUID_TIMES : 1) + shop.usual(Practice.TOUCH_UP_MIN_M));
     }
 
     /** On zones painted before while another is sprayed: tape along what they share, film where its spray lands. */
@@ -47,12 +52,9 @@ public enum Tape {
         return mm == 0 && film < LEAST_DM2 ? Jobs.Mask.NONE : new Jobs.Mask(mm / MM_PER_M, film, minutes);
     }
 
-    /** Less is held off with a card. */
-    private static final double LEAST_DM2 = 0.3;
-
     /** Metres by tape, for the shopping list: what borders of a zone with others take. */
-    public static java.util.Map<Tape, Double> metres(ColourSurface s, int sprayed, List<Integer> on) {
-        var out = new java.util.EnumMap<Tape, Double>(Tape.class);
+    public static Map<Tape, Double> metres(ColourSurface s, int sprayed, List<Integer> on) {
+        var out = new EnumMap<Tape, Double>(Tape.class);
         for (int j : on) for (var b : s.between(sprayed, j)) out.merge(along(b), b.lengthMm() / MM_PER_M, Double::sum);
         return out;
     }

@@ -14,13 +14,14 @@ import yellowbracket.work.Hazard;
  * {@code sandTimes}: how much faster than bare PLA it sands; {@code stays}: the share of a film that is left when it has shrunk.
  * @param levels how much more of it settles in a valley than on a peak, 0 follows the lines, 1 fills as a knife does
  * @param textureUm orange peel, brush or knife marks of a fresh film
+ * @param sheen it gives whatever lies beneath, for clear coats
  * @param shades it is sold in, {@code #rrggbb}; none for what is clear
  * @param light what hardens it, for what is hardened by light @param potGrams the mass its pot life is told for; 0 for one-part products
  */
 public record Coating(String name, Kind kind, double sandTimes, double stays, double levels, double textureUm, List<String> shades,
         Optional<Light> light, Binder binder, double filmUm, double recoatFromH, double recoatToH, double recoatAgainH, double sandableH,
         double tapeH, double fullH, double m2PerContainer, double containerMl, double cost, Optional<Hardener> hardener, double potLifeMin,
-        double potGrams, double densityGcm3, double leastC, double mostC, double mostHumidity, Set<Hazard> hazards) {
+        double potGrams, double densityGcm3, Optional<Sheen> sheen, double leastC, double mostC, double mostHumidity, Set<Hazard> hazards) {
     /** Wavelengths that harden it, nm, and how much of that light, mJ/cm2. */
     public record Light(double leastNm, double mostNm, double doseMj) {
         public boolean takes(double nm) {

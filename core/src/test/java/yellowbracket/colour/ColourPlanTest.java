@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WeatherPlan;
+import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.BorderLines;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Side;
@@ -17,6 +21,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.PaintShelf;
+import yellowbracket.shop.Sheen;
 import yellowbracket.work.Ready;
 
 class ColourPlanTest {
@@ -94,6 +99,37 @@ class ColourPlanTest {
         for (int i = enamel; i + 1 < work.tasks().size(); i++)
             wait += work.tasks().get(i).lag().leastH() + (i > enamel ? work.tasks().get(i).activeH() : 0);
         assertThat(wait).isGreaterThanOrEqualTo(SHOP.coating("enamel spray").fullH() - 1e-6);
+    }
+
+    /** What is shown as waiting is what the tasks wait; tape and film wait until what they touch is dry. */
+    @Test
+    void theTasksWaitAsThePlanSays() {
+        var plan = plan(bands(-40, 40),
+                ColourWish.of(List.of(zone(0, "a", "#1b1c1e", LACQUER), zone(1, "b", "#b3202a", LACQUER), zone(2, "c", "#e8e0c8", LACQUER)),
+                        "matt clear"));
+        var tasks = new ColourWork("p", plan, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE).tasks();
+        double waits = tasks.stream().mapToDouble(t -> t.lag().leastH() + t.effort().fixedH()).sum();
+        assertThat(plan.waitH()).isCloseTo(waits, within(1e-9));
+        for (int then = 1; then < plan.coats().size(); then++) for (int i = 0; i < then; i++) {
+            var first = plan.coats().get(i);
+            if (plan.coats().get(then).masks().stream().noneMatch(m -> first.zones().contains(m.zone()))) continue;
+            double dry = tasks.get(i).lag().leastH();
+            for (int k = i + 1; k < then; k++) dry += tasks.get(k).activeH() + tasks.get(k).lag().leastH();
+            assertThat(dry).isGreaterThanOrEqualTo(first.tapeH() - 1e-9);
+        }
+    }
+
+    @Test
+    void nothingIsWeatheredBeforeThePaintIsDry() {
+        var worn = WeatherWish.NEW.with(Effect.WASH, 0.5);
+        var wish = ColourWish.of(List.of(zone(0, "a", "#1f5156", LACQUER), zone(1, "b", "#d9cfb6", LACQUER)), "matt clear");
+        var plan = plan(bands(0), wish.withWeather(worn));
+        var weather = WeatherPlan.of(worn, Map.of(Effect.WASH, 4.0), Optional.of(Sheen.MATT), List.of());
+        var tasks = new ColourWork("p", plan, weather, SHOP).after(Ready.AT_ONCE).tasks();
+        int wash = tasks.stream().map(t -> t.name().startsWith("wash")).toList().indexOf(true);
+        assertThat(tasks.get(wash + 1).product()).isEqualTo("matt clear");
+        assertThat(tasks.get(wash - 1).lag().leastH()).isGreaterThanOrEqualTo(SHOP.coating(LACQUER).tapeH());
+        assertThat(tasks.get(wash).lag().leastH()).as("oil dries slowly").isGreaterThanOrEqualTo(48);
     }
 
     @Test

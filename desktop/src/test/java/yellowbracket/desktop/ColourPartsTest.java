@@ -2,6 +2,7 @@ package yellowbracket.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.util.List;
 import javafx.scene.Node;
@@ -13,6 +14,8 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
@@ -222,13 +225,29 @@ class ColourPartsTest extends WindowTest {
         assertThat(area("ring or disc")).isBetween(0.85 * disc, 1.15 * disc);
         assertThat(prop().colour().zones()).hasSize(zones + 1);
         var file = Files.createTempDirectory("stencil").resolve("s.pdf");
-        yellowbracket.export.Stencils.pdf(prop().colour().marks(), file);
-        assertThat(Files.size(file)).isGreaterThan(1000);
+        answer(file);
+        robot.interact(() -> robot.lookup("#stencil-pdf").queryAs(Button.class).fire());
+        until("written", () -> told().contains("written: s.pdf"));
+        try (var doc = Loader.loadPDF(file.toFile())) {
+            assertThat(wideMm(new PDFRenderer(doc).renderImageWithDPI(0, 300))).isCloseTo(24, org.assertj.core.api.Assertions.within(0.3));
+        }
         robot.interact(model::undo);
         derived();
         assertThat(prop().colour().marks()).isEmpty();
         type(robot, "#mark-size", "huge");
         until("refused", () -> told().contains("outer diameter \"huge\""));
+    }
+
+    /** Of what is drawn below the head of the page. */
+    private static double wideMm(BufferedImage page) {
+        double mm = 25.4 / 300;
+        int left = page.getWidth(), right = 0;
+        for (int y = (int) (37.8 / mm); y < page.getHeight(); y++)
+            for (int x = 0; x < page.getWidth(); x++) if ((page.getRGB(x, y) & 0xff) < 150) {
+                left = Math.min(left, x);
+                right = Math.max(right, x);
+            }
+        return (right - left) * mm;
     }
 
     @Test

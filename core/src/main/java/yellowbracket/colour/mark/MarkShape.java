@@ -81,6 +81,16 @@ public sealed interface MarkShape {
             Limits.named("letters of a mark", text);
             Limits.within("letters tall, mm", tallMm, LEAST_MM, MOST_MM);
             if (text.length() > MOST) throw new IllegalArgumentException("a mark has at most " + MOST + " letters");
+            if (text.codePoints().anyMatch(c -> !Character.isSpaceChar(c) && !drawn(c))) throw new IllegalArgumentException(
+                    "\"" + text + "\" has a letter that this program's font cannot draw: take an emblem for it");
+        }
+
+        private static boolean drawn(int code) {
+            try {
+                return FONT.getUnicodeCmapLookup().getGlyphId(code) > 0;
+            } catch (IOException e) {
+                throw new UncheckedIOException("a font that ships with the program cannot be read", e);
+            }
         }
 
         private static TrueTypeFont font() {

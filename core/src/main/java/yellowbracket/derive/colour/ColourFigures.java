@@ -19,7 +19,6 @@ import yellowbracket.colour.Undercoats;
 import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WearFields;
 import yellowbracket.colour.weather.WeatherPlan;
-import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.weather.Weathered;
 import yellowbracket.colour.zone.Border;
 import yellowbracket.colour.zone.BorderLines;
@@ -188,7 +187,7 @@ public final class ColourFigures {
     }
 
     private static ColourPlan plan(Reads in) {
-        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()).withWeather(WeatherWish.NEW));
+        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()));
         return ColourPlanner.plan(in.get(SURFACE), wish, in.get(PRIMER), in.build(Build::paints), in.shop(s -> s));
     }
 
@@ -221,7 +220,8 @@ public final class ColourFigures {
                 .filter(z -> shop.coating(z.paint()).kind() == Coating.Kind.METAL)
                 .map(ColourZone::name)
                 .toList();
-        return WeatherPlan.of(wish, dm2, in.of(p -> p.colour().seal()), mirror);
+        String seal = in.of(p -> p.colour().seal());
+        return WeatherPlan.of(wish, dm2, seal.isEmpty() ? Optional.empty() : shop.coating(seal).sheen(), mirror);
     }
 
     /** The shade smoothing ends with. */

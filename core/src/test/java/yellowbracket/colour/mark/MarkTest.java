@@ -67,6 +67,11 @@ class MarkTest {
     }
 
     @Test
+    void lettersTheFontLacksAreRefused() {
+        assertThatThrownBy(() -> new MarkShape.Letters("W\u9f8d", 20)).hasMessageContaining("cannot draw");
+    }
+
+    @Test
     void lettersStandUprightAndReadFromOutside() {
         var laid = Inlay.lay(Painted.all(CUBE, 0), new Vec3(0, 60, 0), Vec3.Z, new MarkShape.Letters("L", 40).outline(), 1).painted();
         // seen from ahead (towards -y) the right hand is -x: the foot of an L lies low and to the right

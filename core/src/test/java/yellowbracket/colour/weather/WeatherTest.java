@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -16,6 +17,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
+import yellowbracket.shop.Sheen;
 
 class WeatherTest {
     /** A tower on a plate with a stud on its side, fine all over. */
@@ -82,22 +84,24 @@ class WeatherTest {
                 .containsOnly(0x1f5156);
     }
 
-    private static WeatherPlan plan(WeatherWish wish, String seal, String... mirror) {
+    private static WeatherPlan plan(WeatherWish wish, Sheen seal, String... mirror) {
         var dm2 = new EnumMap<Effect, Double>(Effect.class);
         for (var e : Effect.values()) dm2.put(e, 2.0);
-        return WeatherPlan.of(wish, dm2, seal, List.of(mirror));
+        return WeatherPlan.of(wish, dm2, Optional.ofNullable(seal), List.of(mirror));
     }
 
     @Test
     void stepsStandWhereTheyCanWork() {
         var all = WeatherWish.NEW;
         for (var e : Effect.values()) all = all.with(e, 0.5);
-        var p = plan(all, "matt clear");
-        assertThat(p.steps()).hasSize(6).isSortedAccordingTo(java.util.Comparator.comparing(WeatherPlan.Step::when));
+        var p = plan(all, Sheen.MATT);
+        assertThat(p.steps()).hasSize(7).isSortedAccordingTo(java.util.Comparator.comparing(WeatherPlan.Step::when));
         assertThat(p.steps().getFirst().effect()).isEqualTo(Effect.CHIPS);
         assertThat(p.steps().getFirst().when()).isEqualTo(WeatherPlan.When.UNDER_COLOUR);
-        assertThat(plan(all.chippedBy(Chipping.DRY_BRUSH), "matt clear").steps().getFirst().when()).isEqualTo(WeatherPlan.When.UNDER_SEAL);
-        assertThat(plan(all, "gloss clear").steps().getLast()).satisfies(s -> {
+        assertThat(p.steps().getFirst().what()).as("metal first, then what is rubbed off").contains("bare metal");
+        assertThat(p.steps().get(1).what()).contains("masking liquid");
+        assertThat(plan(all.chippedBy(Chipping.DRY_BRUSH), Sheen.MATT).steps().getFirst().when()).isEqualTo(WeatherPlan.When.UNDER_SEAL);
+        assertThat(plan(all, Sheen.GLOSS).steps().getLast()).satisfies(s -> {
             assertThat(s.effect()).isEqualTo(Effect.DUST);
             assertThat(s.when()).isEqualTo(WeatherPlan.When.LAST);
         });
@@ -105,13 +109,12 @@ class WeatherTest {
 
     @Test
     void ordersThatCannotWorkAreTold() {
-        assertThat(plan(WeatherWish.NEW.with(Effect.DUST, 0.4), "gloss clear").findings()).anyMatch(f -> f.words().contains("vanishes"));
-        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), "matt clear").findings())
+        assertThat(plan(WeatherWish.NEW.with(Effect.DUST, 0.4), Sheen.GLOSS).findings()).anyMatch(f -> f.words().contains("vanishes"));
+        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), Sheen.MATT).findings())
                 .anyMatch(f -> f.words().contains("gloss clear before"));
-        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), "").findings()).anyMatch(f -> f.words().contains("nothing seals"));
-        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), "matt clear", "visor").findings())
-                .anyMatch(f -> f.words().contains("visor"));
-        assertThat(plan(WeatherWish.NEW, "matt clear").findings()).isEmpty();
+        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), null).findings()).anyMatch(f -> f.words().contains("nothing seals"));
+        assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), Sheen.MATT, "visor").findings()).anyMatch(f -> f.words().contains("visor"));
+        assertThat(plan(WeatherWish.NEW, Sheen.MATT).findings()).isEmpty();
         assertThatThrownBy(() -> WeatherWish.NEW.with(Effect.DUST, 1.5)).hasMessageContaining("dust");
         assertThat(new WeatherWish(Map.of(Effect.DUST, 0.0), Chipping.HAIRSPRAY).none()).isTrue();
     }

@@ -172,6 +172,7 @@ final class PalettePart extends ColourPart {
         });
         white.setId("read-white");
         card.row("", keep, read, white);
+        card.text("the reader is a stand-in that makes its reading up from the lid: type what you see or measured over it");
         known.ifPresent(p -> {
             if (p.lidOff() > 2) card.finding(Weight.NOTE,
                     Words.text("dries %.1f off its lid: buy it by the card, not by the lid", p.lidOff()), "", () -> {});
