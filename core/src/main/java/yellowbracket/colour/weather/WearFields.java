@@ -15,7 +15,7 @@ import yellowbracket.mesh.measure.ShowSide;
  */
 public final class WearFields {
     /** Directions looked along, and how far: what is further off keeps no grime in. */
-    private static final int LOOKS = 40;
+    private static final int LOOKS = 28;
     private static final double NEAR_MM = 35;
     /** A bend of so many degrees over so short a way is a full edge; wear fades over so many mm from it. */
     private static final double EDGE_DEG = 60, FADE_MM = 3.5;
