@@ -5,7 +5,10 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/** Runs the benchmarks and prints each beside its reference: {@code workReference}, else the {@code reference} of its class. An argument picks those whose name holds it. */
+/**
+ * Runs the benchmarks and prints each beside its reference: {@code workReference}, else the {@code reference} of its class. An argument
+ * picks those whose name holds it.
+ */
 public final class Main {
     private Main() {}
 
