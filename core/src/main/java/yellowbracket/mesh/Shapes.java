@@ -1,5 +1,7 @@
 package yellowbracket.mesh;
 
+import java.util.function.DoubleBinaryOperator;
+
 /** Closed shapes of known volume, mm. Curved ones are inscribed: their volume tends to the true one from below as segments grow. */
 public final class Shapes {
     private Shapes() {}
@@ -97,5 +99,32 @@ public final class Shapes {
             profile[2 * rows + 1 - i] = new double[] {(outerR - wall) * c, (outerR - wall) * Math.sin(a)};
         }
         return lathe(profile, true, segments); // the two poles stay apart: between them lies the wall
+    }
+
+    /**
+     * A block from the origin to {@code x}, {@code y}, closed, {@code thick} below 0, whose upper face has heights as told.
+     * @param step of the grid
+     */
+    public static Mesh relief(double x, double y, double thick, double step, DoubleBinaryOperator height) {
+        int nx = (int) Math.round(x / step), ny = (int) Math.round(y / step), row = nx + 1, layer = row * (ny + 1);
+        var b = new MeshBuilder(2 * layer, 4 * nx * ny);
+        for (int side = 0; side < 2; side++) for (int j = 0; j <= ny; j++)
+            for (int i = 0; i <= nx; i++) b.addVertex(i * step, j * step, side == 0 ? height.applyAsDouble(i * step, j * step) : -thick);
+        for (int j = 0; j < ny; j++) for (int i = 0; i < nx; i++) {
+            int a = j * row + i;
+            b.addQuad(a, a + 1, a + row + 1, a + row);
+            b.addQuad(layer + a, layer + a + row, layer + a + row + 1, layer + a + 1);
+        }
+        for (int i = 0; i < nx; i++) {
+            int t = ny * row + i;
+            b.addQuad(layer + i, layer + i + 1, i + 1, i);
+            b.addQuad(t, t + 1, layer + t + 1, layer + t);
+        }
+        for (int j = 0; j < ny; j++) {
+            int l = j * row, r = l + nx;
+            b.addQuad(l, l + row, layer + l + row, layer + l);
+            b.addQuad(r, layer + r, layer + r + row, r + row);
+        }
+        return b.build();
     }
 }

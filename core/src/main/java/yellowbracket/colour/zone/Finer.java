@@ -4,6 +4,11 @@ package yellowbracket.colour.zone;
 public final class Finer {
     private Finer() {}
 
+    /** No edge longer than some mm. */
+    public static Painted all(Painted p, double mm) {
+        return Split.refined(p, now -> f -> mm);
+    }
+
     /** @param deg bends sharper than this count @param reachMm how far from them @param mm no longer edge is left there */
     public static Painted atEdges(Painted p, double deg, double reachMm, double mm) {
         double cos = Math.cos(Math.toRadians(deg));

@@ -11,9 +11,9 @@ import yellowbracket.mesh.VertexFacets;
  * for points; a plane front after Kimmel and Sethian, 1998, for lines). Exact over flat and developed facets, a per cent or so over others
  * whose edges are short against the distance. The work grows with what lies within the limit.
  */
-final class Geodesic {
+public final class Geodesic {
     /** What the front starts from. */
-    enum From { POINT, LINE }
+    public enum From { POINT, LINE }
 
     /** As a share of the way to the middle of the facet. */
     private static final double OFF_EDGE = 2e-3;
@@ -32,7 +32,7 @@ final class Geodesic {
     private final int[] place;
     private int size;
 
-    Geodesic(Painted p, From from, double limitMm) {
+    public Geodesic(Painted p, From from, double limitMm) {
         m = p.mesh();
         around = p.around();
         this.from = from;
@@ -93,13 +93,14 @@ final class Geodesic {
         return this;
     }
 
-    Geodesic source(int vertex, double mm) {
+    /** A vertex, and how far it is from what the front came from. */
+    public Geodesic source(int vertex, double mm) {
         offer(vertex, mm);
         return this;
     }
 
     /** At each vertex; infinite where the front did not come. */
-    double[] run() {
+    public double[] run() {
         while (size > 0) {
             int v = poll();
             if (distance[v] > limit) break;
