@@ -5,19 +5,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import yellowbracket.colour.line.LineWish;
 import yellowbracket.colour.mark.Mark;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.ZoneMap;
+import yellowbracket.finding.Limits;
 
 /**
  * Zones of colour, where they lie, in which order they are painted, and the clear coat over all, empty for none.
  * @param map the zones of the surface, once one was painted @param order the maker's own, by zone number; empty for the best for the aim
  * @param weather how worn it is to look @param marks stripes, letters and emblems that were laid on as zones
+ * @param lines painted by hand @param references what it is made after
  */
 @RecordBuilder
 public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim, List<Integer> order, String seal, WeatherWish weather,
-        List<Mark> marks) implements ColourWishBuilder.With {
+        List<Mark> marks, LineWish lines, List<Reference> references) implements ColourWishBuilder.With {
     private static final int MOST_ZONES = 200;
     public static final ColourWish GREY = of(List.of(ColourZone.of(0, "all over", "#8b8f92", "acrylic lacquer spray")), "matt clear");
 
@@ -25,6 +28,9 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
         zones = List.copyOf(zones);
         order = List.copyOf(order);
         marks = List.copyOf(marks);
+        references = List.copyOf(references);
+        java.util.Objects.requireNonNull(lines, "lines");
+        Limits.distinct("references", references, Reference::name);
         if (marks.size() > MOST_ZONES) throw new IllegalArgumentException("more than " + MOST_ZONES + " marks");
         java.util.Objects.requireNonNull(aim, "aim");
         java.util.Objects.requireNonNull(weather, "weather");
@@ -34,7 +40,8 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
     }
 
     public static ColourWish of(List<ColourZone> zones, String seal) {
-        return new ColourWish(zones, Optional.empty(), Aim.LEAST_WORK, List.of(), seal, WeatherWish.NEW, List.of());
+        return new ColourWish(zones, Optional.empty(), Aim.LEAST_WORK, List.of(), seal, WeatherWish.NEW, List.of(), LineWish.NONE,
+                List.of());
     }
 
     public Optional<ColourZone> zone(int id) {

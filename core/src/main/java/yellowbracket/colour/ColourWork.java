@@ -3,9 +3,12 @@ package yellowbracket.colour;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import yellowbracket.colour.line.LinePlan;
+import yellowbracket.colour.line.LineTool;
 import yellowbracket.colour.weather.WeatherPlan;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Rate;
 import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
@@ -15,23 +18,32 @@ import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
-/** Undercoat, zones, seal, one after the other: no tape before what it touches bears it, no film outside the window of the one beneath. */
-public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Catalogue shop) implements StationWork {
+/**
+ * Undercoat, zones, lines by hand, weathering and seal, one after the other: no tape before what it touches bears it, no film outside the
+ * window of the one beneath.
+ */
+public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, LinePlan lines, WeatherPlan weather,
+        Catalogue shop) implements StationWork {
     /** Windows longer than this do not close. */
     private static final double NEVER_CLOSES_H = 100;
     /** Tape and film cut off and thrown away. */
     private static final double WASTE = 0.15;
+    /** A line is dry enough to be gone over after the last session; the next day's first. */
+    private static final double DRIES_H = 2, OVERNIGHT_H = 12;
+    /** In one marker. */
+    private static final double MARKER_ML = 3;
 
     @Override
     public Stated after(Ready before) {
         var tasks = new ArrayList<Task>();
-        var last = before.all();
+        var last = covered(before.all(), tasks);
         var coats = plan.coats();
         long undercoats = plan.undercoats().groups().stream().filter(g -> !g.there()).count();
         for (int i = 0; i < coats.size(); i++) {
             var c = coats.get(i);
             if (i == undercoats) last = weathered(WeatherPlan.When.UNDER_COLOUR, last, tasks);
-            if (shop.coating(c.product()).kind() == Coating.Kind.CLEAR) last = weathered(WeatherPlan.When.UNDER_SEAL, last, tasks);
+            if (shop.coating(c.product()).kind() == Coating.Kind.CLEAR)
+                last = weathered(WeatherPlan.When.UNDER_SEAL, drawn(last, tasks), tasks);
             boolean spray = c.sprayed();
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
                     c.product(), spray ? Tool.CAN : Tool.BRUSH,
@@ -41,8 +53,40 @@ public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Cata
             last = List.of(task.id());
         }
         boolean sealed = coats.stream().anyMatch(c -> shop.coating(c.product()).kind() == Coating.Kind.CLEAR);
-        if (!sealed) last = weathered(WeatherPlan.When.UNDER_SEAL, last, tasks);
+        if (!sealed) last = weathered(WeatherPlan.When.UNDER_SEAL, drawn(last, tasks), tasks);
         return new Stated(tasks, Ready.after(weathered(WeatherPlan.When.LAST, last, tasks)));
+    }
+
+    /** Faces that are to stay bare, before anything is sprayed. */
+    private List<TaskId> covered(List<TaskId> after, List<Task> tasks) {
+        if (bare.isEmpty()) return after;
+        var task = Task.byHand(new TaskId.Step(prop, TaskId.Series.BARE, 1),
+                String.format(Locale.ROOT, "cover what stays bare: %s, %.1f m of tape",
+                        String.join(", ", bare.stream().map(BareFace::where).toList()), BareFace.tapeM(bare)),
+                Operation.MASK, Tool.KNIFE, BareFace.minutes(bare) / 60, after);
+        tasks.add(task);
+        return List.of(task.id());
+    }
+
+    /** Lines by hand: sessions with breaks between, no more on one day than a hand is steady for. */
+    private List<TaskId> drawn(List<TaskId> after, List<Task> tasks) {
+        var last = after;
+        int n = lines.sessions().size();
+        int perDay = n == 0 ? 1 : (n + lines.days() - 1) / lines.days();
+        for (int i = 0; i < n; i++) {
+            var way = lines.chosen().orElseThrow();
+            double rest = i == n - 1 ? DRIES_H : (i + 1) % perDay == 0 ? OVERNIGHT_H : shop.usual(Practice.LINE_BREAK_MIN) / 60;
+            var task = new Task(new TaskId.Step(prop, TaskId.Series.LINE, i + 1),
+                    String.format(
+                            Locale.ROOT, "lines by %s, %.1f m, session %d of %d", way.tool().words(), lines.lengthMm() / 1000, i + 1, n),
+                    Operation.LINES, "", Tool.BRUSH,
+                    new Task.Effort(lines.sessions().get(i) / 60, 0, Rate.UNKNOWN.spread(),
+                            way.measured() ? "your test strip" : Rate.UNKNOWN.source()),
+                    Task.Lag.atLeast(rest), Task.Doer.PERSON_AT_A_STRETCH, last);
+            tasks.add(task);
+            last = List.of(task.id());
+        }
+        return last;
     }
 
     /** Its steps of one stage, one after the other. Returns what comes next waits for. */
@@ -92,6 +136,14 @@ public record ColourWork(String prop, ColourPlan plan, WeatherPlan weather, Cata
                 if (m.filmDm2() > 0) out.add(new Need("masking film", m.filmDm2() * (1 + WASTE), "dm2"));
             }
         }
+        if (!bare.isEmpty()) out.add(new Need(Tape.PLAIN.words(), BareFace.tapeM(bare) * (1 + WASTE), "m"));
+        lines.chosen()
+                .ifPresent(
+                        w -> out.add(w.tool() == LineTool.MARKER ? new Need(w.tool().words(), Math.ceil(lines.ml() / MARKER_ML), "pieces")
+                                : new Need("brush acrylic for lines", lines.ml() * (1 + WASTE), "ml")));
+        lines.chosen()
+                .filter(w -> w.tool() == LineTool.TAPE)
+                .ifPresent(w -> out.add(new Need(Tape.FINE.words(), 2 * lines.lengthMm() / 1000 * (1 + WASTE), "m")));
         weather.steps().forEach(s -> out.add(new Need(s.product(), s.ml() * (1 + WASTE), "ml")));
         return List.copyOf(out);
     }

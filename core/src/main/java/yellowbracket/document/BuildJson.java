@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.line.LineWish;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.join.JoinOrder;
@@ -37,7 +38,7 @@ import yellowbracket.shop.Sheen;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 12;
+    public static final int SCHEMA = 13;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -117,6 +118,7 @@ public final class BuildJson {
             if (schema <= 9) fromNinth(root.path("build"));
             if (schema <= 10) fromTenth(root.path("build"));
             if (schema <= 11) fromEleventh(root.path("build"));
+            if (schema <= 12) fromTwelfth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -220,7 +222,9 @@ public final class BuildJson {
             joinFromEighth(join);
             joinFromNinth(join);
             smoothFromTenth(moved(p, "smooth", "finish", "school", "hurry"));
-            colourFromEleventh(moved(p, "colour", "zones", "seal"));
+            var colour = moved(p, "colour", "zones", "seal");
+            colourFromEleventh(colour);
+            colourFromTwelfth(colour);
             p.putObject("wear");
             p.set("letters", MAPPER.valueToTree(Letters.from(0, 1)));
         }
@@ -331,6 +335,18 @@ public final class BuildJson {
         colour.putNull("map").put("aim", Aim.LEAST_WORK.name()).putArray("order");
         colour.putArray("marks");
         colour.set("weather", MAPPER.valueToTree(WeatherWish.NEW));
+    }
+
+    /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */
+    private static void fromTwelfth(JsonNode build) {
+        for (var p : build.path("props")) if (p.path("colour") instanceof ObjectNode c) colourFromTwelfth(c);
+    }
+
+    private static void colourFromTwelfth(ObjectNode colour) {
+        if (colour.has("lines")) return;
+        colour.set("lines", MAPPER.valueToTree(LineWish.NONE));
+        colour.putArray("references");
+        if (colour.path("weather") instanceof ObjectNode w && !w.has("soot")) w.putArray("soot");
     }
 
     private static void roundedFromSeventh(JsonNode build) {

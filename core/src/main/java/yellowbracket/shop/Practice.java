@@ -70,6 +70,8 @@ public enum Practice {
     FILLS_DM2_BRUSH, GLOVES_SESSION, FILTER_H,
     /** Tape laid and taken off along gentle and tight borders; leaks touched up. */
     TAPE_GENTLE_MIN_M, TAPE_TIGHT_MIN_M, TOUCH_UP_MIN_M,
+    /** A groove painted once with a liner brush, with a marker; how long a hand stays steady, and rests; such work on one day. */
+    LINE_BRUSH_MIN_M, LINE_MARKER_MIN_M, LINE_SESSION_MIN, LINE_BREAK_MIN, LINES_DAY_H,
     /** Between coats one stands by at most so long; a longer wait is another session. */
     STAND_BY_H,
     /** A set of pads, and each pad; foam for one pad with its waste. */

@@ -12,8 +12,8 @@ public enum Operation {
     DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
     FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
     PRIME(Station.SMOOTH, "spray"), INSPECT(Station.SMOOTH, "look"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"),
-    WEATHER(Station.COLOUR, "weather"), CUT_PADS(Station.WEAR, "wear"), FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"),
-    WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
+    MASK(Station.COLOUR, "mask"), LINES(Station.COLOUR, "lines"), WEATHER(Station.COLOUR, "weather"), CUT_PADS(Station.WEAR, "wear"),
+    FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
 
     private final Station station;
     private final String rate;

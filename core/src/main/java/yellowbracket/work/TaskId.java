@@ -16,7 +16,7 @@ public sealed interface TaskId {
     enum Once { SIZE, CUT, DRYFIT, INSIDE, SEAMS, ROUNDS, VISOR, STRAPS, TEST }
 
     /** What is done in numbered steps for a prop. */
-    enum Series { JOIN, SMOOTH, COLOUR, WEATHER, MEND }
+    enum Series { JOIN, SMOOTH, BARE, COLOUR, LINE, WEATHER, MEND }
 
     /** {@code size:helm} */
     record OfProp(String prop, Once once) implements TaskId {

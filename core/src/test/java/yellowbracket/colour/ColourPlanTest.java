@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.order.Aim;
+import yellowbracket.colour.line.LinePlan;
 import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WeatherPlan;
 import yellowbracket.colour.weather.WeatherWish;
@@ -93,7 +94,7 @@ class ColourPlanTest {
     void enamelUnderClearIsToldAndWaitedFor() {
         var plan = plan(bands(0),
                 ColourWish.of(List.of(zone(0, "a", "#1f5156", "enamel spray"), zone(1, "b", "#d9cfb6", LACQUER)), "matt clear"));
-        var work = new ColourWork("p", plan, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE);
+        var work = new ColourWork("p", plan, List.of(), LinePlan.NONE, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE);
         int enamel = plan.coats().stream().map(ColourPlan.Coats::product).toList().indexOf("enamel spray");
         double wait = 0;
         for (int i = enamel; i + 1 < work.tasks().size(); i++)
@@ -107,7 +108,8 @@ class ColourPlanTest {
         var plan = plan(bands(-40, 40),
                 ColourWish.of(List.of(zone(0, "a", "#1b1c1e", LACQUER), zone(1, "b", "#b3202a", LACQUER), zone(2, "c", "#e8e0c8", LACQUER)),
                         "matt clear"));
-        var tasks = new ColourWork("p", plan, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE).tasks();
+        var tasks = new ColourWork("p", plan, List.of(), LinePlan.NONE, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE)
+                .tasks();
         double waits = tasks.stream().mapToDouble(t -> t.lag().leastH() + t.effort().fixedH()).sum();
         assertThat(plan.waitH()).isCloseTo(waits, within(1e-9));
         for (int then = 1; then < plan.coats().size(); then++) for (int i = 0; i < then; i++) {
@@ -125,7 +127,7 @@ class ColourPlanTest {
         var wish = ColourWish.of(List.of(zone(0, "a", "#1f5156", LACQUER), zone(1, "b", "#d9cfb6", LACQUER)), "matt clear");
         var plan = plan(bands(0), wish.withWeather(worn));
         var weather = WeatherPlan.of(worn, Map.of(Effect.WASH, 4.0), Optional.of(Sheen.MATT), List.of());
-        var tasks = new ColourWork("p", plan, weather, SHOP).after(Ready.AT_ONCE).tasks();
+        var tasks = new ColourWork("p", plan, List.of(), LinePlan.NONE, weather, SHOP).after(Ready.AT_ONCE).tasks();
         int wash = tasks.stream().map(t -> t.name().startsWith("wash")).toList().indexOf(true);
         assertThat(tasks.get(wash + 1).product()).isEqualTo("matt clear");
         assertThat(tasks.get(wash - 1).lag().leastH()).isGreaterThanOrEqualTo(SHOP.coating(LACQUER).tapeH());

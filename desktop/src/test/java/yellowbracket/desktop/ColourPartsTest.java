@@ -1,10 +1,14 @@
 package yellowbracket.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.awt.geom.Line2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.scene.Node;
 import javafx.scene.SubScene;
 import javafx.scene.control.Button;
@@ -12,21 +16,30 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.colour.ColourPlan;
+import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.mark.Mark;
+import yellowbracket.colour.weather.Effect;
+import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.Page;
+import yellowbracket.document.Edit;
+import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
 
@@ -166,7 +179,7 @@ class ColourPartsTest extends WindowTest {
         var name = prop().colour().zones().getFirst().name();
         until("painted", () -> area(name) > 0.2 * whole);
         double all = prop().colour().zones().stream().map(ColourZone::name).mapToDouble(this::area).sum();
-        assertThat(all).isCloseTo(whole, org.assertj.core.api.Assertions.within(1e-9 * whole));
+        assertThat(all).isCloseTo(whole, within(1e-9 * whole));
     }
 
     @Test
@@ -229,7 +242,7 @@ class ColourPartsTest extends WindowTest {
         robot.interact(() -> robot.lookup("#stencil-pdf").queryAs(Button.class).fire());
         until("written", () -> told().contains("written: s.pdf"));
         try (var doc = Loader.loadPDF(file.toFile())) {
-            assertThat(wideMm(new PDFRenderer(doc).renderImageWithDPI(0, 300))).isCloseTo(24, org.assertj.core.api.Assertions.within(0.3));
+            assertThat(wideMm(new PDFRenderer(doc).renderImageWithDPI(0, 300))).isCloseTo(24, within(0.3));
         }
         robot.interact(model::undo);
         derived();
@@ -281,19 +294,148 @@ class ColourPartsTest extends WindowTest {
     void weatheringIsSlidAndItsStepsFollow(FxRobot robot) {
         show(robot, "weathering");
         until("fields", () -> model.fresh(ColourFigures.FIELDS));
-        robot.interact(() -> model.apply(yellowbracket.document.Edit.colours("as new", prop().id(),
-                w -> w.withWeather(yellowbracket.colour.weather.WeatherWish.NEW))));
+        robot.interact(() -> model.apply(Edit.colours("as new", prop().id(), w -> w.withWeather(WeatherWish.NEW))));
         derived();
         assertThat(text(robot, ".card .label")).contains("nothing yet");
         robot.interact(() -> robot.lookup("#weather-wash").queryAs(Slider.class).setValue(0.6));
-        until("a wash", () -> prop().colour().weather().of(yellowbracket.colour.weather.Effect.WASH) == 0.6);
+        until("a wash", () -> prop().colour().weather().of(Effect.WASH) == 0.6);
         derived();
         assertThat(model.result(ColourFigures.WEATHER).orElseThrow().steps()).hasSize(1);
         assertThat(text(robot, ".card .label")).contains("flood the recesses");
-        assertThat(model.ofBuild(yellowbracket.derive.plan.PlanFigures.SCHEDULE).orElseThrow().placed())
-                .anyMatch(p -> p.task().name().startsWith("wash"));
+        assertThat(model.ofBuild(PlanFigures.SCHEDULE).orElseThrow().placed()).anyMatch(p -> p.task().name().startsWith("wash"));
         robot.interact(model::undo);
         derived();
         assertThat(prop().colour().weather().none()).isTrue();
+    }
+
+    private static final double GROOVE_MM = 60;
+
+    /** A block with two grooves, rounded at their ends, in place of the helm's mesh. */
+    private void grooved(FxRobot robot) {
+        var m = Shapes.relief(90, 60, 20, 0.75, (x, y) -> {
+            double d = Math.min(Line2D.ptSegDist(15, 20, 15 + GROOVE_MM, 20, x, y), Line2D.ptSegDist(15, 40, 15 + GROOVE_MM, 40, x, y));
+            return d < 1.4 ? -1.2 * Math.cos(Math.PI * d / 2.8) : 0;
+        });
+        robot.interact(() -> model.apply(new Edit("another model",
+                b -> b.with(b.prop(prop().id()).orElseThrow().withMesh(m.contentHash()).withColour(ColourWish.GREY))), m));
+    }
+
+    @Test
+    void linesAreFoundTimedAndLeftOut(FxRobot robot) {
+        derived();
+        grooved(robot);
+        show(robot, "lines");
+        assertThat(text(robot, ".card .label")).contains("nothing is looked for");
+        robot.interact(() -> robot.lookup("#lines-groove").queryAs(ToggleButton.class).fire());
+        until("found", () -> model.fresh(ColourFigures.LINE_PLAN)
+                && model.result(ColourFigures.LINES).filter(l -> !l.found().isEmpty()).isPresent());
+        derived();
+        double s = prop().scale();
+        var plan = model.result(ColourFigures.LINE_PLAN).orElseThrow();
+        assertThat(plan.lines()).hasSize(2);
+        double exact = 2 * (GROOVE_MM + 2.4) * s;
+        assertThat(plan.lengthMm()).isCloseTo(exact, within(0.03 * exact));
+        assertThat(model.ofBuild(PlanFigures.SCHEDULE).orElseThrow().placed()).anyMatch(p -> p.task().name().startsWith("lines by"));
+        type(robot, "#strip-min", "soon");
+        robot.interact(() -> robot.lookup("#strip-keep").queryAs(Button.class).fire());
+        until("refused", () -> told().contains("minutes it took \"soon\""));
+        robot.interact(() -> {
+            robot.lookup("#strip-min").queryAs(TextField.class).setText("9");
+            robot.lookup("#strip-keep").queryAs(Button.class).fire();
+        });
+        until("told", () -> prop().colour().lines().strips().size() == 1);
+        derived();
+        hit(robot, plan.lines().getFirst().at().times(1 / s));
+        until("one left", () -> prop().colour().lines().left().size() == 1);
+        derived();
+        assertThat(model.result(ColourFigures.LINE_PLAN).orElseThrow().lines()).hasSize(1);
+        robot.interact(model::undo);
+        derived();
+        assertThat(prop().colour().lines().left()).isEmpty();
+    }
+
+    @Test
+    void marksAreLaidBetweenTwoPlacesAndAlongAPath(FxRobot robot) {
+        derived();
+        grooved(robot);
+        show(robot, "marks");
+        choose(robot, "#mark-kind", 0);
+        until("stripes", () -> robot.lookup("#mark-n").tryQuery().isPresent());
+        choose(robot, "#mark-laying", 1);
+        until("between", () -> text(robot, ".card .label").contains("where it ends"));
+        double z = zones().base().bounds().max().z(), s = prop().scale();
+        hit(robot, new Vec3(20, 6, z));
+        hit(robot, new Vec3(70, 6, z));
+        until("laid", () -> prop().colour().marks().size() == 1);
+        derived();
+        var wide = prop().colour().marks().getFirst().outline().getBounds2D().getWidth();
+        assertThat(wide).as("the way between").isCloseTo(50 * s, within(0.5));
+        choose(robot, "#mark-kind", 2);
+        until("letters", () -> robot.lookup("#mark-letters").tryQuery().isPresent());
+        choose(robot, "#mark-laying", 2);
+        until("a path", () -> robot.lookup("#mark-lay").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#mark-letters").queryAs(TextField.class).setText("TIDE"));
+        type(robot, "#mark-tall", "6");
+        hit(robot, new Vec3(15, 54, z));
+        hit(robot, new Vec3(75, 54, z));
+        until("two places", () -> !robot.lookup("#mark-lay").queryAs(Button.class).isDisabled());
+        robot.interact(() -> robot.lookup("#mark-lay").queryAs(Button.class).fire());
+        until("four letters", () -> prop().colour().marks().size() == 5);
+        derived();
+        var x = prop().colour().marks().stream().skip(1).map(m -> m.at().x()).toList();
+        assertThat(x).as("read from its start").isIn(x.stream().sorted().toList(), x.stream().sorted(Comparator.reverseOrder()).toList());
+        assertThat(prop().colour().marks().stream().skip(1).map(Mark::zone).distinct()).hasSize(1);
+    }
+
+    @Test
+    void aReferenceIsTickedOffAndPapersAreWritten(FxRobot robot) throws Exception {
+        show(robot, "palette");
+        robot.interact(() -> {
+            robot.lookup("#reference-name").queryAs(TextField.class).setText("plate 3");
+            robot.lookup("#reference-add").queryAs(Button.class).fire();
+        });
+        until("a reference", () -> prop().colour().references().size() == 1);
+        derived();
+        robot.interact(() -> {
+            robot.lookup("#reference-what").queryAs(TextField.class).setText("rivets");
+            robot.lookup("#reference-count").queryAs(TextField.class).setText("some");
+            robot.lookup("#reference-count-add").queryAs(Button.class).fire();
+        });
+        until("refused", () -> told().contains("how many rivets"));
+        robot.interact(() -> {
+            robot.lookup("#reference-count").queryAs(TextField.class).setText("3");
+            robot.lookup("#reference-count-add").queryAs(Button.class).fire();
+        });
+        until("counted", () -> !prop().colour().references().getFirst().counts().isEmpty());
+        derived();
+        robot.interact(() -> button(robot, "one more").fire());
+        until("ticked", () -> prop().colour().references().getFirst().counts().getFirst().done() == 1);
+        show(robot, "order");
+        until("mounts", () -> model.fresh(ColourFigures.MOUNTS));
+        var dir = Files.createTempDirectory("papers");
+        for (var id : List.of("zones-drawing", "colour-card")) {
+            var file = dir.resolve(id + ".pdf");
+            answer(file);
+            robot.interact(() -> robot.lookup("#" + id).queryAs(Button.class).fire());
+            until("written", () -> told().contains("written: " + id + ".pdf"));
+            try (var doc = Loader.loadPDF(file.toFile())) {
+                assertThat(new PDFTextStripper().getText(doc)).contains("cheek guards");
+            }
+        }
+    }
+
+    @Test
+    void sootComesFromWhereItIsClicked(FxRobot robot) {
+        show(robot, "weathering");
+        robot.interact(() -> robot.lookup("#weather-soot").queryAs(Slider.class).setValue(0.8));
+        until("soot", () -> prop().colour().weather().of(Effect.SOOT) == 0.8);
+        derived();
+        assertThat(text(robot, ".card .label")).contains("click on the model where smoke comes out");
+        until("fields", () -> model.fresh(ColourFigures.SOOTED));
+        hit(robot, top());
+        until("a source", () -> prop().colour().weather().soot().size() == 1);
+        derived();
+        var fields = model.result(ColourFigures.SOOTED).orElseThrow();
+        assertThat(IntStream.range(0, fields.size()).filter(f -> fields.soot(f) > 0.5).count()).isPositive();
     }
 }

@@ -136,7 +136,7 @@ abstract class WindowTest {
 
     static void until(String what, BooleanSupplier condition) {
         try {
-            WaitForAsyncUtils.waitFor(Long.getLong("test.patience", 90), TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
+            WaitForAsyncUtils.waitFor(Long.getLong("test.patience", 240), TimeUnit.SECONDS, (Callable<Boolean>) condition::getAsBoolean);
         } catch (TimeoutException e) {
             throw new AssertionError("waited in vain for " + what, e);
         }

@@ -3,7 +3,8 @@ package yellowbracket.colour.weather;
 /** Kinds of weathering, in the order they are laid on. */
 public enum Effect {
     CHIPS("chips", "edges that touch things"), DRY_BRUSH("dry brush", "paler edges"), WASH("wash", "dark in recesses"),
-    RUNS("runs", "streaks from holes and rivets"), RUST("rust tone", "round chips"), DUST("dust", "on upward faces");
+    RUNS("runs", "streaks from holes and rivets"), RUST("rust tone", "round chips"), SOOT("soot", "above places you click"),
+    DUST("dust", "on upward faces");
 
     private final String words;
     private final String means;

@@ -2,6 +2,7 @@ package yellowbracket.colour.weather;
 
 import java.util.Arrays;
 import java.util.PriorityQueue;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import yellowbracket.mesh.Adjacency;
 import yellowbracket.mesh.Mesh;
@@ -17,28 +18,44 @@ public final class WearFields {
     /** Directions looked along, and how far: what is further off keeps no grime in. */
     private static final int LOOKS = 28;
     private static final double NEAR_MM = 35;
+    /** Pieces of one facet nearer than this to each other are looked from once. */
+    private static final double SAME_MM = 5;
     /** A bend of so many degrees over so short a way is a full edge; wear fades over so many mm from it. */
     private static final double EDGE_DEG = 60, FADE_MM = 3.5;
     /** A drop runs so far, mm; it begins where so much looks in at most. */
     private static final double RUN_MM = 90, SOURCE = 0.45;
     private static final int MOST_STEPS = 400;
+    /** Soot reaches so far, mm, so many times further up; it settles as if it came from a little before the opening. */
+    private static final double PLUME_MM = 22, RISES = 2.2, OFF_MM = 10;
 
     private final float[] wear;
     private final float[] grime;
     private final float[] dust;
     private final float[] runs;
     private final float[] grain;
+    private final float[] soot;
+    private final Mesh of;
 
-    private WearFields(float[] wear, float[] grime, float[] dust, float[] runs, float[] grain) {
+    private WearFields(float[] wear, float[] grime, float[] dust, float[] runs, float[] grain, float[] soot, Mesh of) {
         this.wear = wear;
         this.grime = grime;
         this.dust = dust;
         this.runs = runs;
         this.grain = grain;
+        this.soot = soot;
+        this.of = of;
     }
 
     /** @param m real mm, upright */
     public static WearFields of(Mesh m, Bvh index) {
+        return of(m, index, f -> f);
+    }
+
+    /**
+     * Pieces of one small facet see the same: what keeps grime in is far larger.
+     * @param m real mm, upright @param facet that a piece is of: pieces of one follow each other
+     */
+    public static WearFields of(Mesh m, Bvh index, IntUnaryOperator facet) {
         int n = m.triangleCount();
         var adjacency = new Adjacency(m);
         var normal = new Vec3[n];
@@ -51,7 +68,16 @@ public final class WearFields {
         var looks = ShowSide.spread(LOOKS);
         var grime = new float[n];
         var sky = new float[n];
-        IntStream.range(0, n).parallel().forEach(f -> open(index, centre[f], normal[f], looks, grime, sky, f));
+        var first = new int[n];
+        for (int f = 0; f < n; f++)
+            first[f] = f > 0 && facet.applyAsInt(f) == facet.applyAsInt(f - 1) && centre[f].distance(centre[first[f - 1]]) < SAME_MM
+                    ? first[f - 1]
+                    : f;
+        IntStream.range(0, n).parallel().filter(f -> first[f] == f).forEach(f -> open(index, centre[f], normal[f], looks, grime, sky, f));
+        for (int f = 0; f < n; f++) {
+            grime[f] = grime[first[f]];
+            sky[f] = sky[first[f]];
+        }
         var wear = worn(m, adjacency, normal, centre);
         var dust = new float[n];
         for (int f = 0; f < n; f++) {
@@ -59,7 +85,7 @@ public final class WearFields {
             double up = Math.max(0, normal[f].z());
             dust[f] = (float) (Math.pow(up, 1.5) * sky[f]);
         }
-        return new WearFields(wear, grime, dust, runs(m, adjacency, normal, centre, grime), grain(centre));
+        return new WearFields(wear, grime, dust, runs(m, adjacency, normal, centre, grime), grain(centre), new float[n], m);
     }
 
     /** Share of directions blocked nearby, and of the sky that is free. */
@@ -167,6 +193,25 @@ public final class WearFields {
         return ((h ^ h >>> 29) >>> 11) / (double) (1L << 53);
     }
 
+    /**
+     * With soot round the places smoke comes out of, further up than down, on what looks towards them.
+     * @param sources real mm @param index of the mesh these are of
+     */
+    public WearFields sooted(java.util.List<Vec3> sources, Bvh index) {
+        var out = new float[wear.length];
+        for (var s : sources) {
+            var from = s.plus(of.areaVector(index.closest(s).triangle()).unit().times(OFF_MM));
+            for (int f = 0; f < out.length; f++) {
+                var c = of.centroid(f);
+                var d = c.minus(s);
+                if (Math.abs(d.z()) > 3 * PLUME_MM * RISES || of.areaVector(f).dot(from.minus(c)) <= 0) continue;
+                double up = d.z() > 0 ? d.z() / RISES : d.z(), r2 = d.x() * d.x() + d.y() * d.y() + up * up;
+                out[f] = (float) Math.max(out[f], Math.exp(-r2 / (PLUME_MM * PLUME_MM)));
+            }
+        }
+        return new WearFields(wear, grime, dust, runs, grain, out, of);
+    }
+
     public int size() {
         return wear.length;
     }
@@ -183,6 +228,10 @@ public final class WearFields {
         return dust[f];
     }
 
+    public double soot(int f) {
+        return soot[f];
+    }
+
     public double runs(int f) {
         return runs[f];
     }
@@ -196,18 +245,19 @@ public final class WearFields {
             case WASH -> Math.min(1, strength * 1.3 * Math.pow(grime[f], 0.8) * (0.7 + 0.3 * grain[f]));
             case RUNS -> Math.min(1, strength * runs[f] * (0.5 + grain[f]));
             case RUST -> Math.min(1, strength * (0.8 * Math.max(0, wear[f] - 0.25) * grain[f] + 0.5 * runs[f] * grain[f]));
+            case SOOT -> Math.min(1, strength * 1.3 * soot[f] * (0.75 + 0.25 * grain[f]));
             case DUST -> Math.min(1, strength * dust[f] * (0.6 + 0.4 * grain[f]));
         };
     }
 
     public long bytes() {
-        return 20L * wear.length;
+        return 24L * wear.length + of.bytes();
     }
 
     @Override
     public boolean equals(Object o) {
         return o instanceof WearFields w && Arrays.equals(wear, w.wear) && Arrays.equals(grime, w.grime) && Arrays.equals(dust, w.dust)
-                && Arrays.equals(runs, w.runs) && Arrays.equals(grain, w.grain);
+                && Arrays.equals(runs, w.runs) && Arrays.equals(grain, w.grain) && Arrays.equals(soot, w.soot);
     }
 
     @Override

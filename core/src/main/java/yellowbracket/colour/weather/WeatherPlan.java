@@ -57,6 +57,8 @@ public record WeatherPlan(List<Step> steps, List<Finding> findings) {
             findings.add(Finding.care("dust under a gloss clear vanishes: seal gloss first, dust last, or seal matt"));
         if (wish.of(Effect.CHIPS) > 0 && wish.chipping().under())
             findings.add(Finding.note("chips are made before the clear: " + wish.chipping().how()));
+        if (wish.of(Effect.SOOT) > 0 && wish.soot().isEmpty())
+            findings.add(Finding.care("soot comes from somewhere: click on the model where smoke comes out"));
         if (!mirror.isEmpty() && (wish.of(Effect.WASH) > 0 || wish.of(Effect.RUNS) > 0))
             findings.add(Finding.of(Weight.CARE, Subject.WHOLE, "%s", String.join(", ", mirror)
                     + ": a wash takes the shine off mirror metal, and rubbing scratches it; leave it out or glaze it"));
@@ -84,6 +86,8 @@ public record WeatherPlan(List<Step> steps, List<Finding> findings) {
                     "fine brush", dm2, 0.3 * dm2, LAY_OUT_MIN + 6 * dm2, 24);
             case RUST -> new Step(e, When.UNDER_SEAL, "stipple two rust tones round chips, the darker first", "brush acrylic", "sponge",
                     dm2, 0.3 * dm2, LAY_OUT_MIN + 4 * dm2, 1);
+            case SOOT -> new Step(e, When.UNDER_SEAL, "spray or rub black thinly from the opening outwards and up, thinner with each pass",
+                    "pigment, black", "airbrush, or soft brush; mask for dust", dm2, 0.25 * dm2, LAY_OUT_MIN + 2 * dm2, 0.5);
             case DUST -> new Step(e, seal.equals(Optional.of(Sheen.GLOSS)) || seal.isEmpty() ? When.LAST : When.UNDER_SEAL,
                     "brush pigment on upward faces, blow off, fix with a mist", "pigment, earth", "soft brush; mask for dust", dm2,
                     0.2 * dm2, LAY_OUT_MIN + 1.5 * dm2, 1);

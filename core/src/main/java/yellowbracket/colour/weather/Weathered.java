@@ -11,10 +11,10 @@ import yellowbracket.mesh.Mesh;
  */
 public final class Weathered {
     /** What each effect goes towards, and how far at most. */
-    private static final Map<Effect, double[]> TOWARDS = new EnumMap<>(
-            Map.of(Effect.CHIPS, new double[] {0x8f, 0x92, 0x94, 1}, Effect.DRY_BRUSH, new double[] {0xee, 0xe6, 0xd2, 0.55}, Effect.WASH,
-                    new double[] {0x1d, 0x17, 0x12, 0.75}, Effect.RUNS, new double[] {0x2a, 0x20, 0x18, 0.6}, Effect.RUST,
-                    new double[] {0x7d, 0x3d, 0x17, 0.8}, Effect.DUST, new double[] {0xb8, 0xa6, 0x84, 0.7}));
+    private static final Map<Effect, double[]> TOWARDS = new EnumMap<>(Map.of(Effect.CHIPS, new double[] {0x8f, 0x92, 0x94, 1},
+            Effect.DRY_BRUSH, new double[] {0xee, 0xe6, 0xd2, 0.55}, Effect.WASH, new double[] {0x1d, 0x17, 0x12, 0.75}, Effect.RUNS,
+            new double[] {0x2a, 0x20, 0x18, 0.6}, Effect.RUST, new double[] {0x7d, 0x3d, 0x17, 0.8}, Effect.SOOT,
+            new double[] {0x12, 0x11, 0x10, 0.9}, Effect.DUST, new double[] {0xb8, 0xa6, 0x84, 0.7}));
 
     private Weathered() {}
 

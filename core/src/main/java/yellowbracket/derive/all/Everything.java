@@ -37,7 +37,8 @@ public final class Everything {
             PlanFigures.CHANCE);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
-            PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT, ColourFigures.CARDS);
+            PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT, ColourFigures.CARDS,
+            ColourFigures.MOUNTS, ColourFigures.LAID);
     private static final List<Figure<?>> SMOOTH_PAGE = List.of(SmoothFigures.LOST, SmoothFigures.ROUNDS);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
@@ -69,7 +70,7 @@ public final class Everything {
             each(props, List.of(SizeFigures.DONNING), out);
             each(props, SIZE_PAGE, out);
             each(props, HEALTH, out);
-            each(shown, List.of(ColourFigures.FIELDS), out);
+            each(shown, List.of(ColourFigures.SOOTED), out);
             return out;
         }
 

@@ -1,21 +1,32 @@
 package yellowbracket.derive.colour;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import yellowbracket.colour.BareFace;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourPlanner;
 import yellowbracket.colour.ColourSurface;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Mount;
 import yellowbracket.colour.Overspray;
 import yellowbracket.colour.TestCards;
 import yellowbracket.colour.TightBorder;
 import yellowbracket.colour.Undercoats;
+import yellowbracket.colour.line.LineFinder;
+import yellowbracket.colour.line.LinePlan;
+import yellowbracket.colour.line.LineWish;
+import yellowbracket.colour.line.SurfaceLine;
+import yellowbracket.colour.mark.Lies;
+import yellowbracket.colour.mark.Mark;
 import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WearFields;
 import yellowbracket.colour.weather.WeatherPlan;
@@ -25,13 +36,19 @@ import yellowbracket.colour.zone.BorderLines;
 import yellowbracket.colour.zone.Finer;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Transfer;
+import yellowbracket.cut.Section;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.model.ModelFigures;
+import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
+import yellowbracket.join.Fittings;
+import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.measure.ShowSide;
@@ -45,6 +62,8 @@ import yellowbracket.smooth.SmoothPlan;
 public final class ColourFigures {
     /** Looked at so many times a zone. */
     private static final int LOOKS = 160;
+    /** Where no zone is. */
+    private static final String PLAIN = "#8b8f92";
     /** Bends that wear, how far wear reaches beside them, and how fine it is shown there, model mm. */
     private static final double WORN_DEG = 25, WORN_MM = 5, WORN_FINE_MM = 3;
 
@@ -72,7 +91,21 @@ public final class ColourFigures {
     /** Where wear and weather go, on {@link #WORN}. */
     public static final Figure<WearFields> FIELDS = Figure.ofProp("wear and weather", WearFields.class, ColourFigures::fields)
             .toldApartBy(f -> f);
+    /** The same with soot from the places that were clicked. */
+    public static final Figure<WearFields> SOOTED = Figure.ofProp("wear, weather and soot", WearFields.class, ColourFigures::sooted)
+            .toldApartBy(f -> f);
     public static final Figure<WeatherPlan> WEATHER = Figure.ofProp("weathering", WeatherPlan.class, ColourFigures::weathering);
+
+    /** Grooves and raised lines of the model, model mm: looked for once some are to be painted by hand. */
+    public static final Figure<Lines> LINES = Figure.ofProp("grooves and raised lines", Lines.class, ColourFigures::lines);
+    public static final Figure<LinePlan> LINE_PLAN = Figure.ofProp("lines by hand", LinePlan.class, ColourFigures::linePlan);
+
+    /** Faces that paint would spoil: joints that come off or turn. */
+    public static final Figure<Bare> BARE = Figure.ofProp("faces kept bare", Bare.class, ColourFigures::bare);
+    /** How each part that is painted in one piece is held. */
+    public static final Figure<Mounts> MOUNTS = Figure.ofProp("mounts", Mounts.class, ColourFigures::mounts);
+    /** What marks lie over, by zone number, model mm. */
+    public static final Figure<Laid> LAID = Figure.ofProp("what marks lie over", Laid.class, ColourFigures::laid);
 
     /** What to try on a card, and what cards said. */
     public static final Figure<TestCards> CARDS = Figure.ofProp("test cards", TestCards.class,
@@ -95,6 +128,41 @@ public final class ColourFigures {
     /** mm2 and share on the show side by zone number; borders in model mm. */
     public record Measured(Map<Integer, ColourSurface.Area> areas, List<Border> borders) {}
 
+    public record Lines(List<SurfaceLine> found) {
+        public Lines {
+            found = List.copyOf(found);
+        }
+    }
+
+    public record Bare(List<BareFace> list) {
+        public Bare {
+            list = List.copyOf(list);
+        }
+    }
+
+    public record Mounts(List<Mount> list, List<Finding> findings) {
+        public Mounts {
+            list = List.copyOf(list);
+            findings = List.copyOf(findings);
+        }
+    }
+
+    public record Laid(Map<Integer, Lies> byZone) {
+        public Laid {
+            byZone = Map.copyOf(byZone);
+        }
+
+        /** One for each zone. @param scale of the model */
+        public List<Finding> findings(List<Mark> marks, double scale) {
+            var first = new TreeMap<Integer, Mark>();
+            marks.forEach(m -> first.putIfAbsent(m.zone(), m));
+            return first.values()
+                    .stream()
+                    .flatMap(m -> Optional.ofNullable(byZone.get(m.zone())).flatMap(l -> l.finding(m, scale)).stream())
+                    .toList();
+        }
+    }
+
     public record Tight(List<TightBorder> list) {
         public List<Finding> findings() {
             return list.stream().map(TightBorder::finding).toList();
@@ -113,6 +181,11 @@ public final class ColourFigures {
                 : new Zones(hash, byPatches(model, in.of(ColourFigures::places)),
                         List.of(Finding.care("the zones were painted on a mesh that is not there any more: paint them again")));
         if (sameFacets(base.get(), model)) return new Zones(hash, kept.on(model), List.of());
+        if (turnedOver(base.get(), model)) {
+            // here: the same corners, where the mirror puts them, run the other way round
+            var there = kept.on(base.get()).on(Mesh.of(model.copyXyz(), base.get().copyTriangles()));
+            return new Zones(hash, Transfer.onto(there, model), List.of());
+        }
         var old = kept.on(base.get());
         var now = Transfer.onto(old, model);
         return new Zones(hash, now, moved(old, now, in.of(p -> p.colour().zones())));
@@ -136,6 +209,16 @@ public final class ColourFigures {
     private static boolean sameFacets(Mesh a, Mesh b) {
         if (a.triangleCount() != b.triangleCount() || a.vertexCount() != b.vertexCount()) return false;
         for (int f = 0; f < a.triangleCount(); f++) for (int k = 0; k < 3; k++) if (a.vertex(f, k) != b.vertex(f, k)) return false;
+        return true;
+    }
+
+    /** The same corners, each facet run round the other way, as a mirror leaves them. */
+    private static boolean turnedOver(Mesh a, Mesh b) {
+        if (a.triangleCount() != b.triangleCount() || a.vertexCount() != b.vertexCount()) return false;
+        for (int f = 0; f < a.triangleCount(); f++) {
+            int k = b.vertex(f, 0) == a.vertex(f, 0) ? 0 : b.vertex(f, 1) == a.vertex(f, 0) ? 1 : 2;
+            for (int i = 0; i < 3; i++) if (b.vertex(f, (k + 3 - i) % 3) != a.vertex(f, i)) return false;
+        }
         return true;
     }
 
@@ -187,7 +270,8 @@ public final class ColourFigures {
     }
 
     private static ColourPlan plan(Reads in) {
-        ColourWish wish = in.of(p -> p.colour().withMap(Optional.empty()));
+        ColourWish wish = in
+                .of(p -> p.colour().withMap(Optional.empty()).withMarks(List.of()).withLines(LineWish.NONE).withReferences(List.of()));
         return ColourPlanner.plan(in.get(SURFACE), wish, in.get(PRIMER), in.build(Build::paints), in.shop(s -> s));
     }
 
@@ -195,13 +279,23 @@ public final class ColourFigures {
         double s = in.of(Prop::scale);
         var light = in.get(WORN).painted;
         var real = light.on(light.base().scaled(s)).mesh();
-        return WearFields.of(real, Bvh.of(real));
+        return WearFields.of(real, Bvh.of(real), light::facet);
+    }
+
+    private static WearFields sooted(Reads in) {
+        var fields = in.get(FIELDS);
+        var from = in.of(p -> p.colour().weather().soot());
+        if (from.isEmpty()) return fields;
+        double s = in.of(Prop::scale);
+        var light = in.get(WORN).painted;
+        var real = light.on(light.base().scaled(s)).mesh();
+        return fields.sooted(from.stream().map(p -> p.times(s)).toList(), Bvh.of(real));
     }
 
     private static WeatherPlan weathering(Reads in) {
         var wish = in.of(p -> p.colour().weather());
         if (wish.none()) return new WeatherPlan(List.of(), List.of());
-        var fields = in.get(FIELDS);
+        var fields = in.get(SOOTED);
         double s = in.of(Prop::scale);
         var light = in.get(WORN).painted;
         var real = light.on(light.base().scaled(s));
@@ -222,6 +316,79 @@ public final class ColourFigures {
                 .toList();
         String seal = in.of(p -> p.colour().seal());
         return WeatherPlan.of(wish, dm2, seal.isEmpty() ? Optional.empty() : shop.coating(seal).sheen(), mirror);
+    }
+
+    private static Bare bare(Reads in) {
+        var plan = in.get(COLOUR);
+        var worked = in.get(JoinFigures.FITTINGS).bySeam();
+        int coats = plan.areas().stream().mapToInt(a -> over(plan, a.zone().id())).max().orElse(0);
+        return new Bare(in.get(JoinFigures.JOINS)
+                .joins()
+                .stream()
+                .filter(j -> !j.glued())
+                .map(j -> BareFace.of(j.seam().name(), j.besides().apart().orElseThrow().words(), j.seam().areaMm2(),
+                        worked.getOrDefault(j.seam().name(), Fittings.NONE).pieces(), coats))
+                .toList());
+    }
+
+    /** Coats that come on a zone, one on the other. */
+    private static int over(ColourPlan plan, int zone) {
+        return plan.coats().stream().filter(c -> c.zones().contains(zone)).mapToInt(ColourPlan.Coats::count).sum();
+    }
+
+    private static Mounts mounts(Reads in) {
+        var plan = in.get(COLOUR);
+        double free = plan.coats().isEmpty() ? 0 : plan.coats().getLast().tapeH();
+        var joins = in.get(JoinFigures.JOINS).joins();
+        var part = new HashMap<String, String>();
+        var sections = in.get(CutFigures.SECTIONS).sections();
+        sections.forEach(s -> part.put(s.name(), s.name()));
+        joins.stream().filter(SeamJoin::glued).forEach(j -> {
+            var from = part.get(j.seam().first());
+            var to = part.get(j.seam().second());
+            part.replaceAll((s, p) -> p.equals(from) ? to : p);
+        });
+        var grams = new HashMap<String, Double>();
+        in.get(PrintFigures.PRINTS).prints().forEach(q -> grams.merge(part.getOrDefault(q.name(), ""), q.estimate().grams(), Double::sum));
+        var list = new ArrayList<Mount>();
+        for (var p : part.values().stream().distinct().sorted().toList()) {
+            var of = sections.stream().filter(s -> part.get(s.name()).equals(p)).toList();
+            var mesh = Mesh.union(of.stream().map(Section::mesh).toList());
+            String name = of.size() == sections.size() ? in.of(Prop::name)
+                    : of.stream().map(Section::name).collect(Collectors.joining("+"));
+            list.add(Mount.of(name, grams.getOrDefault(p, 0.0), mesh.bounds(), Bvh.of(mesh), free));
+        }
+        var spray = in.build(b -> b.spaces().spray());
+        return new Mounts(list, list.stream().flatMap(m -> m.findings(spray).stream()).toList());
+    }
+
+    private static Laid laid(Reads in) {
+        var zones = in.of(p -> p.colour().marks().stream().map(Mark::zone).distinct().toList());
+        if (zones.isEmpty()) return new Laid(Map.of());
+        var painted = in.get(ZONES).painted;
+        var tree = in.of(p -> p.cut().tree());
+        var out = new TreeMap<Integer, Lies>();
+        for (int z : zones) out.put(z, Lies.of(painted, z, tree::around));
+        return new Laid(out);
+    }
+
+    private static Lines lines(Reads in) {
+        if (in.of(p -> p.colour().lines().none())) return new Lines(List.of());
+        var model = in.get(ModelFigures.MODEL).mesh();
+        return new Lines(LineFinder.find(model, Bvh.of(model), in.of(p -> p.colour().lines().widestMm()) / in.of(Prop::scale)));
+    }
+
+    private static LinePlan linePlan(Reads in) {
+        var wish = in.of(p -> p.colour().lines());
+        if (wish.none()) return LinePlan.NONE;
+        double s = in.of(Prop::scale);
+        var real = in.get(LINES).found.stream().filter(l -> wish.paints(l, s)).map(l -> l.scaled(s)).toList();
+        var zones = in.of(p -> p.colour().zones());
+        var zone = in.get(ZONES).painted.zoneAt();
+        return LinePlan.of(real, wish, p -> {
+            int id = zone.applyAsInt(p.times(1 / s));
+            return zones.stream().filter(z -> z.id() == id).map(ColourZone::hex).findFirst().orElse(PLAIN);
+        }, in.shop(x -> x));
     }
 
     /** The shade smoothing ends with. */

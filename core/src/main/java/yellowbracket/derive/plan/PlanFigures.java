@@ -110,7 +110,8 @@ public final class PlanFigures {
                         new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(),
                                 shop),
                         new SmoothWork(id, in.get(SmoothFigures.SMOOTH), in.find(SmoothFigures.ROUNDS), shop),
-                        new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.WEATHER), shop),
+                        new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.BARE).list(), in.get(ColourFigures.LINE_PLAN),
+                                in.get(ColourFigures.WEATHER), shop),
                         new WearWork(id, worn, pads, shop)));
     }
 

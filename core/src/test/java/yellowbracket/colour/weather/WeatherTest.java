@@ -25,7 +25,8 @@ class WeatherTest {
             Mesh.union(List.of(Shapes.box(new Vec3(-80, -80, -4), new Vec3(80, 80, 0)),
                     Shapes.box(new Vec3(-20, -20, 0.01), new Vec3(20, 20, 60)), Shapes.box(new Vec3(20.01, -6, 40), new Vec3(30, 6, 52)))),
             0), 25, 300, 4).mesh();
-    private static final WearFields FIELDS = WearFields.of(SHAPE, Bvh.of(SHAPE));
+    private static final Vec3 SMOKE = new Vec3(20, 0, 20);
+    private static final WearFields CLEAN = WearFields.of(SHAPE, Bvh.of(SHAPE)), FIELDS = CLEAN.sooted(List.of(SMOKE), Bvh.of(SHAPE));
 
     private static double mean(java.util.function.Predicate<Vec3> where, Vec3 normal, java.util.function.IntToDoubleFunction value) {
         return IntStream.range(0, SHAPE.triangleCount())
@@ -53,6 +54,19 @@ class WeatherTest {
         assertThat(mean(p -> p.z() > 59, Vec3.Z, FIELDS::dust)).isGreaterThan(0.9);
         assertThat(mean(p -> true, Vec3.X, FIELDS::dust)).isZero();
         assertThat(mean(p -> true, Vec3.Z.times(-1), FIELDS::dust)).isZero();
+    }
+
+    @Test
+    void sootRisesFromWhereSmokeComesOut() {
+        double at = mean(p -> p.x() > 19.9 && p.x() < 20.1 && p.distance(SMOKE) < 6, Vec3.X, FIELDS::soot);
+        double above = mean(p -> p.x() > 19.9 && p.x() < 20.1 && Math.abs(p.y()) < 6 && Math.abs(p.z() - 38) < 4, Vec3.X, FIELDS::soot);
+        double below = mean(p -> p.x() > 19.9 && p.x() < 20.1 && Math.abs(p.y()) < 6 && Math.abs(p.z() - 4) < 4, Vec3.X, FIELDS::soot);
+        assertThat(at).isGreaterThan(0.85);
+        assertThat(above).isGreaterThan(below);
+        assertThat(mean(p -> p.x() < -19.9 && p.z() > 1, Vec3.X.times(-1), FIELDS::soot)).as("its other side").isZero();
+        assertThat(mean(p -> p.x() > 19.9 && p.x() < 20.1, Vec3.X, CLEAN::soot)).isZero();
+        assertThat(WeatherPlan.of(WeatherWish.NEW.with(Effect.SOOT, 0.5), Map.of(Effect.SOOT, 1.0), Optional.of(Sheen.MATT), List.of())
+                .findings()).anySatisfy(f -> assertThat(f.words()).contains("click on the model where smoke comes out"));
     }
 
     @Test
@@ -95,7 +109,7 @@ class WeatherTest {
         var all = WeatherWish.NEW;
         for (var e : Effect.values()) all = all.with(e, 0.5);
         var p = plan(all, Sheen.MATT);
-        assertThat(p.steps()).hasSize(7).isSortedAccordingTo(java.util.Comparator.comparing(WeatherPlan.Step::when));
+        assertThat(p.steps()).hasSize(8).isSortedAccordingTo(java.util.Comparator.comparing(WeatherPlan.Step::when));
         assertThat(p.steps().getFirst().effect()).isEqualTo(Effect.CHIPS);
         assertThat(p.steps().getFirst().when()).isEqualTo(WeatherPlan.When.UNDER_COLOUR);
         assertThat(p.steps().getFirst().what()).as("metal first, then what is rubbed off").contains("bare metal");
@@ -116,6 +130,6 @@ class WeatherTest {
         assertThat(plan(WeatherWish.NEW.with(Effect.WASH, 0.4), Sheen.MATT, "visor").findings()).anyMatch(f -> f.words().contains("visor"));
         assertThat(plan(WeatherWish.NEW, Sheen.MATT).findings()).isEmpty();
         assertThatThrownBy(() -> WeatherWish.NEW.with(Effect.DUST, 1.5)).hasMessageContaining("dust");
-        assertThat(new WeatherWish(Map.of(Effect.DUST, 0.0), Chipping.HAIRSPRAY).none()).isTrue();
+        assertThat(new WeatherWish(Map.of(Effect.DUST, 0.0), Chipping.HAIRSPRAY, List.of()).none()).isTrue();
     }
 }

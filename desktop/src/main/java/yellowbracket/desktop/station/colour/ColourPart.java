@@ -1,10 +1,14 @@
 package yellowbracket.desktop.station.colour;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.function.DoubleConsumer;
 import java.util.function.UnaryOperator;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.desktop.station.PagePart;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.document.Edit;
 
 /** One part of the colour page, shown under a tab of its own. */
@@ -31,6 +35,22 @@ abstract class ColourPart extends PagePart {
 
     protected ColourWish wish() {
         return prop().colour();
+    }
+
+    /** Without zeros that say nothing. */
+    protected static String plain(double v) {
+        return BigDecimal.valueOf(v).round(new MathContext(4)).stripTrailingZeros().toPlainString();
+    }
+
+    /** A short field whose number is taken on Enter, and when it is left. */
+    protected NumberField number(String id, String what, double least, double most, double now, DoubleConsumer take) {
+        var f = field(id, what, "a number between " + plain(least) + " and " + plain(most), least, most).with(plain(now));
+        f.setPrefColumnCount(4);
+        f.setOnAction(e -> f.read().ifPresent(take));
+        f.focusedProperty().subscribe(on -> {
+            if (!on && f.edited()) f.read().ifPresent(take);
+        });
+        return f;
     }
 
     protected void change(String name, UnaryOperator<ColourWish> how) {

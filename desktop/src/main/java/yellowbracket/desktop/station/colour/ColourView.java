@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station.colour;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,15 +19,17 @@ import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.work.Station;
 
 /** Which colour where, painted on the model, in which order with which masks, and whether today is a day to spray. */
 public final class ColourView extends StationView {
-    private static final List<String> TABS = List.of("zones", "order", "palette", "weather", "marks", "weathering");
+    private static final List<String> TABS = List.of("zones", "order", "palette", "weather", "marks", "lines", "weathering");
 
     private final Map<String, ColourPart> parts = new LinkedHashMap<>();
 
@@ -36,6 +40,7 @@ public final class ColourView extends StationView {
         parts.put("palette", new PalettePart(this));
         parts.put("weather", new WeatherPart(this));
         parts.put("marks", new MarksPart(this));
+        parts.put("lines", new LinesPart(this));
         parts.put("weathering", new WeatheringPart(this));
     }
 
@@ -122,6 +127,24 @@ public final class ColourView extends StationView {
     /** {@code #rrggbb}. */
     static String hex(Color c) {
         return String.format("#%02x%02x%02x", Math.round(255 * c.getRed()), Math.round(255 * c.getGreen()), Math.round(255 * c.getBlue()));
+    }
+
+    /** Writes a file. */
+    interface Writing {
+        void to(Path file) throws IOException;
+    }
+
+    /** Asks where, and writes it aside. @param more said once it is written */
+    void save(String name, AskFile.Kind kind, Writing writing, String more) {
+        model.ask().toSave("to a file", name, kind).ifPresent(file -> model.background("writing " + file.getFileName(), p -> {
+            try {
+                writing.to(file);
+                model.tell(AppModel.Tone.GOOD, "written: " + file.getFileName() + more);
+            } catch (IOException e) {
+                model.tell(AppModel.Tone.STOP, file.getFileName() + " was not written: " + WriteProblem.words(e));
+            }
+            return file;
+        }, done -> {}));
     }
 
     void legendOfZones() {

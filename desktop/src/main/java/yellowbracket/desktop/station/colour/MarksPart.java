@@ -1,6 +1,5 @@
 package yellowbracket.desktop.station.colour;
 
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -12,22 +11,24 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.paint.Color;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.mark.Along;
 import yellowbracket.colour.mark.Mark;
 import yellowbracket.colour.mark.MarkShape;
 import yellowbracket.colour.mark.SvgPaths;
 import yellowbracket.colour.zone.Inlay;
+import yellowbracket.colour.zone.Painted;
+import yellowbracket.colour.zone.SurfacePath;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
-import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.export.Stencils;
 import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.io.WriteProblem;
 
 /** Stripes, rings, letters and emblems: clicked onto the model, kept as zones, and written as stencils at 1:1. */
 final class MarksPart extends ColourPart {
@@ -41,7 +42,28 @@ final class MarksPart extends ColourPart {
         }
     }
 
+    /** What is clicked to lay it. */
+    private enum Laying {
+        PLACE("on one place", "click the model where its middle is to lie"),
+        BETWEEN("between two places", "click where it begins, then where it ends"),
+        PATH("along a path", "click the corners of the path, then lay it");
+
+        private final String words;
+        private final String told;
+
+        Laying(String words, String told) {
+            this.words = words;
+            this.told = told;
+        }
+    }
+
+    private static final int MOST_PLACES = 30;
+    private static final String TRUE_SIZE = "; print it without fitting to the page";
+
     private final ZonePainter painter;
+    private final List<Vec3> places = new ArrayList<>();
+    private Laying laying = Laying.PLACE;
+    private double copies = 5;
     private Kind kind = Kind.LETTERS;
     private Mark.Way way = Mark.Way.STENCIL;
     private String letters = "W7", emblem = "", emblemName = "";
@@ -98,14 +120,97 @@ final class MarksPart extends ColourPart {
         both.setOnAction(e -> twin = both.isSelected());
         card.row("turned", number("mark-turn", "turned on the surface, degrees", -180, 180, turnDeg, v -> turnDeg = v),
                 Card.more("degrees"), both);
+        laying(card);
         card.row("comes on as",
                 new Choice<>("mark-way", "how the mark comes on", Arrays.asList(Mark.Way.values()), way, Mark.Way::words, w -> {
                     way = w;
                     view.again();
                 }));
         card.text(way.how());
-        card.text("click the model where its middle is to lie");
         laid(card);
+    }
+
+    private void laying(Card card) {
+        card.row("laid", new Choice<>("mark-laying", "where it is laid", Arrays.asList(Laying.values()), laying, l -> l.words, l -> {
+            laying = l;
+            places.clear();
+            view.again();
+        }));
+        String told = laying.told;
+        if (laying == Laying.BETWEEN && kind == Kind.STRIPES) told += "; the stripes and gaps fill the way between";
+        card.text(told);
+        if (laying != Laying.PATH) return;
+        var lay = Card.action("lay it", this::along);
+        lay.setId("mark-lay");
+        lay.setDisable(places.size() < 2);
+        var again = Card.action("other places", () -> {
+            places.clear();
+            view.again();
+        });
+        again.setDisable(places.isEmpty());
+        if (kind == Kind.LETTERS) card.row("", Card.more(places.size() + " places; letters evenly along"), lay, again);
+        else card.row("copies", number("mark-copies", "how many along the path", 1, MOST_PLACES, copies, v -> copies = Math.rint(v)),
+                Card.more(places.size() + " places"), lay, again);
+    }
+
+    private void clicked(Vec3 at) {
+        switch (laying) {
+            case PLACE -> put(at);
+            case BETWEEN -> {
+                places.add(at);
+                if (places.size() == 2) along();
+                else view.again();
+            }
+            case PATH -> {
+                if (places.size() < MOST_PLACES) places.add(at);
+                view.again();
+            }
+        }
+    }
+
+    /** What is laid where, once the way over the surface is known. */
+    private record Planned(List<MarkShape> shapes, List<Along.Place> at) {}
+
+    private void along() {
+        var light = view.light().orElseThrow();
+        var through = List.copyOf(places);
+        double s = prop().scale();
+        try {
+            shape();
+        } catch (IllegalArgumentException e) {
+            places.clear();
+            model.tell(AppModel.Tone.STOP, e.getMessage());
+            view.again();
+            return;
+        }
+        model.background("finding the way over the surface", progress -> {
+            try {
+                var path = SurfacePath.through(light, through, 2 / s);
+                return Optional.of(planned(light, path, s));
+            } catch (IllegalArgumentException e) {
+                model.tell(AppModel.Tone.STOP, e.getMessage());
+                return Optional.<Planned>empty();
+            }
+        }, found -> {
+            places.clear();
+            found.ifPresent(f -> put(f.shapes, f.at));
+            if (found.isEmpty()) view.again();
+        });
+    }
+
+    /** Off the toolkit's thread. */
+    private Planned planned(Painted light, SurfacePath path, double scale) {
+        if (laying == Laying.BETWEEN) {
+            var one = kind == Kind.STRIPES ? new MarkShape.Stripes((int) stripes, path.length() * scale, gapMm, tallMm) : shape();
+            return new Planned(List.of(one), Along.evenly(light, path, 1));
+        }
+        if (kind == Kind.LETTERS) {
+            var each = letters.strip().codePoints().filter(c -> !Character.isSpaceChar(c)).mapToObj(Character::toString).toList();
+            var shapes = each.stream().<MarkShape>map(c -> new MarkShape.Letters(c, tallMm)).toList();
+            return new Planned(shapes, Along.evenly(light, path, shapes.size()));
+        }
+        int n = (int) copies;
+        return new Planned(java.util.Collections.nCopies(n, shape()), Along.evenly(light, path, n));
     }
 
     private ColorPicker picker() {
@@ -115,16 +220,6 @@ final class MarksPart extends ColourPart {
         pick.getStyleClass().add("bare-picker");
         pick.setOnAction(e -> colour = pick.getValue());
         return pick;
-    }
-
-    private NumberField number(String id, String what, double least, double most, double now, java.util.function.DoubleConsumer take) {
-        var f = field(id, what, Words.text("a number between %.0f and %.0f", least, most), least, most).with(Words.text("%.4g", now));
-        f.setPrefColumnCount(4);
-        f.setOnAction(e -> f.read().ifPresent(take));
-        f.focusedProperty().subscribe(on -> {
-            if (!on && f.edited()) f.read().ifPresent(take);
-        });
-        return f;
     }
 
     private void laid(Card card) {
@@ -148,6 +243,7 @@ final class MarksPart extends ColourPart {
                 .ifPresent(m -> card.finding(Weight.CARE, Words.text(
                         "%s: a flat sheet must give %.0f %% there and creases; cut it in pieces, use a soft one, or paint it by brush",
                         m.name(), 100 * m.stretch()), "", () -> {}));
+        model.result(ColourFigures.LAID).ifPresent(l -> view.findings(card, l.findings(wish().marks(), prop().scale())));
         var pdf = Card.action("stencils as PDF", this::pdf);
         pdf.setId("stencil-pdf");
         var svg = Card.action("picked one as SVG", this::svg);
@@ -193,24 +289,30 @@ final class MarksPart extends ColourPart {
     }
 
     private void put(Vec3 at) {
-        MarkShape shape;
         try {
-            shape = shape();
+            put(List.of(shape()), List.of(new Along.Place(at, up(at))));
         } catch (IllegalArgumentException e) {
             model.tell(AppModel.Tone.STOP, e.getMessage());
-            return;
         }
+    }
+
+    /** One zone, as many marks as there are places. */
+    private void put(List<MarkShape> shapes, List<Along.Place> at) {
         String called = kind == Kind.LETTERS ? letters.strip() : kind == Kind.EMBLEM ? emblemName : kind.words;
         String name = called;
         for (int i = 2; taken(name); i++) name = called + " " + i;
         int zone = wish().nextId();
         double s = prop().scale();
-        var up = up(at);
         var marks = new ArrayList<Mark>();
-        marks.add(new Mark(name, shape, way, at, up, false, zone, 0));
         double middle = view.light().orElseThrow().mesh().bounds().centre().x();
-        if (twin) marks.add(new Mark(name + ", other side", shape, way, new Vec3(2 * middle - at.x(), at.y(), at.z()),
-                new Vec3(-up.x(), up.y(), up.z()), true, zone, 0));
+        for (int i = 0; i < at.size(); i++) {
+            var p = at.get(i);
+            String one = at.size() == 1 ? name : name + ", " + (i + 1) + " of " + at.size();
+            marks.add(new Mark(one, shapes.get(i), way, p.at(), p.up(), false, zone, 0));
+            if (twin)
+                marks.add(new Mark(one + ", other side", shapes.get(i), way, new Vec3(2 * middle - p.at().x(), p.at().y(), p.at().z()),
+                        new Vec3(-p.up().x(), p.up().y(), p.up().z()), true, zone, 0));
+        }
         var told = new AtomicReference<List<Mark>>(List.of());
         String hex = ColourView.hex(colour);
         String zoneName = name, paint = wish().zones().isEmpty() ? "acrylic lacquer spray" : wish().zones().getFirst().paint();
@@ -257,37 +359,23 @@ final class MarksPart extends ColourPart {
         });
     }
 
-    private interface Writing {
-        void to(java.nio.file.Path file) throws IOException;
-    }
-
     private void pdf() {
         var marks = wish().marks();
-        save(prop().name() + " stencils.pdf", AskFile.Kind.of("PDF", "pdf"), file -> Stencils.pdf(marks, file));
+        view.save(prop().name() + " stencils.pdf", AskFile.Kind.of("PDF", "pdf"), file -> Stencils.pdf(marks, file), TRUE_SIZE);
     }
 
     private void svg() {
-        chosen().ifPresent(m -> save(m.name() + ".svg", AskFile.Kind.of("SVG", "svg"), file -> Stencils.svg(m, file)));
-    }
-
-    private void save(String name, AskFile.Kind kind, Writing writing) {
-        model.ask().toSave("stencils at 1:1", name, kind).ifPresent(file -> model.background("writing " + file.getFileName(), p -> {
-            try {
-                writing.to(file);
-                model.tell(AppModel.Tone.GOOD, "written: " + file.getFileName() + "; print it without fitting to the page");
-            } catch (IOException e) {
-                model.tell(AppModel.Tone.STOP, file.getFileName() + " was not written: " + WriteProblem.words(e));
-            }
-            return file;
-        }, done -> {}));
+        chosen().ifPresent(m -> view.save(m.name() + ".svg", AskFile.Kind.of("SVG", "svg"), file -> Stencils.svg(m, file), TRUE_SIZE));
     }
 
     @Override
     void draw() {
         var light = view.light().orElseThrow();
         var thing = view.painted(light, view.palette(), f -> view.slot(light.zone(f)));
-        thing.setUserData(new Bench.Spot(this::put));
-        var labels = wish().marks().stream().map(m -> new Bench.Callout(m.at().times(prop().scale()), m.name(), "")).toList();
+        thing.setUserData(new Bench.Spot(this::clicked));
+        double s = prop().scale();
+        var labels = new ArrayList<>(wish().marks().stream().map(m -> new Bench.Callout(m.at().times(s), m.name(), "")).toList());
+        for (int i = 0; i < places.size(); i++) labels.add(new Bench.Callout(places.get(i).times(s), String.valueOf(i + 1), "care"));
         view.shown(List.of(thing), labels, "prop");
         view.legendOfZones();
     }

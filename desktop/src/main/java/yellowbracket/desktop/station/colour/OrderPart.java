@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import javafx.scene.control.Slider;
 import javafx.scene.paint.Color;
+import yellowbracket.colour.BareFace;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Undercoats;
@@ -14,15 +15,19 @@ import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.zone.Border;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
+import yellowbracket.export.ZonesDrawing;
 
 /** Coats in order, walked on the model: what a step paints, what is masked for it, how long it takes. */
 final class OrderPart extends ColourPart {
+    private static final AskFile.Kind PDF = AskFile.Kind.of("PDF", "pdf");
+
     private int step;
     private boolean dragging;
 
@@ -64,6 +69,9 @@ final class OrderPart extends ColourPart {
         own(card, plan);
         undercoats(card, plan);
         seals(card);
+        held(card);
+        bare(card);
+        papers(card, plan);
         view.findings(card, plan.findings());
     }
 
@@ -178,6 +186,49 @@ final class OrderPart extends ColourPart {
                             d.get(ColourFigures.COLOUR, prop().id()).map(c -> Words.text("%.1f", c.hours())).orElse("-"),
                             StationView.readyWords(d)));
         card.add(table);
+    }
+
+    private void held(Card card) {
+        var mounts = model.result(ColourFigures.MOUNTS);
+        if (mounts.isEmpty() || mounts.get().list().isEmpty()) return;
+        card.title("how it is held, and where it dries");
+        for (var m : mounts.get().list()) card.step(Words.text("%.1f kg", m.grams() / 1000), m.part() + ": " + m.how().words(),
+                Words.text("%s; bears %.1f kg; dries in %s, free of dust; not in the hand before %s", m.how().told(), m.bearsG() / 1000,
+                        m.room(), Words.hours(m.freeH())));
+        view.findings(card, mounts.get().findings());
+    }
+
+    private void bare(Card card) {
+        var faces = model.result(ColourFigures.BARE).map(ColourFigures.Bare::list).orElse(List.of());
+        if (faces.isEmpty()) return;
+        card.title("kept bare");
+        for (var f : faces) card.step(Words.text("%.0f min", f.minutes()), f.where() + ", " + f.why(), Words
+                .text("%.1f dm\u00b2, %.1f m of tape%s", f.dm2(), f.tapeM(), f.sockets() > 0 ? ", " + f.sockets() + " plugs of foam" : ""));
+        view.findings(card, faces.stream().map(BareFace::finding).toList());
+    }
+
+    private void papers(Card card, ColourPlan plan) {
+        var drawing = Card.action("zones drawing", () -> drawing(plan));
+        drawing.setId("zones-drawing");
+        var colours = Card.action("colour card", () -> {
+            var zones = wish().zones();
+            var shelf = model.shownProperty().get().paints();
+            String name = prop().name();
+            view.save(name + " colours.pdf", PDF, file -> ZonesDrawing.card(name, zones, shelf, plan, file), "");
+        });
+        colours.setId("colour-card");
+        card.row("as PDF", drawing, colours);
+    }
+
+    private void drawing(ColourPlan plan) {
+        var surface = model.result(ColourFigures.SURFACE);
+        var light = view.light();
+        if (surface.isEmpty() || light.isEmpty()) return;
+        double s = prop().scale();
+        String name = prop().name();
+        var zones = wish().zones();
+        view.save(name + " zones.pdf", PDF,
+                file -> ZonesDrawing.zones(name, light.get().on(light.get().base().scaled(s)), zones, surface.get(), plan, file), "");
     }
 
     /** What a zone looks like after some steps. */

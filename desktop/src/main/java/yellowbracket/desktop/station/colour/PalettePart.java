@@ -44,11 +44,13 @@ final class PalettePart extends ColourPart {
     private static final double DRIES_DARKER = 2.5, DRIES_GREYER = 0.94;
 
     private final SimulatedColourReader reader = new SimulatedColourReader(41);
+    private final ReferencesPart references;
     private int zone = -1;
     private String picked = "";
 
     PalettePart(ColourView view) {
         super(view);
+        references = new ReferencesPart(view);
     }
 
     @Override
@@ -87,6 +89,7 @@ final class PalettePart extends ColourPart {
         mix(card, plan, z);
         paint(card);
         cards(card);
+        references.write(card);
     }
 
     private void matches(Card card, ColourZone z) {

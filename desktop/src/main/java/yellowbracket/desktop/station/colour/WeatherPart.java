@@ -3,8 +3,10 @@ package yellowbracket.desktop.station.colour;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
@@ -21,13 +23,17 @@ import yellowbracket.colour.Defect;
 import yellowbracket.colour.PartWarmth;
 import yellowbracket.colour.SprayHours;
 import yellowbracket.colour.SprayWeather;
+import yellowbracket.colour.Sprayed;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.log.Lessons;
 import yellowbracket.shop.Coating;
+import yellowbracket.work.TaskId;
 
 /** Which hours of the coming days are fit for spraying this paint, how warm the part is, and what went wrong where it did. */
 final class WeatherPart extends ColourPart {
@@ -50,6 +56,7 @@ final class WeatherPart extends ColourPart {
     private double minutes = 10;
     private boolean dragging;
     private Optional<Defect> seen = Optional.empty();
+    private int coat = -1;
 
     WeatherPart(ColourView view) {
         super(view);
@@ -179,14 +186,60 @@ final class WeatherPart extends ColourPart {
                     view.again();
                 }));
         seen.ifPresent(d -> {
-            var film = new Defect.Paint(c.binder() == Coating.Binder.ENAMEL, c.binder() == Coating.Binder.WATER_ACRYLIC, c.leastC(),
-                    c.mostC(), c.tapeH(), c.fullH());
+            var logged = model.result(ColourFigures.COLOUR).map(p -> Sprayed.of(times(), p)).orElse(List.of());
+            if (!logged.isEmpty()) {
+                byLog(card, d, logged);
+                return;
+            }
             boolean enamel = paints().stream().anyMatch(p -> model.shop().coating(p).binder() == Coating.Binder.ENAMEL);
             var below = new Defect.Paint(enamel, false, c.leastC(), c.mostC(), c.tapeH(), c.fullH());
-            d.causes(new Defect.Done(now.celsius(), now.humidity(), part, now.dewPoint(), now.sun(), film, below, c.tapeH(), Double.NaN))
-                    .forEach(x -> card.step(x.weight() >= 4 ? "likely" : "or", x.words(), x.repair()));
-            card.text("judged by the weather of this hour; a defect comes back unless its cause is gone");
+            causes(card, d,
+                    new Defect.Done(now.celsius(), now.humidity(), part, now.dewPoint(), now.sun(), film(c), below, c.tapeH(), Double.NaN));
+            card.text("judged by the weather of this hour, for the log tells of no coat yet; a defect comes back unless its cause is gone");
         });
+    }
+
+    private static void causes(Card card, Defect d, Defect.Done done) {
+        d.causes(done).forEach(x -> card.step(x.weight() >= 4 ? "likely" : "or", x.words(), x.repair()));
+    }
+
+    private static Defect.Paint film(Coating c) {
+        return new Defect.Paint(c.binder() == Coating.Binder.ENAMEL, c.binder() == Coating.Binder.WATER_ACRYLIC, c.leastC(), c.mostC(),
+                c.tapeH(), c.fullH());
+    }
+
+    /** When each run of coats was done, by its number. */
+    private Map<Integer, Sprayed.Times> times() {
+        var build = model.shownProperty().get();
+        var out = new HashMap<Integer, Sprayed.Times>();
+        Lessons.facts(build.log(), build).done().forEach((id, a) -> {
+            if (id instanceof TaskId.Step s && s.prop().equals(prop().id()) && s.series() == TaskId.Series.COLOUR)
+                out.put(s.number(), new Sprayed.Times(a.end().minusMinutes(Math.round(60 * a.hours())), a.end()));
+        });
+        return out;
+    }
+
+    /** What the log tells of a coat: its hour's weather, what it lay on, and when tape came. */
+    private void byLog(Card card, Defect d, List<Sprayed> logged) {
+        var s = logged.stream().filter(x -> x.step() == coat).findFirst().orElse(logged.getFirst());
+        card.row("on", new Choice<>("defect-coat", "which of the coats in the log", logged, s,
+                x -> Words.text("%s, %s", x.coats().zone(), x.coats().product()), x -> {
+                    coat = x.step();
+                    view.again();
+                }));
+        var hour = model.weather().at(s.from());
+        var c = model.shop().coating(s.coats().product());
+        var under = s.below().map(b -> film(model.shop().coating(b.product()))).orElse(film(c));
+        // here: where the log does not say when the film below was done, it counts as dry
+        double since = Double.isNaN(s.sinceBelowH()) ? under.fullH() : s.sinceBelowH();
+        causes(card, d, new Defect.Done(hour.celsius(), hour.humidity(), hour.celsius(), hour.dewPoint(), hour.sun(), film(c), under, since,
+                s.tapedH()));
+        String beneath = s.below().isEmpty() ? ""
+                : Double.isNaN(s.sinceBelowH()) ? "; how long " + s.below().get().product() + " had dried is not told"
+                        : Words.text("; %s after %s", Words.hours(s.sinceBelowH()), s.below().get().product());
+        String taped = Double.isNaN(s.tapedH()) ? "" : Words.text("; taped over after %s", Words.hours(s.tapedH()));
+        card.text(Words.text("judged by the log: sprayed %s at %.0f \u00b0C and %.0f %%%s%s; the part taken to be as warm as the air",
+                when(s.from()), hour.celsius(), hour.humidity(), beneath, taped));
     }
 
     @Override

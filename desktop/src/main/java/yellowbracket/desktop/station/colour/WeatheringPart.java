@@ -1,5 +1,6 @@
 package yellowbracket.desktop.station.colour;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -19,9 +20,11 @@ import yellowbracket.colour.zone.Painted;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.bench.Drawn;
+import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.smooth.Flaw;
 
 /** Wear and weather on the model before anything is risked: each slider is a step of the work, with tool, product, amount and minutes. */
@@ -63,6 +66,13 @@ final class WeatheringPart extends ColourPart {
                         .map(w -> w.steps().size() + " steps by hand, between the colours and the clear coat")
                         .orElse("nothing yet: slide one of these, and see it on the model"));
         for (var e : Effect.values()) effect(card, e);
+        if (shown().of(Effect.SOOT) > 0) {
+            int n = wish().weather().soot().size();
+            var last = Card.action("not the last", () -> change("one source of soot less",
+                    w -> w.withWeather(w.weather().smokingFrom(w.weather().soot().subList(0, n - 1)))));
+            last.setDisable(n == 0);
+            card.row("smoke comes", Card.more("from " + n + (n == 1 ? " place" : " places") + ": click them on the model"), last);
+        }
         card.row("chips by", new Choice<>("chipping", "how chips are made", Arrays.asList(Chipping.values()), wish().weather().chipping(),
                 Chipping::words, c -> change("chips by " + c.words(), w -> w.withWeather(w.weather().chippedBy(c)))));
         var none = Card.action("as new", () -> change("no weathering", w -> w.withWeather(WeatherWish.NEW)));
@@ -140,11 +150,25 @@ final class WeatheringPart extends ColourPart {
         double s = prop().scale();
         now.getTransforms().setAll(new Scale(s, s, s));
         thing = Optional.of(now);
+        now.setUserData(new Bench.Spot(this::smoke));
         view.shown(List.of(now), labels, "prop");
         view.bench().legend().none();
         model.result(ColourFigures.WEATHER)
                 .ifPresent(w -> view.bench()
                         .gauges(List.of(new Bench.Gauge("weathering", Words.about(w.hours()), w.steps().size() + " steps", ""))));
+    }
+
+    /** A click is where smoke comes out, once soot is asked for. */
+    private void smoke(Vec3 at) {
+        if (wish().weather().of(Effect.SOOT) <= 0) return;
+        var all = new ArrayList<>(wish().weather().soot());
+        all.add(at);
+        try {
+            var more = wish().weather().smokingFrom(all);
+            change("smoke comes out here", w -> w.withWeather(more));
+        } catch (IllegalArgumentException e) {
+            model.tell(AppModel.Tone.STOP, e.getMessage());
+        }
     }
 
     /** Only the colours change while a slider moves. */
@@ -166,7 +190,7 @@ final class WeatheringPart extends ColourPart {
         rgb[zones.size()] = packed(view.neutral());
         var base = new int[light.count()];
         for (int f = 0; f < base.length; f++) base[f] = rgb[view.slot(light.zone(f))];
-        var fields = model.result(ColourFigures.FIELDS).filter(f -> f.size() == light.count());
+        var fields = model.result(ColourFigures.SOOTED).filter(f -> f.size() == light.count());
         var colours = fields.map((WearFields w) -> Weathered.colours(w, shown(), f -> base[f], upTo)).orElse(base);
         return drawn.byColour(light.mesh(), f -> colours[f]);
     }

@@ -6,39 +6,30 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.IntPredicate;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.paint.Color;
-import javafx.scene.shape.MeshView;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourSurface;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.ZoneFile;
-import yellowbracket.colour.zone.Brush;
 import yellowbracket.colour.zone.Outline;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Region;
-import yellowbracket.colour.zone.Side;
 import yellowbracket.colour.zone.Transfer;
 import yellowbracket.derive.colour.ColourFigures;
-import yellowbracket.desktop.bench.Bench;
-import yellowbracket.desktop.bench.Drawn;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Words;
-import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
-import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.document.Edit;
-import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Coating;
 import yellowbracket.smooth.Flaw;
@@ -46,68 +37,20 @@ import yellowbracket.shop.Sheen;
 
 /** Zones painted on the model: brush, flood, bodies, sections, sides of planes; what each is painted with. */
 final class ZonesPart extends ColourPart {
-    /** What the pointer does on the bench. */
-    private enum Tool {
-        BRUSH("brush"), FLOOD("flood up to creases"), BODY("a whole body"), SECTION("a whole section"), PLANE("the side of a plane");
-
-        private final String words;
-
-        Tool(String words) {
-            this.words = words;
-        }
-    }
-
-    /** Sides of the model, in its own axes. */
-    private enum Way {
-        ABOVE("above", Vec3.Z), BELOW("below", Vec3.Z.times(-1)), LEFT("left of", Vec3.X), RIGHT("right of", Vec3.X.times(-1)),
-        AHEAD("ahead of", Vec3.Y), BEHIND("behind", Vec3.Y.times(-1));
-
-        private final String words;
-        private final Vec3 normal;
-
-        Way(String words, Vec3 normal) {
-            this.words = words;
-            this.normal = normal;
-        }
-    }
-
     private static final AskFile.Kind KIND = AskFile.Kind.of("zones", "ply", "obj", "json");
-    private static final double LEAST_MM = 1, MOST_MM = 200, STEP = 1.25;
     /** Patches of others smaller than this, mm2, are holes. */
     private static final double HOLE_MM2 = 400;
 
     private final ZonePainter painter;
-    /** Apart from the pages' own, whose kept shapes a moving pointer would drive out. */
-    private final Drawn drawn = new Drawn();
-    private Tool tool = Tool.BRUSH;
-    private Way way = Way.ABOVE;
-    private double radiusMm = 12, creaseDeg = 30, byMm = 3, share = 0.5;
-    private boolean twin, within, dragging;
+    private final ZoneHand hand;
+    private double byMm = 3;
+    private boolean dragging;
     private int chosen = -1;
-    private Optional<Shown> shown = Optional.empty();
-    private Optional<Vec3> pointer = Optional.empty();
-
-    /** What is on the bench: the light copy, its index, the thing drawn, and the stroke in hand. */
-    private static final class Shown {
-        private final Painted light;
-        private final Bvh index;
-        private final MeshView view;
-        private Optional<Brush> stroke = Optional.empty();
-
-        Shown(Painted light, MeshView view) {
-            this.light = light;
-            this.view = view;
-            index = Bvh.of(light.mesh());
-        }
-
-        int piece(Vec3 p) {
-            return index.closest(p).triangle();
-        }
-    }
 
     ZonesPart(ColourView view) {
         super(view);
         painter = new ZonePainter(model);
+        hand = new ZoneHand(view, painter, this::zone);
     }
 
     @Override
@@ -117,7 +60,7 @@ final class ZonesPart extends ColourPart {
 
     @Override
     boolean busy() {
-        return dragging || shown.filter(s -> s.stroke.isPresent()).isPresent();
+        return dragging || hand.strokes();
     }
 
     private ColourZone zone() {
@@ -182,37 +125,40 @@ final class ZonesPart extends ColourPart {
     }
 
     private void tools(Card card) {
-        card.row("paint with",
-                new Choice<>("zone-tool", "what paints on the model", Arrays.asList(Tool.values()), tool, t -> t.words, t -> {
-                    tool = t;
+        card.row("paint with", new Choice<>("zone-tool", "what paints on the model", Arrays.asList(ZoneHand.Tool.values()), hand.tool,
+                ZoneHand.Tool::words, t -> {
+                    hand.tool = t;
                     view.again();
                 }), twinButton());
-        switch (tool) {
+        switch (hand.tool) {
             case BRUSH -> {
-                var size = field("zone-radius", "radius of the brush", "mm between 1 and 200, such as 12", LEAST_MM, MOST_MM)
-                        .with(Words.text("%.0f", radiusMm));
-                size.setOnAction(e -> size.read().ifPresent(r -> radiusMm = r));
+                var size = field("zone-radius", "radius of the brush", "mm between 1 and 200, such as 12", ZoneHand.LEAST_MM,
+                        ZoneHand.MOST_MM).with(Words.text("%.0f", hand.radiusMm));
+                size.setOnAction(e -> size.read().ifPresent(r -> hand.radiusMm = r));
                 size.focusedProperty().subscribe(f -> {
-                    if (!f && size.edited()) size.read().ifPresent(r -> radiusMm = r);
+                    if (!f && size.edited()) size.read().ifPresent(r -> hand.radiusMm = r);
                 });
                 card.row("radius", size, Card.more("mm along the surface; , and . change it, Shift gives back to " + ground()));
             }
             case FLOOD -> {
                 var stay = new ToggleButton("within its zone");
                 stay.getStyleClass().setAll("toggle-button", "action");
-                stay.setSelected(within);
+                stay.setSelected(hand.within);
                 stay.setAccessibleText("flood no further than the zone that is clicked");
-                stay.setOnAction(e -> within = stay.isSelected());
-                card.row("stops at", slider("crease", "bend at which a flood stops, degrees", 1, 90, creaseDeg, v -> creaseDeg = v),
-                        Card.more(Words.text("%.0f\u00b0", creaseDeg)), stay);
+                stay.setOnAction(e -> hand.within = stay.isSelected());
+                card.row("stops at",
+                        slider("crease", "bend at which a flood stops, degrees", 1, 90, hand.creaseDeg, v -> hand.creaseDeg = v),
+                        Card.more(Words.text("%.0f\u00b0", hand.creaseDeg)), stay);
                 card.text("point at a place: what a click would take is lit");
             }
             case PLANE -> {
-                card.row("all", new Choice<>("plane-side", "which side of the plane", Arrays.asList(Way.values()), way, w -> w.words, w -> {
-                    way = w;
-                    light();
-                }), slider("plane-at", "where the plane lies", 0, 1, share, v -> share = v), Card.more(planeWords()));
-                var go = Card.action("make it " + zone().name(), this::side);
+                card.row("all", new Choice<>("plane-side", "which side of the plane", Arrays.asList(ZoneHand.Way.values()), hand.way,
+                        ZoneHand.Way::words, w -> {
+                            hand.way = w;
+                            hand.light();
+                        }), slider("plane-at", "where the plane lies", 0, 1, hand.share, v -> hand.share = v),
+                        Card.more(hand.planeWords()));
+                var go = Card.action("make it " + zone().name(), hand::side);
                 go.setId("paint-side");
                 card.add(go);
             }
@@ -229,9 +175,9 @@ final class ZonesPart extends ColourPart {
         var both = new ToggleButton("both sides");
         both.getStyleClass().setAll("toggle-button", "action");
         both.setId("zone-twin");
-        both.setSelected(twin);
+        both.setSelected(hand.twin);
         both.setAccessibleText("paint the same on the other side of the middle");
-        both.setOnAction(e -> twin = both.isSelected());
+        both.setOnAction(e -> hand.twin = both.isSelected());
         return both;
     }
 
@@ -245,7 +191,7 @@ final class ZonesPart extends ColourPart {
         s.valueChangingProperty().subscribe(on -> dragging = on);
         s.valueProperty().subscribe((before, v) -> {
             hear.accept(v.doubleValue());
-            light();
+            hand.light();
         });
         return s;
     }
@@ -319,7 +265,7 @@ final class ZonesPart extends ColourPart {
         var part = Card.action("part its islands", () -> islands(z));
         part.setDisable(wish().zones().size() > 100);
         card.row("surface", act("fill its holes", "holes of " + z.name(), p -> p.with(Region.holes(p, z.id(), HOLE_MM2 / (s * s)), z.id())),
-                part, act("mirror left to right", "zones to the other side", p -> Transfer.twin(p, Vec3.X, middle())));
+                part, act("mirror left to right", "zones to the other side", p -> Transfer.twin(p, Vec3.X, hand.middle())));
         var others = wish().zones().stream().filter(o -> o.id() != z.id()).toList();
         var more = new ArrayList<javafx.scene.Node>();
         more.add(Card.action("new zone", this::add));
@@ -409,177 +355,6 @@ final class ZonesPart extends ColourPart {
 
     @Override
     void draw() {
-        var light = view.light().orElseThrow();
-        var thing = view.painted(light, view.palette(), f -> view.slot(light.zone(f)));
-        var now = new Shown(light, thing);
-        shown = Optional.of(now);
-        thing.setUserData(new Bench.Brush(this::hover, this::over, this::done, true));
-        view.bench().onSize(this::resize);
-        var labels = prop().smooth()
-                .flaws()
-                .stream()
-                .filter(Flaw::accepted)
-                .map(f -> new Bench.Callout(f.at().times(prop().scale()), "weathering: " + f.kind().label(), ""))
-                .toList();
-        view.shown(List.of(thing), labels, "prop");
-        view.legendOfZones();
-        if (tool == Tool.PLANE) light();
-    }
-
-    private void resize(int by) {
-        radiusMm = Math.clamp(radiusMm * Math.pow(STEP, by), LEAST_MM, MOST_MM);
-        model.tell(AppModel.Tone.NOTE, Words.text("brush of %.0f mm", radiusMm));
-        light();
-    }
-
-    private void hover(Vec3 p) {
-        if (pointer.isPresent() && pointer.get().distance(p) < 1) return;
-        pointer = Optional.of(p);
-        light();
-    }
-
-    private void over(Vec3 p, boolean takes) {
-        if (tool != Tool.BRUSH) return;
-        var s = shown.orElseThrow();
-        if (s.stroke.isEmpty()) s.stroke = Optional.of(new Brush(s.light, radiusMm / prop().scale()));
-        var stroke = s.stroke.get();
-        boolean more = stroke.add(s.piece(p), p);
-        if (twin) {
-            var q = mirrored(p);
-            stroke.add(s.piece(q), q);
-        }
-        if (more) lit(s, stroke::covers, takes ? wish().ground() : zone().id());
-    }
-
-    private void done(List<Vec3> points, boolean takes) {
-        var s = shown.orElseThrow();
-        s.stroke = Optional.empty();
-        int to = takes ? wish().ground() : zone().id();
-        var name = wish().zone(to).map(ColourZone::name).orElse("zone");
-        double radius = radiusMm / prop().scale(), crease = creaseDeg;
-        boolean stay = within;
-        var seeds = new ArrayList<>(tool == Tool.BRUSH ? points : points.subList(0, 1));
-        if (twin) points.stream().limit(tool == Tool.BRUSH ? points.size() : 1).map(this::mirrored).forEach(seeds::add);
-        var planes = seeds.stream().map(q -> prop().cut().tree().around(q)).toList();
-        switch (tool) {
-            case BRUSH -> painter.run("brush: " + name, p -> brush(p, seeds, radius).onto(to));
-            case FLOOD -> painter.run("flood: " + name, p -> flood(p, seeds, q -> Region.flood(p, q, crease, stay), to));
-            case BODY -> painter.run("body: " + name, p -> flood(p, seeds, q -> Region.body(p, q), to));
-            case SECTION -> painter.run("section: " + name, p -> {
-                var now = p;
-                for (var round : planes)
-                    now = Side.within(now, round.stream().map(c -> new Side.Half(c.normal(), c.offsetMm())).toList(), to);
-                return now;
-            });
-            case PLANE -> {}
-        }
-    }
-
-    private interface Picked {
-        boolean[] from(int piece);
-    }
-
-    private static Painted flood(Painted p, List<Vec3> seeds, Picked region, int to) {
-        var index = Bvh.of(p.mesh());
-        var in = new boolean[p.count()];
-        for (var s : seeds) {
-            var one = region.from(index.closest(s).triangle());
-            for (int f = 0; f < in.length; f++) in[f] |= one[f];
-        }
-        return p.with(in, to);
-    }
-
-    private static Brush brush(Painted p, List<Vec3> points, double radius) {
-        var index = Bvh.of(p.mesh());
-        var brush = new Brush(p, radius);
-        for (var q : points) {
-            var near = index.closest(q);
-            brush.add(near.triangle(), near.point());
-        }
-        return brush;
-    }
-
-    private void side() {
-        double at = planeAt();
-        var z = zone();
-        var normal = way.normal;
-        painter.run(z.name() + " " + way.words + " " + planeWords(), p -> Side.of(p, normal, at, z.id(), Side.Only.ALL));
-    }
-
-    private Optional<Bounds3> box() {
-        return shown.map(s -> s.light.mesh().bounds());
-    }
-
-    private double middle() {
-        return box().map(b -> b.centre().x()).orElse(0.0);
-    }
-
-    private Vec3 mirrored(Vec3 p) {
-        return new Vec3(2 * middle() - p.x(), p.y(), p.z());
-    }
-
-    /** Along the normal, model mm. */
-    private double planeAt() {
-        var b = box().orElse(Bounds3.of(0, 0, 0, 1, 1, 1));
-        double low = Math.min(way.normal.dot(b.min()), way.normal.dot(b.max())),
-                high = Math.max(way.normal.dot(b.min()), way.normal.dot(b.max()));
-        boolean up = way.normal.x() + way.normal.y() + way.normal.z() > 0;
-        return low + (up ? share : 1 - share) * (high - low);
-    }
-
-    private String planeWords() {
-        return words().length(Math.abs(planeAt()) * prop().scale());
-    }
-
-    /** What a click or the button would take is lit. */
-    private void light() {
-        if (shown.isEmpty() || shown.get().stroke.isPresent()) return;
-        var s = shown.get();
-        if (tool == Tool.PLANE) {
-            double at = planeAt();
-            lit(s, f -> s.light.mesh().centroid(f).dot(way.normal) > at, zone().id());
-            return;
-        }
-        if (pointer.isEmpty()) return;
-        var seeds = twin ? List.of(pointer.get(), mirrored(pointer.get())) : List.of(pointer.get());
-        lit(s, region(s, seeds), zone().id());
-    }
-
-    private IntPredicate region(Shown s, List<Vec3> seeds) {
-        if (tool == Tool.BRUSH) {
-            var tip = new Brush(s.light, radiusMm / prop().scale());
-            seeds.forEach(q -> tip.add(s.piece(q), q));
-            return tip::covers;
-        }
-        var all = new boolean[s.light.count()];
-        for (var q : seeds) {
-            var planes = prop().cut().tree().around(q);
-            var one = switch (tool) {
-                case FLOOD -> Region.flood(s.light, s.piece(q), creaseDeg, within);
-                case BODY -> Region.body(s.light, s.piece(q));
-                case SECTION, BRUSH, PLANE -> within(s.light, planes);
-            };
-            for (int f = 0; f < all.length; f++) all[f] |= one[f];
-        }
-        return f -> all[f];
-    }
-
-    private static boolean[] within(Painted p, List<yellowbracket.cut.solid.CutPlane> planes) {
-        var out = new boolean[p.count()];
-        for (int f = 0; f < out.length; f++) {
-            var c = p.mesh().centroid(f);
-            out[f] = planes.stream().allMatch(q -> q.height(c) >= 0);
-        }
-        return out;
-    }
-
-    private void lit(Shown s, IntPredicate which, int to) {
-        var palette = new ArrayList<>(view.palette());
-        var base = palette.get(view.slot(to));
-        palette.add(base.interpolate(Role.PICKED.colour(), 0.45));
-        int lit = palette.size() - 1;
-        var look = drawn.byPalette(s.light.mesh(), palette, f -> which.test(f) ? lit : view.slot(s.light.zone(f)));
-        s.view.setMesh(look.getMesh());
-        s.view.setMaterial(look.getMaterial());
+        hand.draw();
     }
 }

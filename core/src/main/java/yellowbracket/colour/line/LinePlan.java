@@ -1,0 +1,134 @@
+package yellowbracket.colour.line;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import yellowbracket.colour.Cover;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Lab;
+import yellowbracket.shop.Practice;
+
+/**
+ * What painting lines by hand takes: with each tool that could do it, and in sessions a hand stays steady for.
+ * @param lines those painted, real mm @param ways one a tool @param chosen empty when no line is painted, or no tool can
+ * @param sessions minutes at work of each @param days on which they are done
+ */
+public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> chosen, List<Double> sessions, int days,
+        List<Finding> findings) {
+    public static final LinePlan NONE = new LinePlan(List.of(), List.of(), Optional.empty(), List.of(), 0, List.of());
+    /** A marker hides on what is lighter by this, L*. */
+    private static final double LIGHTER = 15;
+    /** Tape bends no tighter, and does not seal in what is deeper than this share of its width. */
+    private static final double TAPE_RADIUS_MM = 12, TAPE_DEEP = 0.3, OVER_MM = 8;
+    /** A coat by a liner brush goes so far to its colour. */
+    private static final double BRUSH_SHARE = 0.75;
+    /** Laying out: paint thinned and tried, marker run in, tape cut. */
+    private static final double LAY_OUT_MIN = 8;
+    /** Paint on a line, ml for each metre and mm of width. */
+    private static final double ML_M_MM = 0.12;
+    /** More passes by brush are not worth it. */
+    private static final int MOST_PASSES = 4;
+
+    /**
+     * With one tool.
+     * @param minutes of work, breaks not counted @param measured whether this maker's own strips tell @param why it cannot, or empty
+     */
+    public record Way(LineTool tool, double minutes, int passes, boolean measured, String why) {
+        public boolean works() {
+            return why.isEmpty();
+        }
+    }
+
+    public LinePlan {
+        lines = List.copyOf(lines);
+        ways = List.copyOf(ways);
+        sessions = List.copyOf(sessions);
+        findings = List.copyOf(findings);
+    }
+
+    public double lengthMm() {
+        return lines.stream().mapToDouble(SurfaceLine::lengthMm).sum();
+    }
+
+    /** Of paint or ink. */
+    public double ml() {
+        int passes = chosen.map(Way::passes).orElse(0);
+        return passes * lines.stream().mapToDouble(l -> l.lengthMm() / 1000 * l.widthMm() * ML_M_MM).sum();
+    }
+
+    /** At work, breaks not counted. */
+    public double hours() {
+        return sessions.stream().mapToDouble(x -> x).sum() / 60;
+    }
+
+    /** @param lines painted, real mm @param base colour beneath a place, {@code #rrggbb} */
+    public static LinePlan of(List<SurfaceLine> lines, LineWish wish, Function<Vec3, String> base, Catalogue shop) {
+        if (lines.isEmpty() || wish.none()) return NONE;
+        var findings = new ArrayList<Finding>();
+        var on = lines.stream().map(l -> base.apply(l.at())).distinct().toList();
+        var ways = new ArrayList<Way>();
+        for (var t : LineTool.values()) ways.add(way(t, lines, wish, on, shop));
+        var chosen = wish.tool()
+                .flatMap(t -> ways.stream().filter(w -> w.tool() == t).findFirst())
+                .or(() -> ways.stream().filter(Way::works).min(java.util.Comparator.comparingDouble(Way::minutes)));
+        chosen.filter(w -> !w.works())
+                .ifPresent(w -> findings.add(Finding.of(Weight.CARE, Subject.WHOLE, "lines by %s: %s", w.tool().words(), w.why())));
+        double work = chosen.map(Way::minutes).orElse(0.0);
+        double each = shop.usual(Practice.LINE_SESSION_MIN), pause = shop.usual(Practice.LINE_BREAK_MIN),
+                day = 60 * shop.usual(Practice.LINES_DAY_H);
+        int count = (int) Math.ceil(work / each - 1e-9);
+        var sessions = new ArrayList<Double>();
+        for (int i = 0; i < count; i++) sessions.add(work / count);
+        int perDay = Math.max(1, (int) Math.floor((day + pause) / (each + pause)));
+        if (chosen.filter(w -> !w.measured()).isPresent())
+            findings.add(Finding.note("minutes for lines are a starting value: paint 20 cm of "
+                    + "the same groove on a test strip against the clock, and tell it"));
+        if (chosen.filter(w -> w.passes() >= MOST_PASSES).isPresent()) findings.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                "%d passes to hide what is beneath the lines: spray them first and mask, or take another colour", chosen.get().passes()));
+        return new LinePlan(lines, ways, chosen, sessions, (count + perDay - 1) / perDay, findings);
+    }
+
+    private static Way way(LineTool t, List<SurfaceLine> lines, LineWish wish, List<String> on, Catalogue shop) {
+        double metres = lines.stream().mapToDouble(SurfaceLine::lengthMm).sum() / 1000;
+        var own = wish.strips().stream().filter(s -> s.tool() == t).toList();
+        double ownMm = own.stream().mapToDouble(LineWish.Strip::lengthMm).sum();
+        double perM = ownMm > 0 ? own.stream().mapToDouble(LineWish.Strip::minutes).sum() / (ownMm / 1000) : usual(t, shop);
+        int passes = t == LineTool.MARKER ? 1
+                : on.stream().mapToInt(b -> Cover.coats(b, wish.hex(), BRUSH_SHARE).orElse(MOST_PASSES)).max().orElse(1);
+        passes = Math.clamp(passes, 1, MOST_PASSES);
+        // here: tape is laid once for all passes; a strip was painted with as many passes as it took
+        double times = t == LineTool.BRUSH && ownMm == 0 ? passes : 1;
+        return new Way(t, LAY_OUT_MIN + metres * perM * times, passes, ownMm > 0, why(t, lines, wish, on));
+    }
+
+    private static double usual(LineTool t, Catalogue shop) {
+        return switch (t) {
+            case BRUSH -> shop.usual(Practice.LINE_BRUSH_MIN_M);
+            case MARKER -> shop.usual(Practice.LINE_MARKER_MIN_M);
+            case TAPE -> 2 * shop.usual(Practice.TAPE_TIGHT_MIN_M) + 2 * shop.usual(Practice.TOUCH_UP_MIN_M);
+        };
+    }
+
+    private static String why(LineTool t, List<SurfaceLine> lines, LineWish wish, List<String> on) {
+        if (t == LineTool.MARKER) {
+            double ink = Lab.ofHex(wish.hex()).l();
+            if (on.stream().anyMatch(b -> Lab.ofHex(b).l() < ink + LIGHTER))
+                return "its ink does not hide on what is as dark or darker: take a brush";
+        }
+        if (t == LineTool.TAPE) {
+            long deep = lines.stream().filter(l -> l.depthMm() > TAPE_DEEP * l.widthMm() && l.kind() == SurfaceLine.Kind.GROOVE).count();
+            if (deep > 0)
+                return deep + (deep == 1 ? " groove is" : " grooves are") + " too deep: paint creeps under tape that bridges them";
+            long tight = lines.stream().filter(l -> l.leastRadiusMm(OVER_MM) < TAPE_RADIUS_MM).count();
+            if (tight > 0)
+                return String.format(Locale.ROOT, "%d bend tighter than the %.0f mm that fine tape follows", tight, TAPE_RADIUS_MM);
+        }
+        return "";
+    }
+}

@@ -1,0 +1,131 @@
+package yellowbracket.desktop.station.colour;
+
+import java.util.ArrayList;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.control.ColorPicker;
+import javafx.scene.control.TextField;
+import javafx.scene.paint.Color;
+import yellowbracket.colour.Reference;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Sheet;
+
+/** What the prop is made after, at the foot of the palette: areas of colour held against the zones, and what is counted, to tick off. */
+final class ReferencesPart {
+    private final ColourView view;
+    private String open = "";
+    private String picked = "";
+
+    ReferencesPart(ColourView view) {
+        this.view = view;
+    }
+
+    private void change(String name, UnaryOperator<java.util.List<Reference>> how) {
+        try {
+            view.model()
+                    .apply(yellowbracket.document.Edit.colours(name, view.prop().id(), w -> w.withReferences(how.apply(w.references()))));
+        } catch (IllegalArgumentException e) {
+            view.model().tell(AppModel.Tone.STOP, e.getMessage());
+        }
+    }
+
+    private void replace(String name, Reference by) {
+        change(name, all -> all.stream().map(r -> r.name().equals(by.name()) ? by : r).toList());
+    }
+
+    private Optional<Reference> shown() {
+        var all = view.prop().colour().references();
+        return all.stream().filter(r -> r.name().equals(open)).findFirst().or(() -> all.stream().findFirst());
+    }
+
+    private static TextField text(String id, String what, String now, int columns) {
+        var t = new TextField(now);
+        t.setId(id);
+        t.setAccessibleText(what);
+        t.setPrefColumnCount(columns);
+        return t;
+    }
+
+    void write(Card card) {
+        card.title("what it is made after");
+        var all = view.prop().colour().references();
+        var name = text("reference-name", "name of a picture or drawing it is made after", "", 10);
+        var add = Card.action("new reference", () -> {
+            try {
+                var r = Reference.of(name.getText().strip());
+                open = r.name();
+                change("reference " + r.name(), list -> {
+                    var more = new ArrayList<>(list);
+                    more.add(r);
+                    return more;
+                });
+            } catch (IllegalArgumentException e) {
+                view.model().tell(AppModel.Tone.STOP, e.getMessage());
+            }
+        });
+        add.setId("reference-add");
+        card.row("picture", name, add);
+        if (all.size() > 1) card.row("shown", new yellowbracket.desktop.widget.Choice<>("reference-shown", "which reference is shown", all,
+                shown().orElseThrow(), Reference::name, r -> {
+                    open = r.name();
+                    view.again();
+                }));
+        shown().ifPresent(r -> one(card, r));
+    }
+
+    private void one(Card card, Reference r) {
+        var zones = view.prop().colour().zones();
+        double limit = view.model().shownProperty().get().paints().limit();
+        if (!r.areas().isEmpty()) card.add(new Sheet<Reference.Area>("reference-areas", "none").swatch("", a -> Color.web(a.hex()))
+                .words(r.name(), Reference.Area::part)
+                .words("zone", a -> r.nearest(a, zones).map(n -> n.zone().name()).orElse("-"))
+                .number("off", a -> r.nearest(a, zones).map(Reference.Nearest::off).orElse(0.0),
+                        a -> r.nearest(a, zones).map(n -> Words.text(n.off() > limit ? "%.1f !" : "%.1f", n.off())).orElse("-"))
+                .rows(r.areas(), 6)
+                .onPick(a -> picked = a.part()));
+        for (var c : r.counts()) {
+            var one = Card.action("one more",
+                    () -> replace(c.what() + " " + (c.done() + 1), r.with(new Reference.Count(c.what(), c.count(), c.done() + 1))));
+            one.setAccessibleText("one more of " + c.what());
+            one.setDisable(c.complete());
+            var back = Card.action("one less",
+                    () -> replace(c.what() + " " + (c.done() - 1), r.with(new Reference.Count(c.what(), c.count(), c.done() - 1))));
+            back.setAccessibleText("one less of " + c.what());
+            back.setDisable(c.done() == 0);
+            card.row(c.what(), Card.more(Words.text("%d of %d", c.done(), c.count())), one, back);
+        }
+        var part = text("reference-part", "an area of colour on " + r.name(), "", 8);
+        var hex = new ColorPicker(Color.web("#8b8f92"));
+        hex.setId("reference-hex");
+        hex.setAccessibleText("its colour");
+        hex.getStyleClass().add("bare-picker");
+        card.row("an area", part, hex,
+                Card.action("add", () -> add(() -> r.with(new Reference.Area(part.getText().strip(), ColourView.hex(hex.getValue()))))));
+        var what = text("reference-what", "what is counted on " + r.name(), "", 8);
+        var count = text("reference-count", "how many there are", "", 3);
+        var tell = Card.action("add it", () -> add(() -> {
+            try {
+                return r.with(new Reference.Count(what.getText().strip(), Integer.parseInt(count.getText().strip()), 0));
+            } catch (NumberFormatException e) {
+                throw new IllegalArgumentException("how many " + what.getText() + ": a whole number, such as 7");
+            }
+        }));
+        tell.setId("reference-count-add");
+        card.row("to count", what, count, tell);
+        var off = Card.action("take it off", () -> replace("without " + picked, r.without(picked)));
+        off.setDisable(picked.isEmpty());
+        card.row("", off, Card.action("no more " + r.name(),
+                () -> change("without " + r.name(), list -> list.stream().filter(x -> !x.name().equals(r.name())).toList())));
+    }
+
+    private void add(java.util.function.Supplier<Reference> make) {
+        try {
+            var r = make.get();
+            replace("to " + r.name(), r);
+        } catch (IllegalArgumentException e) {
+            view.model().tell(AppModel.Tone.STOP, e.getMessage());
+        }
+    }
+}
