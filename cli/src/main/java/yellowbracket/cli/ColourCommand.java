@@ -12,8 +12,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourSurface;
+import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.Mount;
+import yellowbracket.colour.Overlap;
 import yellowbracket.colour.ZoneFile;
 import yellowbracket.colour.line.LinePlan;
 import yellowbracket.colour.zone.Border;
@@ -85,7 +87,7 @@ final class ColourCommand extends OneProp {
         for (var r : wish.references()) findings.addAll(r.open(wish.zones(), b.paints().limit()));
         var out = new LinkedHashMap<String, Object>();
         out.put("zones", wish.zones().stream().map(z -> zone(z, wish.zones(), plan, surface)).toList());
-        out.put("order", order(plan));
+        out.put("order", order(plan, surface, wish));
         var shop = Catalogue.builtIn();
         out.put("rates",
                 map("tapeMinPerM", shop.usual(Practice.TAPE_GENTLE_MIN_M), "tightTapeMinPerM", shop.usual(Practice.TAPE_TIGHT_MIN_M),
@@ -158,17 +160,19 @@ final class ColourCommand extends OneProp {
                 under.map(g -> g.shade()).orElse(null), "borders", borders);
     }
 
-    private static List<Object> order(ColourPlan plan) {
+    private static List<Object> order(ColourPlan plan, ColourSurface surface, ColourWish wish) {
         var out = new ArrayList<Object>();
         int step = 0;
         for (var c : plan.coats()) {
             boolean never = c.recoatToH() >= 100;
+            var at = Overlap.of(plan, surface, step, wish::zone);
             out.add(map("step", ++step, "zone", c.zone(), "product", c.product(), "hex", c.hex(), "coats", c.count(), "likely",
                     List.of(c.likely().least(), c.likely().most()), "gramsEach", c.grams(), "mask",
                     map("tapeM", c.tapeM(), "filmDm2", c.filmDm2(), "minutes", c.maskMin(), "brush", !c.sprayed(), "on",
                             c.masks().stream().map(ColourPlan.Masked::name).toList()),
                     "window", map("fromH", c.recoatFromH(), "toH", never ? null : c.recoatToH(), "againH", never ? null : c.recoatAgainH()),
-                    "tapeAfterH", c.tapeH(), "unmaskWithinH", Optional.of(UNMASK_H).filter(h -> !c.masks().isEmpty()).orElse(null)));
+                    "overMm", at.over().stream().map(o -> map("zone", o.zone(), "mm", o.mm())).toList(), "tapeAfterH", c.tapeH(),
+                    "unmaskWithinH", Optional.of(UNMASK_H).filter(h -> !c.masks().isEmpty()).orElse(null)));
         }
         return out;
     }

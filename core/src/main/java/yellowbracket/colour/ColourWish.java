@@ -20,7 +20,7 @@ import yellowbracket.finding.Limits;
  */
 @RecordBuilder
 public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim, List<Integer> order, String seal, WeatherWish weather,
-        List<Mark> marks, LineWish lines, List<Reference> references) implements ColourWishBuilder.With {
+        List<Mark> marks, LineWish lines, List<ColourReference> references) implements ColourWishBuilder.With {
     private static final int MOST_ZONES = 200;
     public static final ColourWish GREY = of(List.of(ColourZone.of(0, "all over", "#8b8f92", "acrylic lacquer spray")), "matt clear");
 
@@ -30,7 +30,7 @@ public record ColourWish(List<ColourZone> zones, Optional<ZoneMap> map, Aim aim,
         marks = List.copyOf(marks);
         references = List.copyOf(references);
         java.util.Objects.requireNonNull(lines, "lines");
-        Limits.distinct("references", references, Reference::name);
+        Limits.distinct("references", references, ColourReference::name);
         if (marks.size() > MOST_ZONES) throw new IllegalArgumentException("more than " + MOST_ZONES + " marks");
         java.util.Objects.requireNonNull(aim, "aim");
         java.util.Objects.requireNonNull(weather, "weather");

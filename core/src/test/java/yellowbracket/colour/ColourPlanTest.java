@@ -217,4 +217,22 @@ class ColourPlanTest {
         assertThat(Tape.along(BorderLines.of(bands(98)).getFirst())).isEqualTo(Tape.FLEXIBLE);
         assertThat(Tape.metres(surface(bands(0)), 0, List.of(1))).containsOnlyKeys(Tape.PLAIN);
     }
+
+    /** The first runs over the line into the second; the second is masked against, its tape sealed with the first's colour. */
+    @Test
+    void theFirstRunsOverTheLineAndTheTapeIsSealedWithWhatIsBeneath() {
+        var wish = ColourWish.of(List.of(zone(0, "a", "#1b1c1e", LACQUER), zone(1, "b", "#b3202a", LACQUER)), "");
+        var plan = plan(bands(0), wish);
+        var surface = surface(bands(0));
+        var own = plan.coats().stream().filter(c -> c.zones().size() == 1 && !c.zone().equals(ColourPlan.ALL)).toList();
+        var first = Overlap.of(plan, surface, plan.coats().indexOf(own.getFirst()), wish::zone);
+        var last = Overlap.of(plan, surface, plan.coats().indexOf(own.getLast()), wish::zone);
+        assertThat(first.over()).singleElement().satisfies(o -> {
+            assertThat(o.zone()).isEqualTo(own.getLast().zone());
+            assertThat(o.mm()).isEqualTo(3);
+        });
+        assertThat(first.seals()).isEmpty();
+        assertThat(last.over()).isEmpty();
+        assertThat(last.seals()).singleElement().satisfies(x -> assertThat(x.zone()).isEqualTo(own.getFirst().zone()));
+    }
 }

@@ -2,6 +2,7 @@ package yellowbracket.derive;
 
 import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.lang.ref.WeakReference;
 import java.time.LocalDateTime;
@@ -18,6 +19,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.colour.line.SurfaceLine;
+import yellowbracket.colour.line.LineWish;
+import yellowbracket.colour.ColourReference;
 import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.colour.zone.Painted;
@@ -136,6 +141,10 @@ class DerivingTest {
         out.put("weathered", Edit.colours("dusty", "crate", c -> c.withWeather(WeatherWish.NEW.with(Effect.DUST, 0.4))));
         out.put("painted", Edit.colours("cap", "crate", c -> c.with(ColourZone.of(1, "cap", "#b3202a", "enamel spray"))
                 .withMap(Optional.of(ZoneMap.of(Side.of(Painted.all(CRATE, 0), Vec3.Z, 55, 1, Side.Only.ALL), CRATE.contentHash())))));
+        out.put("reference", Edit.colours("plate 3", "crate", c -> c.withReferences(List.of(ColourReference.of("plate 3")))));
+        out.put("lines", Edit.colours("grooves", "crate", c -> c.withLines(LineWish.NONE.withKinds(Set.of(SurfaceLine.Kind.GROOVE)))));
+        out.put("soot", Edit.colours("smoke", "crate",
+                c -> c.withWeather(WeatherWish.NEW.with(Effect.SOOT, 0.4).smokingFrom(List.of(new Vec3(60, 40, 90))))));
         out.put("order", Edit.colours("by hand", "crate", c -> c.withOrder(List.of(0))));
         out.put("paints", Edit.paints("a paint", s -> s
                 .with(new Paint("grey", "acrylic lacquer spray", "#8b8f92", Optional.empty(), Sheen.SATIN, OptionalDouble.of(0.5), 100))));
@@ -175,25 +184,31 @@ class DerivingTest {
         return Entry.parse(NOW.minusHours(4), words, both()).orElseThrow();
     }
 
+    private static final String[] HELD = {"faces kept bare", "mounts"};
     private static final String[] COLOUR = {"zones", "zones drawn", "edges drawn", "areas and borders", "what is sprayed", "colours",
-            "test cards", "tight borders", "wear and weather", "weathering"};
+            "test cards", "tight borders", "wear and weather", "wear, weather and soot", "weathering", "lines by hand", HELD[0], HELD[1],
+            "what marks lie over"};
     private static final Set<String> PLAN = Set.of("plates", "work", "tasks", "schedule", "chance", "needs", "spools");
 
     /** What each edit may make anew; what is not listed may change anything of its prop. */
     private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of()), Map.entry("lock plane", Set.of()),
             Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
             Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends")),
-            Map.entry("seal", with("colours", "weathering", "test cards")),
-            Map.entry("weathered", with("weathering", "colours", "test cards")), Map.entry("paints", with("colours", "test cards")),
-            Map.entry("order", with("colours", "test cards")), Map.entry("painted", with(COLOUR)),
+            Map.entry("seal", with("colours", "weathering", "test cards", HELD[0], HELD[1])),
+            Map.entry("weathered", with("weathering", "wear, weather and soot", "colours", "test cards", HELD[0], HELD[1])),
+            Map.entry("paints", with("colours", "test cards", HELD[0], HELD[1])), Map.entry("reference", Set.of()),
+            Map.entry("lines", with("grooves and raised lines", "lines by hand")),
+            Map.entry("soot", with("weathering", "wear, weather and soot", "colours", "test cards", HELD[0], HELD[1])),
+            Map.entry("order", with("colours", "test cards", HELD[0], HELD[1])), Map.entry("painted", with(COLOUR)),
             Map.entry("finish",
-                    with("smoothing", "fineness", "layer bands", "details lost", "rounds", "primer shade", "colours", "test cards")),
+                    with("smoothing", "fineness", "layer bands", "details lost", "rounds", "primer shade", "colours", "test cards", HELD[0],
+                            HELD[1])),
             Map.entry("look", with("rounds")),
             Map.entry("brush",
                     with("depth map", "areas", "smoothing", "fineness", "layer bands", "details lost", "rounds", "primer shade")),
             Map.entry("join",
                     with("joins", "what is joined", "seams to finish", "smoothing", "fineness", "layer bands", "details lost",
-                            "primer shade")),
+                            "primer shade", HELD[0], HELD[1])),
             Map.entry("queue", with()), Map.entry("spool", Set.of("spools")), Map.entry("load", Set.of("spools")),
             Map.entry("due", Set.of("schedule", "chance", "spools")),
             Map.entry("move plane",
@@ -201,7 +216,8 @@ class DerivingTest {
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",
                             "joins", "contacts", "hardware of seams", "parts in hand", "what is joined", "seams to finish", "areas",
                             "depth map", "details lost", "rounds", "smoothing", "fineness", "primer shade", "weathering", "test cards",
-                            "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through", "layer bands")));
+                            "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through", "layer bands", HELD[0],
+                            HELD[1], "what marks lie over")));
 
     private static Set<String> with(String... more) {
         return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());
@@ -256,6 +272,26 @@ class DerivingTest {
                 .map(Figure.Key::figure)
                 .filter(f -> !f.contains("guess"))
                 .filter(f -> !Set.of("model", "index", "zones").contains(f))).as("undo finds all but what is not kept").isEmpty();
+    }
+
+    /** Left for right: the zones go with the surface. */
+    @Test
+    void zonesOfAMirroredModelLieOnTheOtherSide() {
+        var half = Side.of(Painted.all(CRATE, 0), Vec3.X, 80, 1, Side.Only.ALL);
+        var build = Edit
+                .colours("end", "crate",
+                        c -> c.with(ColourZone.of(1, "end", "#b3202a", "enamel spray"))
+                                .withMap(Optional.of(ZoneMap.of(half, CRATE.contentHash()))))
+                .change()
+                .apply(empty().with(crate()));
+        var mirrored = Edit.intake("mirror", "crate", i -> i.withMirrored(true)).change().apply(build);
+        var zones = pass(mirrored, new Memo()).run(List.of(new Want(ColourFigures.ZONES, "crate")))
+                .get(ColourFigures.ZONES, "crate")
+                .orElseThrow();
+        assertThat(zones.told()).isEmpty();
+        assertThat(zones.painted().areaMm2(1)).isCloseTo(half.areaMm2(1), within(1e-3 * half.areaMm2(1)));
+        var m = zones.painted().mesh();
+        for (int f = 0; f < zones.painted().count(); f++) assertThat(zones.painted().zone(f)).isEqualTo(m.centroid(f).x() < -80 ? 1 : 0);
     }
 
     @Test

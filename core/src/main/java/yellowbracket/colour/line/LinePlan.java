@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
-import yellowbracket.colour.Cover;
+import java.util.function.ToIntFunction;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
@@ -27,13 +27,14 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
     /** Tape bends no tighter, and does not seal in what is deeper than this share of its width. */
     private static final double TAPE_RADIUS_MM = 12, TAPE_DEEP = 0.3, OVER_MM = 8;
     /** A coat by a liner brush goes so far to its colour. */
-    private static final double BRUSH_SHARE = 0.75;
+    public static final double BRUSH_SHARE = 0.75;
     /** Laying out: paint thinned and tried, marker run in, tape cut. */
     private static final double LAY_OUT_MIN = 8;
     /** Paint on a line, ml for each metre and mm of width. */
     private static final double ML_M_MM = 0.12;
     /** More passes by brush are not worth it. */
     private static final int MOST_PASSES = 4;
+    private static final int MOST_FORKS = 40;
 
     /**
      * With one tool.
@@ -67,13 +68,17 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
         return sessions.stream().mapToDouble(x -> x).sum() / 60;
     }
 
-    /** @param lines painted, real mm @param base colour beneath a place, {@code #rrggbb} */
-    public static LinePlan of(List<SurfaceLine> lines, LineWish wish, Function<Vec3, String> base, Catalogue shop) {
+    /**
+     * @param lines painted, real mm @param base colour beneath a place, {@code #rrggbb}
+     * @param coats by brush that hide such a colour
+     */
+    public static LinePlan of(List<SurfaceLine> lines, LineWish wish, Function<Vec3, String> base, ToIntFunction<String> coats,
+            Catalogue shop) {
         if (lines.isEmpty() || wish.none()) return NONE;
         var findings = new ArrayList<Finding>();
         var on = lines.stream().map(l -> base.apply(l.at())).distinct().toList();
         var ways = new ArrayList<Way>();
-        for (var t : LineTool.values()) ways.add(way(t, lines, wish, on, shop));
+        for (var t : LineTool.values()) ways.add(way(t, lines, wish, on, coats, shop));
         var chosen = wish.tool()
                 .flatMap(t -> ways.stream().filter(w -> w.tool() == t).findFirst())
                 .or(() -> ways.stream().filter(Way::works).min(java.util.Comparator.comparingDouble(Way::minutes)));
@@ -91,16 +96,22 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
                     + "the same groove on a test strip against the clock, and tell it"));
         if (chosen.filter(w -> w.passes() >= MOST_PASSES).isPresent()) findings.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 "%d passes to hide what is beneath the lines: spray them first and mask, or take another colour", chosen.get().passes()));
+        lines.stream()
+                .filter(l -> l.runs().size() > MOST_FORKS)
+                .findFirst()
+                .ifPresent(l -> findings.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                        "a %s of %d arms is more likely a rough surface than a line: leave it out, or smooth the model", l.kind().words(),
+                        l.runs().size())));
         return new LinePlan(lines, ways, chosen, sessions, (count + perDay - 1) / perDay, findings);
     }
 
-    private static Way way(LineTool t, List<SurfaceLine> lines, LineWish wish, List<String> on, Catalogue shop) {
+    private static Way way(LineTool t, List<SurfaceLine> lines, LineWish wish, List<String> on, ToIntFunction<String> coats,
+            Catalogue shop) {
         double metres = lines.stream().mapToDouble(SurfaceLine::lengthMm).sum() / 1000;
         var own = wish.strips().stream().filter(s -> s.tool() == t).toList();
         double ownMm = own.stream().mapToDouble(LineWish.Strip::lengthMm).sum();
         double perM = ownMm > 0 ? own.stream().mapToDouble(LineWish.Strip::minutes).sum() / (ownMm / 1000) : usual(t, shop);
-        int passes = t == LineTool.MARKER ? 1
-                : on.stream().mapToInt(b -> Cover.coats(b, wish.hex(), BRUSH_SHARE).orElse(MOST_PASSES)).max().orElse(1);
+        int passes = t == LineTool.MARKER ? 1 : on.stream().mapToInt(coats).max().orElse(1);
         passes = Math.clamp(passes, 1, MOST_PASSES);
         // here: tape is laid once for all passes; a strip was painted with as many passes as it took
         double times = t == LineTool.BRUSH && ownMm == 0 ? passes : 1;

@@ -16,6 +16,7 @@ import yellowbracket.colour.ColourPlanner;
 import yellowbracket.colour.ColourSurface;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Cover;
 import yellowbracket.colour.Mount;
 import yellowbracket.colour.Overspray;
 import yellowbracket.colour.TestCards;
@@ -47,6 +48,7 @@ import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
+import yellowbracket.join.Apart;
 import yellowbracket.join.Fittings;
 import yellowbracket.join.SeamJoin;
 import yellowbracket.mesh.Mesh;
@@ -322,12 +324,13 @@ public final class ColourFigures {
         var plan = in.get(COLOUR);
         var worked = in.get(JoinFigures.FITTINGS).bySeam();
         int coats = plan.areas().stream().mapToInt(a -> over(plan, a.zone().id())).max().orElse(0);
+        var late = in.get(JoinFigures.ASKED).open();
         return new Bare(in.get(JoinFigures.JOINS)
                 .joins()
                 .stream()
-                .filter(j -> !j.glued())
-                .map(j -> BareFace.of(j.seam().name(), j.besides().apart().orElseThrow().words(), j.seam().areaMm2(),
-                        worked.getOrDefault(j.seam().name(), Fittings.NONE).pieces(), coats))
+                .filter(j -> !j.glued() || late.contains(j.seam().name()))
+                .map(j -> BareFace.of(j.seam().name(), j.besides().apart().map(Apart::words).orElse("is glued after painting"),
+                        j.seam().areaMm2(), worked.getOrDefault(j.seam().name(), Fittings.NONE).pieces(), coats))
                 .toList());
     }
 
@@ -388,7 +391,7 @@ public final class ColourFigures {
         return LinePlan.of(real, wish, p -> {
             int id = zone.applyAsInt(p.times(1 / s));
             return zones.stream().filter(z -> z.id() == id).map(ColourZone::hex).findFirst().orElse(PLAIN);
-        }, in.shop(x -> x));
+        }, base -> Cover.coats(base, wish.hex(), LinePlan.BRUSH_SHARE).orElse(Cover.MOST), in.shop(x -> x));
     }
 
     /** The shade smoothing ends with. */

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.line.SurfaceLine.Kind;
+import yellowbracket.colour.Cover;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
@@ -23,7 +24,8 @@ class LinePlanTest {
     }
 
     private static LinePlan plan(LineWish wish, String on, SurfaceLine... lines) {
-        return LinePlan.of(List.of(lines), wish, p -> on, SHOP);
+        return LinePlan.of(List.of(lines), wish, p -> on, base -> Cover.coats(base, wish.hex(), LinePlan.BRUSH_SHARE).orElse(Cover.MOST),
+                SHOP);
     }
 
     @Test
@@ -80,5 +82,14 @@ class LinePlanTest {
         assertThatThrownBy(() -> new LineWish.Strip(LineTool.BRUSH, 200, 0)).hasMessageContaining("minutes");
         assertThatThrownBy(() -> DARK.withHex("blue")).hasMessageContaining("#1f5156");
         assertThatThrownBy(() -> DARK.withWidestMm(40)).hasMessageContaining("widest line");
+    }
+
+    @Test
+    void aThicketOfForksIsTakenForARoughSurface() {
+        var arm = List.of(Vec3.ZERO, new Vec3(5, 0, 0));
+        var thicket = new SurfaceLine(Kind.GROOVE, java.util.Collections.nCopies(60, arm), 300, 2, 1);
+        assertThat(plan(DARK, "#d9cfb6", thicket).findings()).anySatisfy(f -> assertThat(f.words()).contains("rough surface"));
+        assertThat(plan(DARK, "#d9cfb6", straight(Kind.GROOVE, 1, 1)).findings())
+                .noneSatisfy(f -> assertThat(f.words()).contains("rough surface"));
     }
 }

@@ -81,7 +81,7 @@ public final class Sheet<T> extends TableView<T> {
 
             @Override
             protected double computePrefHeight(double width) {
-                return getItem() == null || isEmpty() ? ROW : high(getItem(), c.getWidth());
+                return getItem() == null || isEmpty() ? ROW : high(getItem(), Math.min(c.getWidth(), c.getPrefWidth()));
             }
         });
         return this;

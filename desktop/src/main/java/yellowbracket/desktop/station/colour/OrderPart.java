@@ -10,6 +10,7 @@ import javafx.scene.paint.Color;
 import yellowbracket.colour.BareFace;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.Overlap;
 import yellowbracket.colour.Undercoats;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.zone.Border;
@@ -106,6 +107,13 @@ final class OrderPart extends ColourPart {
         var c = plan.coats().get(step);
         card.step(Words.hours(c.handH()), Words.text("%d. %s: %d coats of %s", step + 1, c.zone(), c.count(), c.product()), told(c));
         c.masks().forEach(m -> card.step("mask", m.name(), masked(m)));
+        model.result(ColourFigures.SURFACE).ifPresent(s -> {
+            var at = Overlap.of(plan, s, step, wish()::zone);
+            if (!at.over().isEmpty()) card.text("over the line, so that nothing shows between: "
+                    + at.over().stream().map(o -> Words.text("%.0f mm into %s", o.mm(), o.zone())).collect(Collectors.joining(", ")));
+            if (!at.seals().isEmpty()) card.text("tape down, then a mist of its own colour along the edge before the new one: "
+                    + at.seals().stream().map(x -> x.zone() + " " + x.hex()).collect(Collectors.joining(", ")));
+        });
         card.text(c.masks().isEmpty() && c.sprayed() && c.zones().size() == 1
                 ? "no tape: what it runs over is painted later, or its spray does not come there"
                 : c.sprayed() ? "" : "by brush along the line: no tape");

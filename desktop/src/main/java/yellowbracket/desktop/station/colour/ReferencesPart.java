@@ -6,7 +6,7 @@ import java.util.function.UnaryOperator;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.TextField;
 import javafx.scene.paint.Color;
-import yellowbracket.colour.Reference;
+import yellowbracket.colour.ColourReference;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
@@ -22,7 +22,7 @@ final class ReferencesPart {
         this.view = view;
     }
 
-    private void change(String name, UnaryOperator<java.util.List<Reference>> how) {
+    private void change(String name, UnaryOperator<java.util.List<ColourReference>> how) {
         try {
             view.model()
                     .apply(yellowbracket.document.Edit.colours(name, view.prop().id(), w -> w.withReferences(how.apply(w.references()))));
@@ -31,11 +31,11 @@ final class ReferencesPart {
         }
     }
 
-    private void replace(String name, Reference by) {
+    private void replace(String name, ColourReference by) {
         change(name, all -> all.stream().map(r -> r.name().equals(by.name()) ? by : r).toList());
     }
 
-    private Optional<Reference> shown() {
+    private Optional<ColourReference> shown() {
         var all = view.prop().colour().references();
         return all.stream().filter(r -> r.name().equals(open)).findFirst().or(() -> all.stream().findFirst());
     }
@@ -54,7 +54,7 @@ final class ReferencesPart {
         var name = text("reference-name", "name of a picture or drawing it is made after", "", 10);
         var add = Card.action("new reference", () -> {
             try {
-                var r = Reference.of(name.getText().strip());
+                var r = ColourReference.of(name.getText().strip());
                 open = r.name();
                 change("reference " + r.name(), list -> {
                     var more = new ArrayList<>(list);
@@ -68,30 +68,30 @@ final class ReferencesPart {
         add.setId("reference-add");
         card.row("picture", name, add);
         if (all.size() > 1) card.row("shown", new yellowbracket.desktop.widget.Choice<>("reference-shown", "which reference is shown", all,
-                shown().orElseThrow(), Reference::name, r -> {
+                shown().orElseThrow(), ColourReference::name, r -> {
                     open = r.name();
                     view.again();
                 }));
         shown().ifPresent(r -> one(card, r));
     }
 
-    private void one(Card card, Reference r) {
+    private void one(Card card, ColourReference r) {
         var zones = view.prop().colour().zones();
         double limit = view.model().shownProperty().get().paints().limit();
-        if (!r.areas().isEmpty()) card.add(new Sheet<Reference.Area>("reference-areas", "none").swatch("", a -> Color.web(a.hex()))
-                .words(r.name(), Reference.Area::part)
+        if (!r.areas().isEmpty()) card.add(new Sheet<ColourReference.Area>("reference-areas", "none").swatch("", a -> Color.web(a.hex()))
+                .words(r.name(), ColourReference.Area::part)
                 .words("zone", a -> r.nearest(a, zones).map(n -> n.zone().name()).orElse("-"))
-                .number("off", a -> r.nearest(a, zones).map(Reference.Nearest::off).orElse(0.0),
+                .number("off", a -> r.nearest(a, zones).map(ColourReference.Nearest::off).orElse(0.0),
                         a -> r.nearest(a, zones).map(n -> Words.text(n.off() > limit ? "%.1f !" : "%.1f", n.off())).orElse("-"))
                 .rows(r.areas(), 6)
                 .onPick(a -> picked = a.part()));
         for (var c : r.counts()) {
             var one = Card.action("one more",
-                    () -> replace(c.what() + " " + (c.done() + 1), r.with(new Reference.Count(c.what(), c.count(), c.done() + 1))));
+                    () -> replace(c.what() + " " + (c.done() + 1), r.with(new ColourReference.Count(c.what(), c.count(), c.done() + 1))));
             one.setAccessibleText("one more of " + c.what());
             one.setDisable(c.complete());
             var back = Card.action("one less",
-                    () -> replace(c.what() + " " + (c.done() - 1), r.with(new Reference.Count(c.what(), c.count(), c.done() - 1))));
+                    () -> replace(c.what() + " " + (c.done() - 1), r.with(new ColourReference.Count(c.what(), c.count(), c.done() - 1))));
             back.setAccessibleText("one less of " + c.what());
             back.setDisable(c.done() == 0);
             card.row(c.what(), Card.more(Words.text("%d of %d", c.done(), c.count())), one, back);
@@ -101,13 +101,13 @@ final class ReferencesPart {
         hex.setId("reference-hex");
         hex.setAccessibleText("its colour");
         hex.getStyleClass().add("bare-picker");
-        card.row("an area", part, hex,
-                Card.action("add", () -> add(() -> r.with(new Reference.Area(part.getText().strip(), ColourView.hex(hex.getValue()))))));
+        card.row("an area", part, hex, Card.action("add",
+                () -> add(() -> r.with(new ColourReference.Area(part.getText().strip(), ColourView.hex(hex.getValue()))))));
         var what = text("reference-what", "what is counted on " + r.name(), "", 8);
         var count = text("reference-count", "how many there are", "", 3);
         var tell = Card.action("add it", () -> add(() -> {
             try {
-                return r.with(new Reference.Count(what.getText().strip(), Integer.parseInt(count.getText().strip()), 0));
+                return r.with(new ColourReference.Count(what.getText().strip(), Integer.parseInt(count.getText().strip()), 0));
             } catch (NumberFormatException e) {
                 throw new IllegalArgumentException("how many " + what.getText() + ": a whole number, such as 7");
             }
@@ -120,7 +120,7 @@ final class ReferencesPart {
                 () -> change("without " + r.name(), list -> list.stream().filter(x -> !x.name().equals(r.name())).toList())));
     }
 
-    private void add(java.util.function.Supplier<Reference> make) {
+    private void add(java.util.function.Supplier<ColourReference> make) {
         try {
             var r = make.get();
             replace("to " + r.name(), r);

@@ -11,7 +11,7 @@ import yellowbracket.finding.Weight;
 import yellowbracket.shop.Lab;
 
 /** What the prop is made after: its areas of colour, and what can be counted on it, to tick off. */
-public record Reference(String name, List<Area> areas, List<Count> counts) {
+public record ColourReference(String name, List<Area> areas, List<Count> counts) {
     private static final int MOST = 200, MOST_COUNT = 1000;
 
     /** @param hex as it is meant, {@code #rrggbb} */
@@ -38,7 +38,7 @@ public record Reference(String name, List<Area> areas, List<Count> counts) {
     /** An area and the zone nearest to its colour. @param off CIEDE2000 */
     public record Nearest(Area area, ColourZone zone, double off) {}
 
-    public Reference {
+    public ColourReference {
         Limits.named("a reference", name);
         areas = List.copyOf(areas);
         counts = List.copyOf(counts);
@@ -48,21 +48,21 @@ public record Reference(String name, List<Area> areas, List<Count> counts) {
             throw new IllegalArgumentException("a reference holds at most " + MOST + " entries");
     }
 
-    public static Reference of(String name) {
-        return new Reference(name, List.of(), List.of());
+    public static ColourReference of(String name) {
+        return new ColourReference(name, List.of(), List.of());
     }
 
     /** In place of the one of that name. */
-    public Reference with(Area a) {
-        return new Reference(name, replaced(areas, a, x -> x.part().equals(a.part())), counts);
+    public ColourReference with(Area a) {
+        return new ColourReference(name, replaced(areas, a, x -> x.part().equals(a.part())), counts);
     }
 
-    public Reference with(Count c) {
-        return new Reference(name, areas, replaced(counts, c, x -> x.what().equals(c.what())));
+    public ColourReference with(Count c) {
+        return new ColourReference(name, areas, replaced(counts, c, x -> x.what().equals(c.what())));
     }
 
-    public Reference without(String entry) {
-        return new Reference(name, areas.stream().filter(a -> !a.part().equals(entry)).toList(),
+    public ColourReference without(String entry) {
+        return new ColourReference(name, areas.stream().filter(a -> !a.part().equals(entry)).toList(),
                 counts.stream().filter(c -> !c.what().equals(entry)).toList());
     }
 
