@@ -13,6 +13,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import yellowbracket.colour.line.LineFinder;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.order.Jobs;
 import yellowbracket.colour.order.PaintOrder;
@@ -31,7 +32,7 @@ import yellowbracket.mesh.index.Bvh;
 
 /**
  * Zones on the demo helm, some 167 000 facets: a flood, one sample of a brush of 15 mm and a whole stroke, all borders; orders of 8 and 12
- * zones for each aim; fields of wear and weather, and a slider's step over them.
+ * zones for each aim; fields of wear and weather, and a slider's step over them; grooves and raised lines.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -73,6 +74,12 @@ public class ColourBench {
         for (int i = 0; i < n; i++) for (int j = 0; j < n; j++) masks[i][j] = i == j || r.nextInt(2) == 0 ? Jobs.Mask.NONE
                 : new Jobs.Mask(r.nextDouble(), 4 * r.nextDouble(), 2 + r.nextInt(12));
         return new Jobs(jobs, masks);
+    }
+
+    /** Grooves and raised lines up to 4 mm wide. */
+    @Benchmark
+    public int lines() {
+        return LineFinder.find(mesh, index, 4).size();
     }
 
     /** In the same run: what a machine takes to index the same mesh. */

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import yellowbracket.colour.zone.Geodesic;
 import yellowbracket.colour.zone.Painted;
@@ -47,25 +48,7 @@ final class Bands {
     List<Band> run(Predicate<Lip> wide) {
         var level = levels();
         band = new int[in.length];
-        Arrays.fill(band, -1);
-        count = 0;
-        var todo = new int[in.length];
-        for (int f = 0; f < in.length; f++) {
-            if (!in[f] || band[f] >= 0) continue;
-            int n = 0;
-            todo[n++] = f;
-            band[f] = count;
-            while (n > 0) {
-                int g = todo[--n];
-                for (int k = 0; k < 3; k++) {
-                    int h = neighbour(g, k);
-                    if (h < 0 || !in[h] || band[h] >= 0 || level[h] != level[g]) continue;
-                    band[h] = count;
-                    todo[n++] = h;
-                }
-            }
-            count++;
-        }
+        count = label(adjacency, band, f -> in[f], (f, g) -> level[f] == level[g]);
         tidy();
         return bands(wide);
     }
@@ -108,26 +91,37 @@ final class Bands {
 
     private static int[] parts(Painted p) {
         var out = new int[p.count()];
+        label(p.adjacency(), out, f -> true, (f, g) -> true);
+        return out;
+    }
+
+    /** Whether two pieces that share an edge belong together. */
+    private interface Together {
+        boolean test(int f, int g);
+    }
+
+    /** Numbers what hangs together, -1 for what is not in. Returns how many there are. */
+    private static int label(Adjacency adjacency, int[] out, IntPredicate in, Together together) {
         Arrays.fill(out, -1);
-        var todo = new int[p.count()];
-        int parts = 0;
+        var todo = new int[out.length];
+        int labels = 0;
         for (int f = 0; f < out.length; f++) {
-            if (out[f] >= 0) continue;
+            if (!in.test(f) || out[f] >= 0) continue;
             int n = 0;
             todo[n++] = f;
-            out[f] = parts;
+            out[f] = labels;
             while (n > 0) {
                 int g = todo[--n];
                 for (int k = 0; k < 3; k++) {
-                    int across = p.adjacency().across(3 * g + k);
-                    if (across < 0 || out[across / 3] >= 0) continue;
-                    out[across / 3] = parts;
-                    todo[n++] = across / 3;
+                    int h = adjacency.across(3 * g + k) / 3;
+                    if (adjacency.across(3 * g + k) < 0 || !in.test(h) || out[h] >= 0 || !together.test(g, h)) continue;
+                    out[h] = labels;
+                    todo[n++] = h;
                 }
             }
-            parts++;
+            labels++;
         }
-        return out;
+        return labels;
     }
 
     /** Contact of bands, mm of shared border. */

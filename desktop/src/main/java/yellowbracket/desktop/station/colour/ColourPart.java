@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.function.DoubleConsumer;
 import java.util.function.UnaryOperator;
+import javafx.scene.control.TextField;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.desktop.station.PagePart;
@@ -40,6 +41,15 @@ abstract class ColourPart extends PagePart {
     /** Without zeros that say nothing. */
     protected static String plain(double v) {
         return BigDecimal.valueOf(v).round(new MathContext(4)).stripTrailingZeros().toPlainString();
+    }
+
+    /** A field for words. @param what it is for */
+    static TextField text(String id, String what, String now, int columns) {
+        var t = new TextField(now);
+        t.setId(id);
+        t.setAccessibleText(what);
+        t.setPrefColumnCount(columns);
+        return t;
     }
 
     /** A short field whose number is taken on Enter, and when it is left. */

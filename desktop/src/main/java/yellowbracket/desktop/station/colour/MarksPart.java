@@ -2,6 +2,7 @@ package yellowbracket.desktop.station.colour;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
@@ -374,7 +375,10 @@ final class MarksPart extends ColourPart {
         var thing = view.painted(light, view.palette(), f -> view.slot(light.zone(f)));
         thing.setUserData(new Bench.Spot(this::clicked));
         double s = prop().scale();
-        var labels = new ArrayList<>(wish().marks().stream().map(m -> new Bench.Callout(m.at().times(s), m.name(), "")).toList());
+        var labels = new ArrayList<Bench.Callout>();
+        var named = new HashSet<Integer>();
+        for (var m : wish().marks()) if (named.add(m.zone())) // here: marks along a path are one zone
+            labels.add(new Bench.Callout(m.at().times(s), wish().zone(m.zone()).map(ColourZone::name).orElse(m.name()), ""));
         for (int i = 0; i < places.size(); i++) labels.add(new Bench.Callout(places.get(i).times(s), String.valueOf(i + 1), "care"));
         view.shown(List.of(thing), labels, "prop");
         view.legendOfZones();

@@ -9,7 +9,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -197,14 +196,6 @@ final class PalettePart extends ColourPart {
         f.setOnAction(
                 e -> f.read().ifPresent(v -> shelf(p.name() + " hides " + v + " %", s -> s.with(p.withShare(OptionalDouble.of(v / 100))))));
         return f;
-    }
-
-    private static TextField text(String id, String what, String now, int columns) {
-        var t = new TextField(now);
-        t.setId(id);
-        t.setAccessibleText(what);
-        t.setPrefColumnCount(columns);
-        return t;
     }
 
     private static String told(Lab l) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.ColorPicker;
-import javafx.scene.control.TextField;
 import javafx.scene.paint.Color;
 import yellowbracket.colour.ColourReference;
 import yellowbracket.desktop.model.AppModel;
@@ -40,18 +39,11 @@ final class ReferencesPart {
         return all.stream().filter(r -> r.name().equals(open)).findFirst().or(() -> all.stream().findFirst());
     }
 
-    private static TextField text(String id, String what, String now, int columns) {
-        var t = new TextField(now);
-        t.setId(id);
-        t.setAccessibleText(what);
-        t.setPrefColumnCount(columns);
-        return t;
-    }
-
     void write(Card card) {
         card.title("what it is made after");
         var all = view.prop().colour().references();
-        var name = text("reference-name", "name of a picture or drawing it is made after", "", 10);
+        var name = ColourPart.text("reference-name", "name of a picture or drawing it is made after", "", 10);
+        name.setPromptText("such as plate 3");
         var add = Card.action("new reference", () -> {
             try {
                 var r = ColourReference.of(name.getText().strip());
@@ -96,15 +88,17 @@ final class ReferencesPart {
             back.setDisable(c.done() == 0);
             card.row(c.what(), Card.more(Words.text("%d of %d", c.done(), c.count())), one, back);
         }
-        var part = text("reference-part", "an area of colour on " + r.name(), "", 8);
+        var part = ColourPart.text("reference-part", "an area of colour on " + r.name(), "", 8);
+        part.setPromptText("such as dome");
         var hex = new ColorPicker(Color.web("#8b8f92"));
         hex.setId("reference-hex");
         hex.setAccessibleText("its colour");
         hex.getStyleClass().add("bare-picker");
         card.row("an area", part, hex, Card.action("add",
                 () -> add(() -> r.with(new ColourReference.Area(part.getText().strip(), ColourView.hex(hex.getValue()))))));
-        var what = text("reference-what", "what is counted on " + r.name(), "", 8);
-        var count = text("reference-count", "how many there are", "", 3);
+        var what = ColourPart.text("reference-what", "what is counted on " + r.name(), "", 8);
+        what.setPromptText("such as rivets");
+        var count = ColourPart.text("reference-count", "how many there are", "", 3);
         var tell = Card.action("add it", () -> add(() -> {
             try {
                 return r.with(new ColourReference.Count(what.getText().strip(), Integer.parseInt(count.getText().strip()), 0));
