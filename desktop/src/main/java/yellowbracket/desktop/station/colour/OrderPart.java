@@ -114,9 +114,9 @@ final class OrderPart extends ColourPart {
             if (!at.seals().isEmpty()) card.text("tape down, then a mist of its own colour along the edge before the new one: "
                     + at.seals().stream().map(x -> x.zone() + " " + x.hex()).collect(Collectors.joining(", ")));
         });
-        card.text(c.masks().isEmpty() && c.sprayed() && c.zones().size() == 1
-                ? "no tape: what it runs over is painted later, or its spray does not come there"
-                : c.sprayed() ? "" : "by brush along the line: no tape");
+        if (!c.sprayed()) card.text("by brush along the line: no tape");
+        else if (c.masks().isEmpty() && c.zones().size() == 1)
+            card.text("no tape: what it runs over is painted later, or its spray does not come there");
     }
 
     private static String masked(ColourPlan.Masked m) {
