@@ -3,6 +3,7 @@ package yellowbracket.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,6 +19,7 @@ import yellowbracket.colour.Mount;
 import yellowbracket.colour.Overlap;
 import yellowbracket.colour.ZoneFile;
 import yellowbracket.colour.line.LinePlan;
+import yellowbracket.colour.line.SurfaceLine;
 import yellowbracket.colour.zone.Border;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.derive.colour.ColourFigures;
@@ -38,6 +40,9 @@ final class ColourCommand extends OneProp {
 
     @Option(names = "--zones", paramLabel = "FILE", description = "zones of a JSON, PLY or OBJ file instead of those of the build")
     Path zones;
+
+    @Option(names = "--lines", description = "looks for grooves and raised lines, and plans them by hand, also where the build has none")
+    boolean lines;
 
     @Option(names = "--drawing", paramLabel = "FILE.pdf", description = "writes a drawing of the zones, seen from four sides")
     Path drawing;
@@ -66,6 +71,8 @@ final class ColourCommand extends OneProp {
                 throw new Refused(e.getMessage() + ".");
             }
         }
+        if (lines && b.prop(id).orElseThrow().colour().lines().none())
+            b = Edit.colours("lines", id, w -> w.withLines(w.lines().withKinds(EnumSet.allOf(SurfaceLine.Kind.class)))).change().apply(b);
         var derived = Opened.only(b, file.meshes(), id, ColourFigures.COLOUR, ColourFigures.TIGHT, ColourFigures.ZONES,
                 ColourFigures.SURFACE, ColourFigures.LINE_PLAN, ColourFigures.BARE, ColourFigures.MOUNTS, ColourFigures.LAID,
                 ColourFigures.LIGHT);
@@ -75,8 +82,8 @@ final class ColourCommand extends OneProp {
         var findings = new ArrayList<>(plan.findings());
         derived.get(ColourFigures.ZONES, id).ifPresent(z -> findings.addAll(0, z.told()));
         derived.get(ColourFigures.TIGHT, id).ifPresent(t -> findings.addAll(t.findings()));
-        var lines = derived.get(ColourFigures.LINE_PLAN, id).orElse(LinePlan.NONE);
-        findings.addAll(lines.findings());
+        var byHand = derived.get(ColourFigures.LINE_PLAN, id).orElse(LinePlan.NONE);
+        findings.addAll(byHand.findings());
         var bare = derived.get(ColourFigures.BARE, id).map(ColourFigures.Bare::list).orElse(List.of());
         bare.forEach(f -> findings.add(f.finding()));
         var mounts = derived.get(ColourFigures.MOUNTS, id);
@@ -95,7 +102,7 @@ final class ColourCommand extends OneProp {
                         "sprayMinPerDm2", shop.usual(Practice.SPRAY_MIN_DM2), "brushMinPerDm2", shop.usual(Practice.BRUSH_PAINT_MIN_DM2)));
         out.put("totals", map("cans", plan.cans(), "tapeM", plan.tapeM(), "filmDm2", plan.maskDm2(), "hours", plan.hours(), "waitH",
                 plan.waitH(), "cost", plan.cost(shop)));
-        if (!wish.lines().none()) out.put("lines", lines(lines));
+        if (!wish.lines().none()) out.put("lines", lines(byHand));
         out.put("mounts", mounts.map(ColourFigures.Mounts::list).orElse(List.of()).stream().map(ColourCommand::mount).toList());
         if (!bare.isEmpty()) out.put("bare",
                 bare.stream()
@@ -136,8 +143,8 @@ final class ColourCommand extends OneProp {
                 "days", plan.days(), "by", plan.chosen().map(w -> w.tool().words()).orElse(null), "ways",
                 plan.ways()
                         .stream()
-                        .map(w -> map("tool", w.tool().words(), "minutes", w.minutes(), "passes", w.passes(), "measured", w.measured(),
-                                "not", w.works() ? null : w.why()))
+                        .map(w -> map("tool", w.tool().words(), "minutes", w.minutes(), "range", List.of(w.least(), w.most()), "passes",
+                                w.passes(), "measured", w.measured(), "not", w.works() ? null : w.why()))
                         .toList());
     }
 

@@ -260,12 +260,19 @@ class MainTest {
     void colourTellsZonesTheirOrderAndWhatIsMasked() throws Exception {
         var build = dir.resolve("colour.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
-        var j = yb("colour", build, "--prop", "mask", "--json").json();
-        holds(j, "zones", "order", "rates", "totals", "findings");
+        var drawing = dir.resolve("zones.pdf");
+        var card = dir.resolve("card.pdf");
+        var j = yb("colour", build, "--prop", "mask", "--json", "--lines", "--drawing", drawing, "--card", card).json();
+        holds(j, "zones", "order", "rates", "totals", "findings", "lines", "mounts");
+        assertThat(drawing).isNotEmptyFile();
+        assertThat(card).isNotEmptyFile();
+        holds(j.get("lines"), "lengthMm", "hours", "sessions", "days", "ways");
+        holds(j.get("mounts").get(0), "part", "how", "grams", "bearsG", "roomMm");
+        assertThat(yb("colour", build, "--prop", "mask", "--stencils", dir.resolve("s.pdf")).err()).contains("no marks");
         holds(j.get("zones").get(0), "name", "areaMm2", "paint", "coats", "undercoat", "borders");
         holds(j.get("zones").get(0).get("borders").get(0), "with", "lengthMm");
         var step = j.get("order").get(0);
-        holds(step, "step", "zone", "product", "coats", "mask", "window", "tapeAfterH", "unmaskWithinH");
+        holds(step, "step", "zone", "product", "coats", "mask", "window", "overMm", "tapeAfterH", "unmaskWithinH");
         holds(step.get("mask"), "tapeM", "filmDm2", "minutes", "brush");
         holds(j.get("totals"), "cans", "tapeM", "hours", "waitH", "cost");
         assertThat(j.get("zones").get(0).get("name").asText()).isEqualTo("brow");

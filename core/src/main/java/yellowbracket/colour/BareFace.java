@@ -11,15 +11,13 @@ import yellowbracket.finding.Weight;
  * @param tapeM to cover both @param minutes to cover and to clear @param filmMm that the coats would lay on each face
  */
 public record BareFace(String where, String why, double dm2, int sockets, double tapeM, double minutes, double filmMm) {
-    /** A film of primer, colour or clear as it dries, mm a coat: starting value. */
-    public static final double COAT_MM = 0.02;
     /** Width of the tape, laid side by side; a plug of foam for a socket. */
     private static final double TAPE_M = 0.018, OVER = 1.3, PLUG_MIN = 0.5, TAPE_MIN_M = 2.5;
 
-    /** @param mm2 of the mating area @param coats that come on beside it */
-    public static BareFace of(String where, String why, double mm2, int sockets, int coats) {
+    /** @param mm2 of the mating area @param filmMm of all coats that come on beside it */
+    public static BareFace of(String where, String why, double mm2, int sockets, double filmMm) {
         double both = 2 * mm2, tape = OVER * both / 1e6 / TAPE_M;
-        return new BareFace(where, why, both / 1e4, 2 * sockets, tape, TAPE_MIN_M * tape + 2 * PLUG_MIN * sockets, coats * COAT_MM);
+        return new BareFace(where, why, both / 1e4, 2 * sockets, tape, TAPE_MIN_M * tape + 2 * PLUG_MIN * sockets, filmMm);
     }
 
     public Finding finding() {

@@ -82,6 +82,12 @@ public record ColourPlan(List<Area> areas, Undercoats undercoats, List<Integer> 
         findings = List.copyOf(findings);
     }
 
+    /** Thickness of all coats on a zone as they dry, mm. */
+    public double filmMm(int zone, Catalogue shop) {
+        return coats.stream().filter(c -> c.zones().contains(zone)).mapToDouble(c -> c.count() * shop.coating(c.product()).filmUm()).sum()
+                / 1000;
+    }
+
     public double hours() {
         return coats.stream().mapToDouble(Coats::handH).sum();
     }

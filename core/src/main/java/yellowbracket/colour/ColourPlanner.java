@@ -270,7 +270,7 @@ public final class ColourPlanner {
         boolean over = then.zones().stream().anyMatch(first.zones()::contains);
         var below = shop.coating(first.product());
         var above = shop.coating(then.product());
-        boolean handled = above.kind() == Coating.Kind.CLEAR && !wish.weather().none();
+        boolean handled = above.kind() == Coating.Kind.CLEAR && !(wish.weather().none() && wish.lines().none());
         boolean cures = over && (below.binder() == Coating.Binder.ENAMEL && above.binder() != below.binder()
                 || above.kind() == Coating.Kind.METAL && below.kind() != Coating.Kind.METAL);
         return cures ? first.fullH() : covered || handled ? first.tapeH() : over ? first.recoatFromH() : 0;

@@ -28,8 +28,10 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
     private static final double NEVER_CLOSES_H = 100;
     /** Tape and film cut off and thrown away. */
     private static final double WASTE = 0.15;
-    /** A line is dry enough to be gone over after the last session; the next day's first. */
-    private static final double DRIES_H = 2, OVERNIGHT_H = 12;
+    /** Until the next day's first session. */
+    private static final double OVERNIGHT_H = 12;
+    /** What lines are painted with, by hand and behind tape. */
+    private static final String BY_HAND = "brush acrylic", BEHIND_TAPE = "acrylic lacquer spray";
     /** In one marker. */
     private static final double MARKER_ML = 3;
 
@@ -71,22 +73,30 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
     /** Lines by hand: sessions with breaks between, no more on one day than a hand is steady for. */
     private List<TaskId> drawn(List<TaskId> after, List<Task> tasks) {
         var last = after;
+        if (lines.chosen().isEmpty()) return last;
+        var way = lines.chosen().get();
+        boolean taped = way.tool() == LineTool.TAPE;
         int n = lines.sessions().size();
         int perDay = n == 0 ? 1 : (n + lines.days() - 1) / lines.days();
         for (int i = 0; i < n; i++) {
-            var way = lines.chosen().orElseThrow();
-            double rest = i == n - 1 ? DRIES_H : (i + 1) % perDay == 0 ? OVERNIGHT_H : shop.usual(Practice.LINE_BREAK_MIN) / 60;
+            double rest = i == n - 1 ? taped ? 0 : shop.coating(BY_HAND).tapeH()
+                    : (i + 1) % perDay == 0 ? OVERNIGHT_H : shop.usual(Practice.LINE_BREAK_MIN) / 60;
             var task = new Task(new TaskId.Step(prop, TaskId.Series.LINE, i + 1),
                     String.format(
                             Locale.ROOT, "lines by %s, %.1f m, session %d of %d", way.tool().words(), lines.lengthMm() / 1000, i + 1, n),
-                    Operation.LINES, "", Tool.BRUSH,
+                    taped ? Operation.MASK : Operation.LINES, taped ? "" : BY_HAND, taped ? Tool.KNIFE : Tool.BRUSH,
                     new Task.Effort(lines.sessions().get(i) / 60, 0, Rate.UNKNOWN.spread(),
                             way.measured() ? "your test strip" : Rate.UNKNOWN.source()),
                     Task.Lag.atLeast(rest), Task.Doer.PERSON_AT_A_STRETCH, last);
             tasks.add(task);
             last = List.of(task.id());
         }
-        return last;
+        if (!taped) return last;
+        var spray = new Task(new TaskId.Step(prop, TaskId.Series.LINE, n + 1), "spray the lines, then tape off", Operation.SPRAY,
+                BEHIND_TAPE, Tool.CAN, new Task.Effort(way.sprayMin() / 60, 0, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
+                Task.Lag.atLeast(shop.coating(BEHIND_TAPE).tapeH()), Task.Doer.SPRAY, last);
+        tasks.add(spray);
+        return List.of(spray.id());
     }
 
     /** Its steps of one stage, one after the other. Returns what comes next waits for. */
@@ -137,13 +147,17 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
             }
         }
         if (!bare.isEmpty()) out.add(new Need(Tape.PLAIN.words(), BareFace.tapeM(bare) * (1 + WASTE), "m"));
-        lines.chosen()
-                .ifPresent(
-                        w -> out.add(w.tool() == LineTool.MARKER ? new Need(w.tool().words(), Math.ceil(lines.ml() / MARKER_ML), "pieces")
-                                : new Need("brush acrylic for lines", lines.ml() * (1 + WASTE), "ml")));
-        lines.chosen()
-                .filter(w -> w.tool() == LineTool.TAPE)
-                .ifPresent(w -> out.add(new Need(Tape.FINE.words(), 2 * lines.lengthMm() / 1000 * (1 + WASTE), "m")));
+        lines.chosen().ifPresent(w -> {
+            switch (w.tool()) {
+                case MARKER -> out.add(new Need(w.tool().words(), Math.ceil(lines.ml() / MARKER_ML), "pieces"));
+                case BRUSH -> out.add(new Need(BY_HAND + " for lines", lines.ml() * (1 + WASTE), "ml"));
+                case TAPE -> {
+                    out.add(new Need(Tape.FINE.words(), 2 * lines.lengthMm() / 1000 * (1 + WASTE), "m"));
+                    out.add(new Need(BEHIND_TAPE + " for lines", lines.ml() * (1 + WASTE) / shop.coating(BEHIND_TAPE).containerMl(),
+                            "cans"));
+                }
+            }
+        });
         weather.steps().forEach(s -> out.add(new Need(s.product(), s.ml() * (1 + WASTE), "ml")));
         return List.copyOf(out);
     }

@@ -84,6 +84,11 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
                 sheetCost);
     }
 
+    /** With its range. */
+    public Usual practice(Practice p) {
+        return practice.get(p);
+    }
+
     /** What is usual where nobody knows better. */
     public double usual(Practice p) {
         return practice.get(p).value();

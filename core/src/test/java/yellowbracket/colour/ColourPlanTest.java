@@ -6,10 +6,14 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.order.Aim;
 import yellowbracket.colour.line.LinePlan;
+import yellowbracket.colour.line.SurfaceLine;
+import yellowbracket.colour.line.LineWish;
+import yellowbracket.colour.line.LineTool;
 import yellowbracket.colour.weather.Effect;
 import yellowbracket.colour.weather.WeatherPlan;
 import yellowbracket.colour.weather.WeatherWish;
@@ -23,7 +27,9 @@ import yellowbracket.mesh.index.Bvh;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Sheen;
+import yellowbracket.work.Operation;
 import yellowbracket.work.Ready;
+import yellowbracket.work.Task;
 
 class ColourPlanTest {
     private static final Catalogue SHOP = Catalogue.builtIn();
@@ -234,5 +240,34 @@ class ColourPlanTest {
         assertThat(first.seals()).isEmpty();
         assertThat(last.over()).isEmpty();
         assertThat(last.seals()).singleElement().satisfies(x -> assertThat(x.zone()).isEqualTo(own.getFirst().zone()));
+    }
+
+    private static List<Task> withLines(LineWish lines, String seal) {
+        var wish = ColourWish.of(List.of(zone(0, "a", "#d9cfb6", LACQUER)), seal).withLines(lines);
+        var plan = plan(Painted.all(Shapes.sphere(100, 96), 0), wish);
+        var line = new SurfaceLine(SurfaceLine.Kind.RIDGE, List.of(List.of(Vec3.ZERO, new Vec3(9000, 0, 0))), 9000, 3, 1);
+        var by = LinePlan.of(List.of(line), lines, p -> "#d9cfb6", base -> 1, SHOP);
+        return new ColourWork("p", plan, List.of(), by, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE).tasks();
+    }
+
+    /** A hand lies on the prop while lines are drawn. */
+    @Test
+    void linesAreDrawnOnDryPaintAndAreDryUnderTheClear() {
+        var tasks = withLines(LineWish.NONE.withKinds(Set.of(SurfaceLine.Kind.RIDGE)).withTool(Optional.of(LineTool.BRUSH)), "matt clear");
+        int first = tasks.stream().map(t -> t.name().startsWith("lines by")).toList().indexOf(true);
+        assertThat(tasks.get(first - 1).lag().leastH()).isGreaterThanOrEqualTo(SHOP.coating(LACQUER).tapeH());
+        int last = tasks.stream().map(t -> t.name().startsWith("lines by")).toList().lastIndexOf(true);
+        assertThat(last).as("several sessions").isGreaterThan(first);
+        assertThat(tasks.get(last + 1).product()).isEqualTo("matt clear");
+        assertThat(tasks.get(last).lag().leastH()).isGreaterThanOrEqualTo(SHOP.coating("brush acrylic").tapeH());
+    }
+
+    @Test
+    void linesBehindTapeAreSprayed() {
+        var tasks = withLines(LineWish.NONE.withKinds(Set.of(SurfaceLine.Kind.RIDGE)).withTool(Optional.of(LineTool.TAPE)), "matt clear");
+        int spray = tasks.stream().map(t -> t.name().startsWith("spray the lines")).toList().indexOf(true);
+        assertThat(tasks.get(spray).operation()).isEqualTo(Operation.SPRAY);
+        assertThat(tasks.get(spray - 1).operation()).isEqualTo(Operation.MASK);
+        assertThat(tasks.get(spray + 1).product()).isEqualTo("matt clear");
     }
 }

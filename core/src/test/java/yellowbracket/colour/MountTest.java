@@ -48,10 +48,10 @@ class MountTest {
 
     @Test
     void bareFacesTakeTapeByTheirArea() {
-        var f = BareFace.of("A|B", "comes off", 10_000, 4, 5);
+        var f = BareFace.of("A|B", "comes off", 10_000, 4, 0.1);
         assertThat(f.dm2()).isEqualTo(2);
         assertThat(f.tapeM()).isBetween(1.1, 1.6); // 200 cm2 under tape of 18 mm
-        assertThat(f.filmMm()).isEqualTo(5 * BareFace.COAT_MM);
+        assertThat(f.filmMm()).isEqualTo(0.1);
         assertThat(f.finding().words()).contains("A|B comes off").contains("8 sockets").contains("0.20 mm would bind");
     }
 }

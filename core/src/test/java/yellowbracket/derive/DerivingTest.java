@@ -197,7 +197,7 @@ class DerivingTest {
             Map.entry("seal", with("colours", "weathering", "test cards", HELD[0], HELD[1])),
             Map.entry("weathered", with("weathering", "wear, weather and soot", "colours", "test cards", HELD[0], HELD[1])),
             Map.entry("paints", with("colours", "test cards", HELD[0], HELD[1])), Map.entry("reference", Set.of()),
-            Map.entry("lines", with("grooves and raised lines", "lines by hand")),
+            Map.entry("lines", with("grooves and raised lines", "lines by hand", "colours", "test cards", HELD[0], HELD[1])),
             Map.entry("soot", with("weathering", "wear, weather and soot", "colours", "test cards", HELD[0], HELD[1])),
             Map.entry("order", with("colours", "test cards", HELD[0], HELD[1])), Map.entry("painted", with(COLOUR)),
             Map.entry("finish",

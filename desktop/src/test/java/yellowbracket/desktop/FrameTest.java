@@ -1,17 +1,23 @@
 package yellowbracket.desktop;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.lang.ref.WeakReference;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.geometry.Point2D;
+import javafx.scene.Group;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -22,21 +28,22 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
-import yellowbracket.mesh.Progress;
-import yellowbracket.document.Journal;
-import yellowbracket.document.BuildFile;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Beginning;
 import yellowbracket.desktop.model.Page;
+import yellowbracket.desktop.model.Timers;
+import yellowbracket.desktop.shell.Frame;
 import yellowbracket.device.SimulatedWeather;
+import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
+import yellowbracket.document.Journal;
+import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.TaskId;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** The frame around the pages: keys, slider, log line, messages, recovery, bench mode. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -326,5 +333,29 @@ class FrameTest extends WindowTest {
                 .isEqualTo("bad dust");
         assertThat(robot.lookup(".bench-mode").tryQuery()).isEmpty();
         robot.type(KeyCode.ESCAPE);
+    }
+
+    /** With its build and all that was drawn of it: its clock stops too. */
+    @Test
+    void aClosedWindowIsLetGo(FxRobot robot) {
+        var gone = new AtomicReference<WeakReference<Frame>>();
+        robot.interact(() -> {
+            var demo = lightDemo();
+            var other = new AppModel(Beginning.of(demo.build(), demo.meshes(), Optional.empty(), dir.resolve("other.bracket")),
+                    new SimulatedWeather(11), clock(), dir.resolve("other.json"), known());
+            var window = new Frame(other, new Timers(clock()), () -> {});
+            var stage = new Stage();
+            stage.setScene(new Scene(window, 900, 700));
+            stage.show();
+            window.close();
+            other.close();
+            stage.setScene(new Scene(new Group()));
+            stage.hide();
+            gone.set(new WeakReference<>(window));
+        });
+        until("let go", () -> {
+            System.gc();
+            return gone.get().get() == null;
+        });
     }
 }

@@ -13,6 +13,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Lab;
 import yellowbracket.shop.Practice;
+import yellowbracket.shop.Usual;
 
 /**
  * What painting lines by hand takes: with each tool that could do it, and in sessions a hand stays steady for.
@@ -35,12 +36,15 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
     /** More passes by brush are not worth it. */
     private static final int MOST_PASSES = 4;
     private static final int MOST_FORKS = 40;
+    /** The prop takes so many times as long as a strip says, or as little: starting value. */
+    private static final double ONE_STRIP = 1.25;
 
     /**
      * With one tool.
-     * @param minutes of work, breaks not counted @param measured whether this maker's own strips tell @param why it cannot, or empty
+     * @param minutes of work, breaks not counted, from {@code least} to {@code most} @param sprayMin of them at the can, behind the tape
+     * @param measured whether this maker's own strips tell @param why it cannot, or empty
      */
-    public record Way(LineTool tool, double minutes, int passes, boolean measured, String why) {
+    public record Way(LineTool tool, double minutes, double least, double most, int passes, double sprayMin, boolean measured, String why) {
         public boolean works() {
             return why.isEmpty();
         }
@@ -84,7 +88,7 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
                 .or(() -> ways.stream().filter(Way::works).min(java.util.Comparator.comparingDouble(Way::minutes)));
         chosen.filter(w -> !w.works())
                 .ifPresent(w -> findings.add(Finding.of(Weight.CARE, Subject.WHOLE, "lines by %s: %s", w.tool().words(), w.why())));
-        double work = chosen.map(Way::minutes).orElse(0.0);
+        double work = chosen.map(w -> w.minutes() - w.sprayMin()).orElse(0.0);
         double each = shop.usual(Practice.LINE_SESSION_MIN), pause = shop.usual(Practice.LINE_BREAK_MIN),
                 day = 60 * shop.usual(Practice.LINES_DAY_H);
         int count = (int) Math.ceil(work / each - 1e-9);
@@ -110,19 +114,33 @@ public record LinePlan(List<SurfaceLine> lines, List<Way> ways, Optional<Way> ch
         double metres = lines.stream().mapToDouble(SurfaceLine::lengthMm).sum() / 1000;
         var own = wish.strips().stream().filter(s -> s.tool() == t).toList();
         double ownMm = own.stream().mapToDouble(LineWish.Strip::lengthMm).sum();
-        double perM = ownMm > 0 ? own.stream().mapToDouble(LineWish.Strip::minutes).sum() / (ownMm / 1000) : usual(t, shop);
+        var perM = ownMm > 0 ? told(own, ownMm) : usual(t, shop);
         int passes = t == LineTool.MARKER ? 1 : on.stream().mapToInt(coats).max().orElse(1);
         passes = Math.clamp(passes, 1, MOST_PASSES);
         // here: tape is laid once for all passes; a strip was painted with as many passes as it took
         double times = t == LineTool.BRUSH && ownMm == 0 ? passes : 1;
-        return new Way(t, LAY_OUT_MIN + metres * perM * times, passes, ownMm > 0, why(t, lines, wish, on));
+        double spray = t == LineTool.TAPE ? passes * 60 * shop.usual(Practice.COAT_SETUP_H) : 0, still = LAY_OUT_MIN + spray;
+        return new Way(t, still + metres * perM.value() * times, still + metres * perM.least() * times,
+                still + metres * perM.most() * times, passes, spray, ownMm > 0, why(t, lines, wish, on));
     }
 
-    private static double usual(LineTool t, Catalogue shop) {
+    /** Minutes a metre by strips: as far apart as they are, or as far as one is likely off. */
+    private static Usual told(List<LineWish.Strip> own, double ownMm) {
+        double mean = own.stream().mapToDouble(LineWish.Strip::minutes).sum() / (ownMm / 1000);
+        var each = own.stream().mapToDouble(s -> s.minutes() / (s.lengthMm() / 1000)).summaryStatistics();
+        return new Usual(mean, Math.min(each.getMin(), mean / ONE_STRIP), Math.max(each.getMax(), mean * ONE_STRIP));
+    }
+
+    /** Minutes a metre. */
+    private static Usual usual(LineTool t, Catalogue shop) {
         return switch (t) {
-            case BRUSH -> shop.usual(Practice.LINE_BRUSH_MIN_M);
-            case MARKER -> shop.usual(Practice.LINE_MARKER_MIN_M);
-            case TAPE -> 2 * shop.usual(Practice.TAPE_TIGHT_MIN_M) + 2 * shop.usual(Practice.TOUCH_UP_MIN_M);
+            case BRUSH -> shop.practice(Practice.LINE_BRUSH_MIN_M);
+            case MARKER -> shop.practice(Practice.LINE_MARKER_MIN_M);
+            case TAPE -> {
+                var tape = shop.practice(Practice.TAPE_TIGHT_MIN_M);
+                var leaks = shop.practice(Practice.TOUCH_UP_MIN_M);
+                yield new Usual(2 * (tape.value() + leaks.value()), 2 * (tape.least() + leaks.least()), 2 * (tape.most() + leaks.most()));
+            }
         };
     }
 

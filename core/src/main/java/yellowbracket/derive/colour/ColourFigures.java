@@ -272,8 +272,11 @@ public final class ColourFigures {
     }
 
     private static ColourPlan plan(Reads in) {
-        ColourWish wish = in
-                .of(p -> p.colour().withMap(Optional.empty()).withMarks(List.of()).withLines(LineWish.NONE).withReferences(List.of()));
+        ColourWish wish = in.of(p -> p.colour()
+                .withMap(Optional.empty())
+                .withMarks(List.of())
+                .withLines(LineWish.NONE.withKinds(p.colour().lines().kinds()))
+                .withReferences(List.of()));
         return ColourPlanner.plan(in.get(SURFACE), wish, in.get(PRIMER), in.build(Build::paints), in.shop(s -> s));
     }
 
@@ -323,20 +326,15 @@ public final class ColourFigures {
     private static Bare bare(Reads in) {
         var plan = in.get(COLOUR);
         var worked = in.get(JoinFigures.FITTINGS).bySeam();
-        int coats = plan.areas().stream().mapToInt(a -> over(plan, a.zone().id())).max().orElse(0);
+        double film = in.shop(s -> plan.areas().stream().mapToDouble(a -> plan.filmMm(a.zone().id(), s)).max().orElse(0));
         var late = in.get(JoinFigures.ASKED).open();
         return new Bare(in.get(JoinFigures.JOINS)
                 .joins()
                 .stream()
                 .filter(j -> !j.glued() || late.contains(j.seam().name()))
                 .map(j -> BareFace.of(j.seam().name(), j.besides().apart().map(Apart::words).orElse("is glued after painting"),
-                        j.seam().areaMm2(), worked.getOrDefault(j.seam().name(), Fittings.NONE).pieces(), coats))
+                        j.seam().areaMm2(), worked.getOrDefault(j.seam().name(), Fittings.NONE).pieces(), film))
                 .toList());
-    }
-
-    /** Coats that come on a zone, one on the other. */
-    private static int over(ColourPlan plan, int zone) {
-        return plan.coats().stream().filter(c -> c.zones().contains(zone)).mapToInt(ColourPlan.Coats::count).sum();
     }
 
     private static Mounts mounts(Reads in) {

@@ -46,6 +46,8 @@ class LinePlanTest {
                 .withStrips(List.of(new LineWish.Strip(LineTool.BRUSH, 200, 3), new LineWish.Strip(LineTool.BRUSH, 300, 3)));
         var way = plan(wish, "#d9cfb6", straight(Kind.GROOVE, 5, 1)).chosen().orElseThrow();
         double layOut = way.minutes() - 5 * 6 / 0.5;
+        assertThat(way.least()).isLessThan(way.minutes());
+        assertThat(way.most()).as("the slower strip of the two").isGreaterThanOrEqualTo(layOut + 5 * 3 / 0.2);
         assertThat(way.measured()).isTrue();
         assertThat(plan(wish, "#d9cfb6", straight(Kind.GROOVE, 10, 1)).chosen().orElseThrow().minutes()).isCloseTo(layOut + 10 * 6 / 0.5,
                 within(1e-9));
@@ -91,5 +93,15 @@ class LinePlanTest {
         assertThat(plan(DARK, "#d9cfb6", thicket).findings()).anySatisfy(f -> assertThat(f.words()).contains("rough surface"));
         assertThat(plan(DARK, "#d9cfb6", straight(Kind.GROOVE, 1, 1)).findings())
                 .noneSatisfy(f -> assertThat(f.words()).contains("rough surface"));
+    }
+
+    @Test
+    void tapeIsPricedWithTheSpraying() {
+        var flat = new SurfaceLine(Kind.RIDGE, List.of(List.of(Vec3.ZERO, new Vec3(2000, 0, 0))), 2000, 3, 1);
+        var tape = plan(DARK.withTool(Optional.of(LineTool.TAPE)), "#d9cfb6", flat);
+        var way = tape.chosen().orElseThrow();
+        assertThat(way.works()).isTrue();
+        assertThat(way.sprayMin()).isCloseTo(60 * way.passes() * SHOP.usual(Practice.COAT_SETUP_H), within(1e-9));
+        assertThat(60 * tape.hours()).as("at the tape").isCloseTo(way.minutes() - way.sprayMin(), within(1e-9));
     }
 }

@@ -274,6 +274,7 @@ public final class Frame extends StackPane implements AutoCloseable {
                     if (on) second.play();
                     else second.stop();
                 }));
+        keep(second::stop);
     }
 
     private void dropped(DragEvent e) {

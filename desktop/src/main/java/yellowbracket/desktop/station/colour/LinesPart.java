@@ -21,6 +21,7 @@ import yellowbracket.colour.line.LineWish;
 import yellowbracket.colour.line.SurfaceLine;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.desktop.bench.Bench;
+import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
@@ -158,7 +159,8 @@ final class LinesPart extends ColourPart {
         for (var way : w.ways()) {
             boolean chosen = w.chosen().filter(c -> c.tool() == way.tool()).isPresent();
             card.step(way.works() ? Words.text("%.0f min", way.minutes()) : "no", (chosen ? "\u25b8 " : "") + way.tool().words(),
-                    way.works() ? Words.text("%s; %s; %s", way.passes() == 1 ? "one pass" : way.passes() + " passes", way.tool().how(),
+                    way.works() ? Words.text("%.0f to %.0f min; %s; %s; %s", way.least(), way.most(),
+                            way.passes() == 1 ? "one pass" : way.passes() + " passes", way.tool().how(),
                             way.measured() ? "by your test strip" : "a starting value") : way.why());
         }
         var tools = new ArrayList<Optional<LineTool>>();
@@ -234,8 +236,8 @@ final class LinesPart extends ColourPart {
         found().stream()
                 .filter(l -> lines().kinds().contains(l.kind()) && l.distance(at) * s < NEAR_MM)
                 .min(java.util.Comparator.comparingDouble(l -> l.distance(at)))
-                .ifPresentOrElse(this::turn, () -> model.tell(yellowbracket.desktop.model.AppModel.Tone.NOTE,
-                        "no line was found there: click nearer to one, or look for wider ones"));
+                .ifPresentOrElse(this::turn,
+                        () -> model.tell(AppModel.Tone.NOTE, "no line was found there: click nearer to one, or look for wider ones"));
     }
 
     @Override

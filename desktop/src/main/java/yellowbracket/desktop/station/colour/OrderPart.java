@@ -24,6 +24,7 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.export.ZonesDrawing;
+import yellowbracket.shop.Coating;
 
 /** Coats in order, walked on the model: what a step paints, what is masked for it, how long it takes. */
 final class OrderPart extends ColourPart {
@@ -285,7 +286,8 @@ final class OrderPart extends ColourPart {
     private State state(List<ColourPlan.Coats> coats, int zone) {
         var now = coats.get(step);
         if (now.masks().stream().anyMatch(m -> m.zone() == zone)) return State.MASKED;
-        if (now.zones().contains(zone) && !(now.zones().size() > 1 && now.product().contains("clear"))) return State.NOW;
+        boolean overAll = model.shop().coating(now.product()).kind() == Coating.Kind.CLEAR;
+        if (now.zones().contains(zone) && !overAll) return State.NOW;
         boolean under = false;
         for (int i = 0; i < step; i++) {
             if (!coats.get(i).zones().contains(zone)) continue;

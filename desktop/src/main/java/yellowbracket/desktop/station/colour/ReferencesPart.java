@@ -1,14 +1,18 @@
 package yellowbracket.desktop.station.colour;
 
 import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import javafx.scene.Node;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.paint.Color;
 import yellowbracket.colour.ColourReference;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
 
 /** What the prop is made after, at the foot of the palette: areas of colour held against the zones, and what is counted, to tick off. */
@@ -21,7 +25,7 @@ final class ReferencesPart {
         this.view = view;
     }
 
-    private void change(String name, UnaryOperator<java.util.List<ColourReference>> how) {
+    private void change(String name, UnaryOperator<List<ColourReference>> how) {
         try {
             view.model()
                     .apply(yellowbracket.document.Edit.colours(name, view.prop().id(), w -> w.withReferences(how.apply(w.references()))));
@@ -59,8 +63,8 @@ final class ReferencesPart {
         });
         add.setId("reference-add");
         card.row("picture", name, add);
-        if (all.size() > 1) card.row("shown", new yellowbracket.desktop.widget.Choice<>("reference-shown", "which reference is shown", all,
-                shown().orElseThrow(), ColourReference::name, r -> {
+        if (all.size() > 1) card.row("shown",
+                new Choice<>("reference-shown", "which reference is shown", all, shown().orElseThrow(), ColourReference::name, r -> {
                     open = r.name();
                     view.again();
                 }));
@@ -76,16 +80,20 @@ final class ReferencesPart {
                 .number("off", a -> r.nearest(a, zones).map(ColourReference.Nearest::off).orElse(0.0),
                         a -> r.nearest(a, zones).map(n -> Words.text(n.off() > limit ? "%.1f !" : "%.1f", n.off())).orElse("-"))
                 .rows(r.areas(), 6)
-                .onPick(a -> picked = a.part()));
+                .onPick(a -> {
+                    if (a.part().equals(picked)) return;
+                    picked = a.part();
+                    view.again();
+                }));
         for (var c : r.counts()) {
             var one = Card.action("one more",
                     () -> replace(c.what() + " " + (c.done() + 1), r.with(new ColourReference.Count(c.what(), c.count(), c.done() + 1))));
             one.setAccessibleText("one more of " + c.what());
             one.setDisable(c.complete());
-            var back = Card.action("one less",
-                    () -> replace(c.what() + " " + (c.done() - 1), r.with(new ColourReference.Count(c.what(), c.count(), c.done() - 1))));
-            back.setAccessibleText("one less of " + c.what());
-            back.setDisable(c.done() == 0);
+            var back = c.done() == 0 ? Card.action("take it off", () -> replace("without " + c.what(), r.without(c.what())))
+                    : Card.action("one less", () -> replace(c.what() + " " + (c.done() - 1),
+                            r.with(new ColourReference.Count(c.what(), c.count(), c.done() - 1))));
+            back.setAccessibleText(c.done() == 0 ? "take " + c.what() + " off" : "one less of " + c.what());
             card.row(c.what(), Card.more(Words.text("%d of %d", c.done(), c.count())), one, back);
         }
         var part = ColourPart.text("reference-part", "an area of colour on " + r.name(), "", 8);
@@ -108,13 +116,15 @@ final class ReferencesPart {
         }));
         tell.setId("reference-count-add");
         card.row("to count", what, count, tell);
-        var off = Card.action("take it off", () -> replace("without " + picked, r.without(picked)));
-        off.setDisable(picked.isEmpty());
-        card.row("", off, Card.action("no more " + r.name(),
+        var end = new ArrayList<Node>();
+        if (r.areas().stream().anyMatch(x -> x.part().equals(picked)))
+            end.add(Card.action("take " + picked + " off", () -> replace("without " + picked, r.without(picked))));
+        end.add(Card.action("no more " + r.name(),
                 () -> change("without " + r.name(), list -> list.stream().filter(x -> !x.name().equals(r.name())).toList())));
+        card.row("", end.toArray(Node[]::new));
     }
 
-    private void add(java.util.function.Supplier<ColourReference> make) {
+    private void add(Supplier<ColourReference> make) {
         try {
             var r = make.get();
             replace("to " + r.name(), r);
