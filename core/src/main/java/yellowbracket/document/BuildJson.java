@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import yellowbracket.wear.WearWish;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.colour.line.LineWish;
 import yellowbracket.colour.order.Aim;
@@ -38,7 +39,7 @@ import yellowbracket.shop.Sheen;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 13;
+    public static final int SCHEMA = 14;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -119,6 +120,7 @@ public final class BuildJson {
             if (schema <= 10) fromTenth(root.path("build"));
             if (schema <= 11) fromEleventh(root.path("build"));
             if (schema <= 12) fromTwelfth(root.path("build"));
+            if (schema <= 13) fromThirteenth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -335,6 +337,11 @@ public final class BuildJson {
         colour.putNull("map").put("aim", Aim.LEAST_WORK.name()).putArray("order");
         colour.putArray("marks");
         colour.set("weather", MAPPER.valueToTree(WeatherWish.NEW));
+    }
+
+    /** Schema 13 decided nothing about wearing: pads followed from the fit. */
+    private static void fromThirteenth(JsonNode build) {
+        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.path("wear").has("panels")) o.set("wear", MAPPER.valueToTree(WearWish.USUAL));
     }
 
     /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */

@@ -17,20 +17,18 @@ public record Removable(Kind kind, String what, double newton, int count, boolea
     /** Discs that are sold everywhere, diameter and height, mm. */
     private static final double[][] DISCS = {{5, 2}, {6, 2}, {8, 3}, {10, 3}, {12, 4}, {15, 5}};
     /** Remanence of the usual grade, tesla; paint and tilt take half of the pull. */
-    private static final double TESLA = 1.3, PAINT_AND_TILT = 0.5, MU0 = 4e-7 * Math.PI;
+    private static final double TESLA = 1.3, PAINT_AND_TILT = 0.5;
     /** Pulled out of a melted-in insert of M3, of a pair of hook tape, N and N/mm2, at the low end. */
     private static final double INSERT_N = 150, HOOK_MPA = 0.03;
     private static final double INSERT_WIDE_MM = 4.2, WALL_MM = 1.2;
     private static final int MOST = 12;
 
     /**
-     * Pull between two equal discs across a gap: the field of both in the middle of the gap, B^2 A / 2 mu0. N.
+     * Pull between two equal discs across a gap, paint and tilt taken off. N.
      * @param gapMm skins, paint and glue between them
      */
     public static double pullN(double diameterMm, double highMm, double gapMm) {
-        double r = diameterMm / 2, g = gapMm / 2, far = highMm + g;
-        double one = TESLA / 2 * (far / Math.hypot(r, far) - g / Math.hypot(r, g)), both = 2 * one;
-        return PAINT_AND_TILT * both * both / (2 * MU0) * Math.PI * r * r * 1e-6;
+        return PAINT_AND_TILT * MagnetPull.pairN(diameterMm, highMm, highMm, gapMm, TESLA);
     }
 
     /** The smallest count of each kind, fewest first; what has no room on the face is told as that. @param gapMm between magnets */

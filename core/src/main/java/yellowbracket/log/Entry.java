@@ -16,6 +16,7 @@ import yellowbracket.print.FailureKind;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
 import yellowbracket.work.SectionId;
+import yellowbracket.wear.day.WalkTest;
 import yellowbracket.work.TaskId;
 
 /**
@@ -23,14 +24,15 @@ import yellowbracket.work.TaskId;
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
  * {@code odd SECTION words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words, {@code cause: words},
- * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}; anything else is a note, so is a line about a section or task that the
+ * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}, {@code pads PROP WEARER tight|loose ZONE MM mm},
+ * {@code walk PROP WEARER WHAT passed|failed[: words]}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
  */
 @RecordBuilder
 public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE, BROKE }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
@@ -45,6 +47,10 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PADS = Pattern.compile("pads\\s+(\\S+)\\s+(.+?)\\s+(tight|loose)\\s+([a-z]+)\\s+(\\d+(?:[.,]\\d+)?)\\s*(?:mm)?\\s*",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern WALK = Pattern.compile("walk\\s+(\\S+)\\s+(.+?)\\s+([a-z]+)\\s+(passed|failed)\\b:?\\s*(.*)",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
@@ -90,9 +96,16 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             var spent = SPENT.matcher(text);
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
             if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
+            if (Entry.padNote(text).isPresent()) return ofProp(note, Kind.PADS, PADS);
+            if (Entry.walked(text).isPresent()) return ofProp(note, Kind.WALK, WALK);
             if (Entry.trial(text).isEmpty()) return note;
-            var prop = FIT.matcher(text).results().findFirst().orElseThrow().group(1);
-            return names.cuts(prop).isEmpty() ? note : about(note.withKind(Kind.FIT), TaskId.size(prop));
+            return ofProp(note, Kind.FIT, FIT);
+        }
+
+        /** About wearing a prop that there is. */
+        private Entry ofProp(Entry note, Kind kind, Pattern pattern) {
+            var prop = pattern.matcher(text).results().findFirst().orElseThrow().group(1);
+            return names.cuts(prop).isEmpty() ? note : about(note.withKind(kind), TaskId.size(prop));
         }
 
         private Entry named(Entry note, Kind kind, String word, java.util.function.UnaryOperator<Entry> rest) {
@@ -182,6 +195,53 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     /** What a test piece told, and on whom; only of entries of that kind. */
     public Optional<Tried> trial() {
         return kind == Kind.FIT ? trial(text) : Optional.empty();
+    }
+
+    /** What a try-on of the pads said of one zone, mm: above 0 too tight; only of entries of that kind. */
+    public Optional<PadNote> padNote() {
+        return kind == Kind.PADS ? padNote(text) : Optional.empty();
+    }
+
+    /** Of a wearer's set. */
+    public record PadNote(String prop, String wearer, Zone zone, double tightMm) {
+        /** The line that {@link #parse} reads back. */
+        public String line() {
+            return String.format(Locale.ROOT, "pads %s %s %s %s %.1f mm", prop, wearer, tightMm > 0 ? "tight" : "loose", zone.label(), Math.abs(tightMm));
+        }
+    }
+
+    private static Optional<PadNote> padNote(String text) {
+        var m = PADS.matcher(text);
+        if (!m.matches()) return Optional.empty();
+        var zone = Arrays.stream(Zone.values()).filter(z -> z.padded() && z.label().equals(m.group(4).toLowerCase(Locale.ROOT))).findFirst();
+        double mm = number(m.group(5));
+        if (zone.isEmpty() || mm > MOST_PAD_MM) return Optional.empty();
+        return Optional.of(new PadNote(m.group(1), m.group(2), zone.get(), m.group(3).equalsIgnoreCase("tight") ? mm : -mm));
+    }
+
+    private static final double MOST_PAD_MM = 40;
+
+    /** How a part of the walk test went; only of entries of that kind. */
+    public Optional<Walked> walked() {
+        return kind == Kind.WALK ? walked(text) : Optional.empty();
+    }
+
+    /** Of one wearer in one prop. */
+    public record Walked(String prop, String wearer, WalkTest.What what, WalkTest.Result result) {
+        /** The line that {@link #parse} reads back. */
+        public String line() {
+            return "walk " + prop + " " + wearer + " " + what.word() + (result.passed() ? " passed" : " failed")
+                    + (result.words().isBlank() ? "" : ": " + result.words());
+        }
+    }
+
+    private static Optional<Walked> walked(String text) {
+        var m = WALK.matcher(text);
+        if (!m.matches()) return Optional.empty();
+        return Arrays.stream(WalkTest.What.values())
+                .filter(w -> w.word().equals(m.group(3).toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .map(w -> new Walked(m.group(1), m.group(2), w, new WalkTest.Result(m.group(4).equalsIgnoreCase("passed"), m.group(5).strip())));
     }
 
     /** A trial of a wearer's. */

@@ -14,7 +14,7 @@ import java.util.Map;
  * {@code morePrinters}: kinds that may be added to the shop. {@code practice}: every {@link Practice} with its range.
  */
 public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters,
-        List<JoinProduct> joins, List<Coating> coatings, List<Lamp> lamps, List<Grit> grits, List<Double> foamsMm,
+        List<JoinProduct> joins, List<Coating> coatings, List<Lamp> lamps, List<Grit> grits, List<Foam> foams, List<Sheeting> sheets,
         Map<Practice, Usual> practice, double sheetDm2, double sheetCost) {
 
     /** Read when it is first asked for; it never changes. */
@@ -41,7 +41,8 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         coatings = List.copyOf(coatings);
         lamps = List.copyOf(lamps);
         grits = List.copyOf(grits);
-        foamsMm = List.copyOf(foamsMm);
+        foams = List.copyOf(foams);
+        sheets = List.copyOf(sheets);
         practice = Map.copyOf(practice);
         for (var p : Practice.values()) if (!practice.containsKey(p)) throw new IllegalArgumentException("the catalogue has no " + p);
     }
@@ -80,7 +81,7 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         var changed = new EnumMap<>(practice);
         var range = practice.get(p);
         changed.put(p, new Usual(value, range.least(), range.most()));
-        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foamsMm, changed, sheetDm2,
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foams, sheets, changed, sheetDm2,
                 sheetCost);
     }
 

@@ -74,10 +74,12 @@ public enum Practice {
     LINE_BRUSH_MIN_M, LINE_MARKER_MIN_M, LINE_SESSION_MIN, LINE_BREAK_MIN, LINES_DAY_H,
     /** Between coats one stands by at most so long; a longer wait is another session. */
     STAND_BY_H,
-    /** A set of pads, and each pad; foam for one pad with its waste. */
-    PADS_H, PAD_H, PAD_DM2,
-    /** A visor cut and fitted, and till its glue holds; straps and rim foam; the walk test. */
-    VISOR_H, VISOR_SETS_H, STRAPS_H, WALK_TEST_H,
+    /** A set of pads, and each pad. */
+    PADS_H, PAD_H,
+    /** A visor cut and fitted, and till its glue holds; each further panel; a printed lens; straps and rim foam; the walk test. */
+    VISOR_H, VISOR_SETS_H, PANEL_H, LENS_H, STRAPS_H, WALK_TEST_H,
+    /** A former set up, and each lens formed and trimmed; lights laid out, and each; a bought part fitted. */
+    FORM_H, FORM_LENS_H, LIGHTS_H, LIGHT_H, PART_H,
     /** Bought over what is computed: spills, leftovers and second tries. */
     STOCK_TIMES
 }

@@ -1,5 +1,6 @@
 package yellowbracket.size;
 
+import java.util.function.ToDoubleBiFunction;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -18,11 +19,24 @@ public record Air(double openCm2, double wallMm) {
     private static final int SIDE = 121;
 
     public static Air of(HeadForm form, Cavity cavity, double scale, Pose pose) {
+        return from(mouth(form), cavity, scale, pose);
+    }
+
+    private static Vec3 mouth(HeadForm form) {
         double t = -0.33;
-        return from(new Vec3(0, form.frontY(0, t) + 3, t * form.measures().heightMm()), cavity, scale, pose);
+        return new Vec3(0, form.frontY(0, t) + 3, t * form.measures().heightMm());
+    }
+
+    /** As {@link #of}, with openings closed. @param closed how far along a line of the prop a panel is met, infinite for none, mm */
+    public static Air behind(HeadForm form, Cavity cavity, double scale, Pose pose, ToDoubleBiFunction<Vec3, Vec3> closed) {
+        return from(mouth(form), cavity, scale, pose, closed);
     }
 
     static Air from(Vec3 mouth, Cavity cavity, double scale, Pose pose) {
+        return from(mouth, cavity, scale, pose, (p, d) -> Double.POSITIVE_INFINITY);
+    }
+
+    private static Air from(Vec3 mouth, Cavity cavity, double scale, Pose pose, ToDoubleBiFunction<Vec3, Vec3> closed) {
         var from = pose.place(mouth).times(1 / scale);
         double step = 2 * WIDE_DEG / (SIDE - 1);
         var wall = new double[SIDE][SIDE];
@@ -38,6 +52,7 @@ public record Air(double openCm2, double wallMm) {
             drop[i][j] = -ahead.z();
             var d = ahead.times(1 / scale);
             wall[i][j] = cavity.index().firstDistance(from.x(), from.y(), from.z(), d.x(), d.y(), d.z(), 0);
+            if (!Double.isFinite(wall[i][j])) wall[i][j] = closed.applyAsDouble(pose.place(mouth), ahead);
         }
         return counted(wall, drop, pose.place(mouth).z() - cavity.rimZ() * scale, Math.toRadians(step));
     }

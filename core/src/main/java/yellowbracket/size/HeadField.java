@@ -49,6 +49,11 @@ public final class HeadField {
         return grid.mm(x, y, z);
     }
 
+    /** At a place in head coordinates; no more than {@link #FAR_MM}. */
+    public double at(Vec3 head) {
+        return grid.mm(head.x(), head.y(), head.z());
+    }
+
     public long bytes() {
         return grid.bytes();
     }

@@ -59,7 +59,7 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
         }
 
         /** Solid angle of a cell over its area: sin(r) / r. */
-        static double weight(double u, double v) {
+        public static double weight(double u, double v) {
             double r = Math.toRadians(Math.hypot(u, v));
             return r < 1e-9 ? 1 : Math.sin(r) / r;
         }

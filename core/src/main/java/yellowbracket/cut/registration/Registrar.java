@@ -213,9 +213,10 @@ public final class Registrar {
             if (places.size() < least) continue;
             boolean unequal = places.size() > 1 && (kind == RegistrationKind.DOWELS || kind == RegistrationKind.RODS)
                     && FacePlaces.goesBothWays(seam.face().shape(), places);
+            var north = kind.magnet() ? north(seam, places) : List.<Boolean>of();
             for (int i = 0; i < places.size(); i++) {
                 double own = unequal && i == 1 ? kind.sizes().get(Math.min(kind.sizes().size() - 1, kind.sizes().indexOf(d) + 1)) : d;
-                put(seam, kind, places.get(i), own, false, i % 2 == 0);
+                put(seam, kind, places.get(i), own, false, kind.magnet() && north.get(i));
             }
             if (unequal && d == kind.sizes().getLast()) findings.add(Finding.of(Weight.CARE, Subject.seam(seam.name()),
                     "seam " + seam.name() + " goes together both ways round: mark it before it is glued"));
@@ -225,6 +226,11 @@ public final class Registrar {
             return true;
         }
         return false;
+    }
+
+    /** So that turned or shifted it repels. */
+    private static List<Boolean> north(Seam seam, List<Coordinate> places) {
+        return Polarity.of(places.stream().map(c -> seam.face().at(c.x, c.y)).toList(), seam.face().plane().normal()).north();
     }
 
     /** Pins where bosses were added for them. */

@@ -30,7 +30,7 @@ import yellowbracket.shop.Catalogue;
 public final class Everything {
     /** What a slider shows, cheapest first. */
     private static final List<Figure<?>> AT_ONCE = List.of(CutFigures.SKETCH, SizeFigures.GUESS);
-    private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, WearFigures.PADS);
+    private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, SizeFigures.FITS);
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
     private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.LEFT_OUT,
@@ -42,6 +42,9 @@ public final class Everything {
     private static final List<Figure<?>> SMOOTH_PAGE = List.of(SmoothFigures.LOST, SmoothFigures.ROUNDS);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
+    private static final List<Figure<?>> WEAR_PAGE = List.of(WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES,
+            WearFigures.BALANCE, WearFigures.TURNS, WearFigures.WALK, WearFigures.AFTER_PAINT, WearFigures.SEATS, WearFigures.PACKING, WearFigures.POCKETS,
+            WearFigures.SHARP);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,
             ModelFigures.HEALTH, ModelFigures.FLATS, ModelFigures.WALLS, ModelFigures.MENDED);
 
@@ -66,6 +69,7 @@ public final class Everything {
             PLAN.forEach(f -> out.add(Want.ofBuild(f)));
             each(props, CUT_PAGE, out);
             each(props, SMOOTH_PAGE, out);
+            each(props, WEAR_PAGE, out);
             each(props, PRINT_PAGE, out);
             each(props, List.of(SizeFigures.DONNING), out);
             each(props, SIZE_PAGE, out);

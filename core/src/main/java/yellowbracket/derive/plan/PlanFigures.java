@@ -112,7 +112,7 @@ public final class PlanFigures {
                         new SmoothWork(id, in.get(SmoothFigures.SMOOTH), in.find(SmoothFigures.ROUNDS), shop),
                         new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.BARE).list(), in.get(ColourFigures.LINE_PLAN),
                                 in.get(ColourFigures.WEATHER), shop),
-                        new WearWork(id, worn, pads, shop)));
+                        new WearWork(id, worn, pads, in.find(WearFigures.VISOR), in.get(WearFigures.POWER).power(), in.of(Prop::wear), shop)));
     }
 
     /** Of sections printed in resin. */

@@ -1,23 +1,453 @@
 package yellowbracket.derive.wear;
 
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import yellowbracket.colour.ColourPlan;
+import yellowbracket.colour.ColourZone;
+import yellowbracket.colour.zone.Painted;
+import yellowbracket.colour.zone.SurfacePath;
+import yellowbracket.cut.RegistrationKind;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.Reads;
+import yellowbracket.derive.colour.ColourFigures;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.size.SizeFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.document.Build;
+import yellowbracket.document.Prop;
+import yellowbracket.finding.Finding;
+import yellowbracket.join.JoinPlan;
+import yellowbracket.join.Weighed;
+import yellowbracket.log.Entry;
+import yellowbracket.mesh.Bounds3;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.DistanceGrid;
+import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Catalogue;
-import yellowbracket.wear.PadPlan;
+import yellowbracket.size.Air;
+import yellowbracket.size.Cavity;
+import yellowbracket.size.Fit;
+import yellowbracket.size.Pose;
+import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.wear.body.Balance;
+import yellowbracket.wear.body.HeadTurn;
+import yellowbracket.wear.body.Pocket;
+import yellowbracket.wear.body.Sharp;
+import yellowbracket.wear.day.Packing;
+import yellowbracket.wear.day.WalkTest;
+import yellowbracket.wear.hold.Closure;
+import yellowbracket.wear.hold.FitAfter;
+import yellowbracket.wear.light.Bought;
+import yellowbracket.wear.light.Load;
+import yellowbracket.wear.light.Power;
+import yellowbracket.wear.pad.PadPlan;
+import yellowbracket.wear.panel.Openings;
+import yellowbracket.wear.panel.ViewThrough;
+import yellowbracket.wear.panel.Visor;
 
-/** Pads from the room that the fit leaves. */
+/** Fitting out: pads, what closes openings, closures, lights, balance, the walk test. Lists follow the prop's order of wearers. */
 public final class WearFigures {
+    /** Holes in the wall of what is worn, prop mm. */
+    public static final Figure<Openings> OPENINGS = Figure.ofProp("openings", Openings.class, WearFigures::openings);
+    public static final Figure<Visor> VISOR = Figure.ofProp("visor and lenses", Visor.class, WearFigures::visor);
+    /** What is seen and breathed with all of it in. */
+    public static final Figure<Views> VIEWS = Figure.ofProp("view through", Views.class, WearFigures::views);
+    /** The prop as painted and joined, without what is fitted to it. */
+    public static final Figure<Parts> PARTS = Figure.ofProp("what weighs", Parts.class, WearFigures::parts);
+    /** From the room that the fit leaves. */
     public static final Figure<Pads> PADS = Figure.ofProp("pads", Pads.class, WearFigures::pads);
+    public static final Figure<Balances> BALANCE = Figure.ofProp("balance", Balances.class, WearFigures::balances);
+    public static final Figure<Turns> TURNS = Figure.ofProp("head turn", Turns.class, WearFigures::turns);
+    public static final Figure<Pockets> POCKETS = Figure.ofProp("pockets", Pockets.class, WearFigures::pockets);
+    public static final Figure<Lit> POWER = Figure.ofProp("lights and cells", Lit.class, WearFigures::power);
+    public static final Figure<Seats> SEATS = Figure.ofProp("bought parts", Seats.class, WearFigures::seats);
+    public static final Figure<Closures> CLOSURES = Figure.ofProp("closures", Closures.class, WearFigures::closures);
+    public static final Figure<AfterPaint> AFTER_PAINT = Figure.ofProp("fits after paint", AfterPaint.class, WearFigures::afterPaint);
+    public static final Figure<Sharps> SHARP = Figure.ofProp("points and edges", Sharps.class,
+            in -> new Sharps(Sharp.of(shell(in), in.progress())));
+    public static final Figure<Walks> WALK = Figure.ofProp("walk test", Walks.class, WearFigures::walks);
+    public static final Figure<Packing> PACKING = Figure.ofProp("packing list", Packing.class, WearFigures::packing);
+
+    /** Between magnets that are glued in, and printed over, mm; grams for what a film and a filler weigh, g/cm3; magnets and rods. */
+    private static final double OPEN_GAP_MM = 0.4, SEALED_GAP_MM = 2.0, FILM_DENSITY = 1.3, FILLER_DENSITY = 1.2, METAL_DENSITY = 7.5;
+    /** Of what is spread, so much is sanded off again; a starting value. */
+    private static final double STAYS = 0.4;
+    private static final double UNKNOWN_G = 900, POCKET_CELL_MM = 5, PADS_MM = 12, LONGEST_MM = 120, PATH_STEP_MM = 2, BEND_OVER_MM = 6;
+    private static final int POCKETS_TOLD = 4;
+    private static final double FACE_BACK_MM = 25;
 
     private WearFigures() {}
 
+    /** By wearer. @param airCm2 near the mouth with panels in */
+    public record View(String wearer, ViewThrough through, double airCm2, double openAirCm2, List<Finding> findings) {}
+
+    public record Views(List<View> list) {}
+
+    /** @param findings what was assumed */
+    public record Parts(List<Weighed> list, List<Finding> findings) {
+        public double grams() {
+            return list.stream().mapToDouble(Weighed::grams).sum();
+        }
+    }
+
     /** One set a wearer. */
-    public record Pads(List<PadPlan> sets) {}
+    public record Pads(List<PadPlan> sets) {
+        public List<Finding> findings() {
+            return sets.stream().flatMap(s -> s.findings().stream().map(f -> new Finding(f.weight(), f.subject(), s.wearer().name() + ": " + f.words(), f.fix()))).toList();
+        }
+    }
+
+    /** One a wearer, or one for what is carried. */
+    public record Balances(List<Balance> list) {}
+
+    public record Turns(List<HeadTurn> list) {}
+
+    public record Pockets(List<Pocket> list) {}
+
+    /** @param paths of the runs, prop mm */
+    public record Lit(Power power, Map<String, List<Vec3>> paths) {}
+
+    public record Seats(List<Bought.Seat> list) {}
+
+    public record Closures(List<Closure> list) {
+        public List<Finding> findings() {
+            return list.stream().flatMap(c -> c.findings().stream()).toList();
+        }
+    }
+
+    public record AfterPaint(List<FitAfter> list) {
+        public List<Finding> findings() {
+            return list.stream().flatMap(f -> f.finding().stream()).distinct().toList();
+        }
+    }
+
+    public record Sharps(List<Sharp> list) {}
+
+    public record Walks(List<WalkTest> list) {}
+
+    private static ScaledShell shell(Reads in) {
+        return new ScaledShell(in.get(ModelFigures.MODEL).mesh(), in.get(ModelFigures.INDEX).bvh(), in.of(Prop::scale));
+    }
+
+    private static Openings openings(Reads in) {
+        var cavity = in.get(SizeFigures.CAVITY);
+        double s = in.of(Prop::scale);
+        if (in.find(SizeFigures.FITS).isPresent() || cavity.holdsAHead())
+            return Openings.of(shell(in), amid(cavity).times(s), new Vec3(0, 0, -1), in.progress());
+        var box = cavity.mesh().bounds();
+        var face = in.find(SizeFigures.MASK)
+                .flatMap(m -> m.list().stream().findFirst())
+                .map(m -> m.pose().place(new Vec3(0, 0, 0)))
+                .orElse(new Vec3(box.centre().x(), box.min().y() - FACE_BACK_MM, box.centre().z()).times(s));
+        return Openings.of(shell(in), face, new Vec3(0, -1, 0), in.progress());
+    }
+
+    private static Vec3 amid(Cavity c) {
+        return new Vec3(0, c.middleY(), c.visorZ().orElse((c.rimZ() + c.roofZ()) / 2));
+    }
+
+    private static Visor visor(Reads in) {
+        double[] neck = neck(in);
+        return Visor.of(in.get(OPENINGS), in.of(p -> p.wear().panels()), in.shop(Catalogue::sheets), shell(in), neck[0], neck[1]);
+    }
+
+    /** Width and depth of the way in at the rim. */
+    private static double[] neck(Reads in) {
+        var cavity = in.get(SizeFigures.CAVITY);
+        if (!cavity.holdsAHead()) return new double[] {Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY};
+        var shell = shell(in);
+        double s = in.of(Prop::scale);
+        var c = new Vec3(0.4, cavity.middleY(), cavity.rimZ() + 4).times(s);
+        var out = new double[2];
+        var ways = List.of(Vec3.X, Vec3.Y);
+        for (int k = 0; k < 2; k++) out[k] = shell.firstMm(c, ways.get(k)) + shell.firstMm(c, ways.get(k).times(-1));
+        return out;
+    }
+
+    private static Views views(Reads in) {
+        var visor = in.get(VISOR);
+        var shell = shell(in);
+        var cavity = in.get(SizeFigures.CAVITY);
+        double s = in.of(Prop::scale);
+        return new Views(in.get(SizeFigures.FITS).list().stream().map(f -> {
+            var form = f.clearance().form();
+            var through = ViewThrough.of(f.vision(), form, f.pose(), visor.seenThrough());
+            var closed = visor.panels().stream().filter(p -> p.sheet().plastic()).toList();
+            double air = closed.isEmpty() ? f.air().openCm2()
+                    : Air.behind(form, cavity, s, f.pose(), (p, d) -> ViewThrough.wallMm(p, d, closed)).openCm2();
+            return new View(f.wearer().name(), through, air, f.air().openCm2(), judged(through, air, closed.isEmpty()));
+        }).toList());
+    }
+
+    private static List<Finding> judged(ViewThrough t, double air, boolean open) {
+        var out = new ArrayList<Finding>();
+        for (var w : ViewThrough.When.values()) if (t.openShare() > 0.02 && t.enough(w) < 0.5) {
+            out.add(Finding.care(String.format(java.util.Locale.ROOT, "too dark %s: only %.0f %% of what is open lets through %.0f %% of the light; a lighter sheet, or lift it",
+                    w.words(), 100 * t.enough(w), 100 * w.least())));
+            break;
+        }
+        if (!open && air < Air.WANTED_CM2) out.add(Finding.care(String.format(java.util.Locale.ROOT,
+                "with the sheet in %.1f cm2 is left to breathe through, %.0f wanted: it fogs; leave a gap above and below, mesh, or a fan", air, Air.WANTED_CM2)));
+        return out;
+    }
+
+    private static Parts parts(Reads in) {
+        var asked = in.get(JoinFigures.ASKED);
+        var out = new ArrayList<Weighed>();
+        for (var sec : asked.sections()) {
+            var q = asked.prints().get(sec.name());
+            if (q != null) out.add(Weighed.of(sec.name(), sec.mesh(), q.grams(), q.how().walls() * q.how().lineMm(),
+                    in.shop(c -> c.material(q.material()).densityGcm3())));
+        }
+        var at = Balance.whole(out).at();
+        in.find(CutFigures.REGISTERED).ifPresent(r -> r.fitted().forEach(f -> {
+            boolean metal = f.kind().magnet() || f.kind() == RegistrationKind.RODS || f.kind() == RegistrationKind.THROUGH_ROD;
+            double cm3 = Math.PI / 4 * f.diameterMm() * f.diameterMm() * f.lengthMm() * (f.kind().magnet() ? 2 : 1) / 1000;
+            if (metal) out.add(new Weighed(f.kind().words() + " in " + f.seam(), METAL_DENSITY * cm3, f.at()));
+        }));
+        in.find(JoinFigures.JOINS).map(JoinPlan::glueGrams).filter(g -> g > 0).ifPresent(g -> out.add(new Weighed("glue", g, at)));
+        in.find(SmoothFigures.SMOOTH).map(WearFigures::filler).filter(g -> g > 0).ifPresent(g -> out.add(new Weighed("filler and primer", g, at)));
+        in.find(ColourFigures.COLOUR)
+                .map(c -> in.shop(s -> film(c, s)))
+                .filter(g -> g > 0)
+                .ifPresent(g -> out.add(new Weighed("paint", g, at)));
+        return new Parts(List.copyOf(out), List.of());
+    }
+
+    private static double filler(SmoothPlan p) {
+        return STAYS * FILLER_DENSITY * p.amounts().stream().mapToDouble(a -> a.valleysMl() + a.skimMl() + a.seamsMl()).sum();
+    }
+
+    private static double film(ColourPlan c, Catalogue shop) {
+        return FILM_DENSITY * c.areas().stream().mapToDouble(a -> a.dm2() * 10 * c.filmMm(a.zone().id(), shop)).sum();
+    }
 
     private static Pads pads(Reads in) {
-        var foams = in.shop(Catalogue::foamsMm);
-        return new Pads(in.get(SizeFigures.FITS).list().stream().map(f -> PadPlan.of(f.wearer(), f.clearance(), foams)).toList());
+        var foams = in.shop(Catalogue::foams);
+        double grams = in.find(PARTS).map(Parts::grams).filter(g -> g > 0).orElse(UNKNOWN_G);
+        var told = in.build(b -> padNotes(b));
+        String prop = in.prop();
+        var shell = shell(in);
+        var fits = in.get(SizeFigures.FITS).list();
+        return new Pads(fits.stream()
+                .map(f -> PadPlan.of(f, grams, foams, PadPlan.told(told.stream()
+                        .filter(n -> n.prop().equals(prop) && n.wearer().equals(f.wearer().name()))
+                        .map(n -> Map.entry(n.zone(), n.tightMm()))
+                        .toList()), shell))
+                .toList());
+    }
+
+    private static List<Entry.PadNote> padNotes(Build b) {
+        return b.log().stream().flatMap(e -> e.padNote().stream()).toList();
+    }
+
+    private static Balances balances(Reads in) {
+        var parts = new ArrayList<>(in.get(PARTS).list());
+        var scale = in.of(Prop::scale);
+        in.find(VISOR).ifPresent(v -> v.panels().forEach(p -> parts.add(new Weighed(p.sheet().name() + ", " + p.opening().name(), Visor.grams(p), p.opening().middle()))));
+        in.find(POWER).ifPresent(l -> {
+            l.power().cells().ifPresent(c -> parts.add(new Weighed(c.words(), c.grams(),
+                    l.power().pocket().map(q -> q.box().centre()).orElse(Balance.whole(parts).at()))));
+        });
+        for (var b : in.of(p -> p.wear().bought())) if (b.grams() > 0) parts.add(new Weighed(b.name(), b.grams(), b.at().times(scale)));
+        if (!in.of(Prop::worn)) return new Balances(List.of(Balance.carried(parts)));
+        var fits = in.find(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
+        if (fits.isEmpty()) return new Balances(List.of(Balance.carried(parts)));
+        var pads = in.find(PADS).map(Pads::sets).orElse(List.of());
+        double counter = in.of(p -> p.wear().counterG());
+        var shell = shell(in);
+        var out = new ArrayList<Balance>();
+        for (int i = 0; i < fits.size(); i++) {
+            var f = fits.get(i);
+            var mine = new ArrayList<>(parts);
+            if (i < pads.size()) for (var p : pads.get(i).cut()) mine.add(new Weighed("pad, " + p.name(),
+                    p.areaMm2() * p.thicknessMm() * FOAM_G_MM3, f.pose().place(p.middle())));
+            var behind = behind(f, shell);
+            if (counter > 0 && behind.isPresent()) mine.add(new Weighed("counterweight", counter, behind.get()));
+            out.add(Balance.worn(mine, Balance.joint(f.clearance().form(), f.pose()), behind));
+        }
+        return new Balances(List.copyOf(out));
+    }
+
+    /** Foam, g/mm3. */
+    private static final double FOAM_G_MM3 = 4e-5;
+    /** Within the wall behind the head, low, mm. */
+    private static final double IN_FRONT_OF_WALL_MM = 6, LOW = -0.12;
+
+    private static Optional<Vec3> behind(Fit f, ScaledShell shell) {
+        var from = f.pose().place(new Vec3(0, 0, LOW * f.clearance().form().measures().heightMm()));
+        var back = f.pose().direction(new Vec3(0, -1, 0));
+        double far = shell.firstMm(from, back);
+        return Double.isFinite(far) ? Optional.of(from.plus(back.times(far - IN_FRONT_OF_WALL_MM))) : Optional.empty();
+    }
+
+    private static Turns turns(Reads in) {
+        var m = in.get(ModelFigures.MODEL).mesh();
+        double s = in.of(Prop::scale);
+        return new Turns(in.get(SizeFigures.FITS)
+                .list()
+                .stream()
+                .map(f -> HeadTurn.of(m, s, f.clearance().form(), f.pose(), f.wearer()))
+                .toList());
+    }
+
+    private static Pockets pockets(Reads in) {
+        var fits = in.get(SizeFigures.FITS).list();
+        if (fits.isEmpty()) throw in.none();
+        var field = in.get(SizeFigures.FIELDS).list().getFirst();
+        var pose = fits.getFirst().pose();
+        double s = in.of(Prop::scale), cell = POCKET_CELL_MM / s;
+        var model = in.get(ModelFigures.MODEL).mesh().bounds();
+        var pad = new Vec3(2 * cell, 2 * cell, 2 * cell);
+        var box = new Bounds3(model.min().minus(pad), model.max().plus(pad));
+        var wall = DistanceGrid.of(in.get(ModelFigures.INDEX).bvh(), box, cell, in.progress());
+        var shell = shell(in);
+        var room = Pocket.Room.of(p -> s * wall.mm(p.times(1 / s)), p -> field.at(pose.inHead(p)), box.scaled(s), POCKET_CELL_MM, PADS_MM,
+                p -> inHollow(shell, pose, p), in.progress());
+        return new Pockets(room.several(POCKETS_TOLD, LONGEST_MM));
+    }
+
+    /** Nothing lies between a place and the axis of the head beside it. */
+    private static boolean inHollow(ScaledShell shell, Pose pose, Vec3 p) {
+        var amid = pose.place(new Vec3(0, 0, Math.clamp(pose.inHead(p).z(), -AXIS_MM, AXIS_MM)));
+        var d = amid.minus(p);
+        double far = d.norm();
+        return far < 1 || !shell.blocked(p, d.times(1 / far), far);
+    }
+
+    /** Up and down the axis of a head, mm. */
+    private static final double AXIS_MM = 70;
+
+    private static Lit power(Reads in) {
+        var loads = in.of(p -> p.wear().loads());
+        if (loads.isEmpty()) return new Lit(Power.of(List.of(), in.of(p -> p.wear().litHours()), List.of()), Map.of());
+        double s = in.of(Prop::scale);
+        var paths = new HashMap<String, List<Vec3>>();
+        var runs = new ArrayList<Power.Run>();
+        for (var l : loads) {
+            var path = path(in, l, s);
+            paths.put(l.name(), path);
+            double length = path.size() > 1 ? length(path) : l.lengthMm();
+            runs.add(new Power.Run(l, length, path.size() > 2 ? tightest(path) : Double.POSITIVE_INFINITY));
+        }
+        return new Lit(Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of())), Map.copyOf(paths));
+    }
+
+    private static List<Vec3> path(Reads in, Load l, double s) {
+        if (l.opening().isPresent()) return in.find(OPENINGS)
+                .flatMap(o -> o.list().stream().filter(x -> x.name().equals(l.opening().get())).findFirst())
+                .map(o -> o.loop())
+                .orElse(List.of());
+        if (l.places().size() < 2) return l.places().stream().map(p -> p.times(s)).toList();
+        var light = in.get(ModelFigures.PROXY).mesh();
+        return SurfacePath.through(Painted.all(light, 0), l.places(), PATH_STEP_MM).points().stream().map(p -> p.times(s)).toList();
+    }
+
+    private static double length(List<Vec3> path) {
+        double sum = 0;
+        for (int i = 1; i < path.size(); i++) sum += path.get(i).distance(path.get(i - 1));
+        return sum;
+    }
+
+    /** The least radius through places some mm apart along it. */
+    private static double tightest(List<Vec3> path) {
+        double least = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < path.size(); i++) {
+            int a = i, b = i;
+            while (a > 0 && path.get(a).distance(path.get(i)) < BEND_OVER_MM) a--;
+            while (b < path.size() - 1 && path.get(b).distance(path.get(i)) < BEND_OVER_MM) b++;
+            var u = path.get(i).minus(path.get(a));
+            var v = path.get(b).minus(path.get(i));
+            double area2 = u.cross(v).norm(), c = path.get(a).distance(path.get(b));
+            if (area2 > 1e-6 && u.norm() > BEND_OVER_MM / 2 && v.norm() > BEND_OVER_MM / 2) least = Math.min(least, u.norm() * v.norm() * c / (2 * area2));
+        }
+        return least;
+    }
+
+    private static Seats seats(Reads in) {
+        var bought = in.of(p -> p.wear().bought());
+        if (bought.isEmpty()) return new Seats(List.of());
+        var shell = shell(in);
+        return new Seats(bought.stream().map(b -> {
+            var near = shell.index().closest(b.at());
+            return b.seat(shell, shell.mesh().areaVector(near.triangle()).unit());
+        }).toList());
+    }
+
+    /** Thickest film of all zones, mm. */
+    private static double filmMm(Reads in) {
+        return in.find(ColourFigures.COLOUR)
+                .map(c -> in.shop(s -> c.areas().stream().mapToDouble(a -> c.filmMm(a.zone().id(), s)).max().orElse(0)))
+                .orElse(0.0);
+    }
+
+    private static Closures closures(Reads in) {
+        var registered = in.find(CutFigures.REGISTERED);
+        if (registered.isEmpty()) return new Closures(List.of());
+        var plan = in.get(JoinFigures.JOINS);
+        boolean worn = in.of(Prop::worn);
+        var out = new ArrayList<Closure>();
+        for (var j : plan.joins()) {
+            if (j.glued()) continue;
+            boolean sealed = registered.get().fitted().stream().anyMatch(f -> f.seam().equals(j.seam().name()) && f.kind() == RegistrationKind.SEALED_MAGNETS);
+            double need = JoinPlan.LEAST_RESERVE * j.demand().newton();
+            Closure.of(j.seam().name(), registered.get().fitted(), sealed ? SEALED_GAP_MM : OPEN_GAP_MM, 0, need, worn).ifPresent(out::add);
+        }
+        return new Closures(List.copyOf(out));
+    }
+
+    private static AfterPaint afterPaint(Reads in) {
+        var registered = in.find(CutFigures.REGISTERED);
+        if (registered.isEmpty()) return new AfterPaint(List.of());
+        double film = filmMm(in), clearance = in.of(p -> p.cut().registration().clearanceMm()) / 2;
+        var bare = in.find(ColourFigures.BARE).map(ColourFigures.Bare::list).orElse(List.of()).stream().map(b -> b.where()).toList();
+        var late = in.get(JoinFigures.JOINS).joins().stream().filter(j -> !j.glued()).map(j -> j.seam().name()).toList();
+        var out = new ArrayList<FitAfter>();
+        for (var name : Stream.concat(late.stream(), bare.stream()).distinct().toList()) {
+            var sizes = registered.get().fitted().stream().filter(f -> f.seam().equals(name)).map(f -> f.kind().words() + " " + f.size()).distinct().toList();
+            for (var size : sizes) out.add(new FitAfter(name, size, clearance, film, bare.contains(name)));
+            if (registered.get().tongues().stream().anyMatch(t -> t.seam().equals(name))) out.add(new FitAfter(name, "tongue", clearance, film, bare.contains(name)));
+        }
+        return new AfterPaint(List.copyOf(out));
+    }
+
+    private static Walks walks(Reads in) {
+        var fits = in.get(SizeFigures.FITS).list();
+        var views = in.get(VIEWS).list();
+        var turns = in.get(TURNS).list();
+        var balances = in.get(BALANCE).list();
+        double hours = in.of(p -> p.wear().wornHours());
+        var told = in.build(WearFigures::walked);
+        var out = new ArrayList<WalkTest>();
+        for (int i = 0; i < fits.size(); i++) {
+            var results = new EnumMap<WalkTest.What, WalkTest.Result>(WalkTest.What.class);
+            String name = fits.get(i).wearer().name(), prop = in.prop();
+            told.stream().filter(w -> w.prop().equals(prop) && w.wearer().equals(name)).forEach(w -> results.put(w.what(), w.result()));
+            var v = views.get(i);
+            out.add(WalkTest.of(new WalkTest.Known(fits.get(i), Optional.of(v.through), v.airCm2, turns.get(i), balances.get(i), hours), results));
+        }
+        return new Walks(List.copyOf(out));
+    }
+
+    private static List<Entry.Walked> walked(Build b) {
+        return b.log().stream().flatMap(e -> e.walked().stream()).toList();
+    }
+
+    private static Packing packing(Reads in) {
+        var joins = in.find(JoinFigures.JOINS).map(JoinPlan::joins).orElse(List.of());
+        int magnets = in.find(CutFigures.REGISTERED).map(r -> (int) r.fitted().stream().filter(f -> f.kind().magnet()).count()).orElse(0);
+        var pads = in.find(PADS).map(Pads::sets).orElse(List.of());
+        var colours = in.of(p -> p.colour().zones().stream().map(ColourZone::name).distinct().toList());
+        return Packing.of(new Packing.Of(in.of(Prop::name), in.of(Prop::worn), pads.stream().map(p -> p.wearer().name()).toList(), joins.size(), magnets,
+                colours, pads.stream().mapToDouble(PadPlan::tapeMm2).max().orElse(0),
+                in.find(VISOR).filter(v -> v.panels().stream().anyMatch(p -> p.sheet().plastic())).isPresent(), in.find(POWER).map(Lit::power),
+                in.of(p -> Math.max(p.wear().litHours(), p.wear().wornHours()))));
     }
 }

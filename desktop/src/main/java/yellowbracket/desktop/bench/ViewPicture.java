@@ -1,5 +1,6 @@
 package yellowbracket.desktop.bench;
 
+import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Pane;
@@ -8,6 +9,7 @@ import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.size.Vision;
+import yellowbracket.wear.panel.ViewThrough;
 
 /**
  * What the wearer sees, in angles: straight ahead in the middle, rings at 30, 60 and 90 degrees, blocked dark, what one eye sees half lit,
@@ -19,9 +21,16 @@ public final class ViewPicture extends Pane {
     private final Canvas canvas = new Canvas();
     private final Vision vision;
     private final String floor;
+    private final Optional<ViewThrough> through;
 
     /** @param floor said at the lower limit, such as "floor from 2.3 m" */
     public ViewPicture(Vision vision, String floor) {
+        this(vision, floor, Optional.empty());
+    }
+
+    /** @param through what sheets and mesh leave of the light */
+    public ViewPicture(Vision vision, String floor, Optional<ViewThrough> through) {
+        this.through = through;
         this.vision = vision;
         this.floor = floor;
         getChildren().add(canvas);
@@ -60,9 +69,16 @@ public final class ViewPicture extends Pane {
         for (int r = 0; r < Vision.Field.ROWS; r++) for (int c = 0; c < Vision.Field.COLUMNS; c++) {
             int s = vision.field().at(r, c);
             if (s == Vision.Field.BEYOND) continue;
-            g.setFill(s == Vision.Field.BLOCKED ? BLOCKED : s == Vision.Field.BOTH ? BOTH : ONE);
+            int row = r, column = c;
+            g.setFill(s == Vision.Field.BLOCKED ? BLOCKED
+                    : through.map(t -> BLOCKED.interpolate(BOTH, lit(t.at(row, column)))).orElse(s == Vision.Field.BOTH ? BOTH : ONE));
             g.fillRect(x(Vision.Field.u(c) - step / 2), y(Vision.Field.v(r) + step / 2), side, side);
         }
+    }
+
+    /** As eyes take it: a tenth of the light looks a third as bright. */
+    private static double lit(double share) {
+        return Double.isNaN(share) ? 0 : Math.clamp(Math.sqrt(share), 0, 1);
     }
 
     private void rings(GraphicsContext g) {

@@ -34,7 +34,7 @@ final class Pages implements AutoCloseable {
             new Made(Page.JOIN, (p, before) -> new JoinView(p.model, p.bench, p.timers)),
             new Made(Page.SMOOTH, (p, before) -> new SmoothView(p.model, p.bench, p.files::exportLabels)),
             new Made(Page.COLOUR, (p, before) -> new ColourView(p.model, p.bench)),
-            new Made(Page.WEAR, (p, before) -> new WearView(p.model, p.bench)),
+            new Made(Page.WEAR, (p, before) -> new WearView(p.model, p.bench, p.timers)),
             new Made(Page.LOG, (p, before) -> new LogView(p.model, p.bench, before.of(Page.COLOUR), p.files::exportLog)),
             new Made(Page.PLAN,
                     (p, before) -> new PlanView(p.model, p.bench, before.of(Page.COLOUR), p.files::exportCalendar, p.benchMode)));

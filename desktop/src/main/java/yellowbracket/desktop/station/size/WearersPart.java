@@ -32,7 +32,7 @@ import yellowbracket.size.HeadForm;
 import yellowbracket.size.Pose;
 import yellowbracket.size.ScanAlignment;
 import yellowbracket.size.Zone;
-import yellowbracket.wear.PadPlan;
+import yellowbracket.wear.pad.PadPlan;
 
 /** Who wears it: cards with measures, head scans, two wearers of one shell side by side. */
 final class WearersPart extends SizePart {

@@ -1,8 +1,13 @@
 package yellowbracket.desktop.station.wear;
 
+import java.io.IOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import javafx.scene.Group;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.paint.Color;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
@@ -12,114 +17,142 @@ import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
-import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.station.StationView;
-import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.widget.Card;
-import yellowbracket.desktop.widget.Sheet;
-import yellowbracket.finding.Weight;
+import yellowbracket.export.FitOutFiles;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.size.Fit;
-import yellowbracket.wear.PadPlan;
+import yellowbracket.work.Station;
 
-/** What goes inside: a set of pads for each wearer, from the clearance left. */
+/** The wear page: pads, what closes openings, closures, lights, balance, the walk test. */
 public final class WearView extends StationView {
+    private static final List<String> TABS = List.of("pads", "visor", "closures", "lights", "balance", "walk test");
+
+    private final Map<String, WearPart> parts = new LinkedHashMap<>();
     private String wearer = "";
 
-    public WearView(AppModel model, Bench bench) {
-        super(model, bench);
+    public WearView(AppModel model, Bench bench, Timers timers) {
+        super(model, bench, TABS);
+        parts.put("pads", new PadsPart(this));
+        parts.put("visor", new VisorPart(this, timers));
+        parts.put("closures", new ClosuresPart(this));
+        parts.put("lights", new LightsPart(this));
+        parts.put("balance", new BalancePart(this));
+        parts.put("walk test", new WalkPart(this));
     }
 
     @Override
     public Card card() {
-        var card = new Card("what goes inside",
-                prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().size().wearers()) : ""));
-        if (!prop().worn())
-            return card.text("nobody wears it: nothing to pad").primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
-        var pads = model.result(WearFigures.PADS);
-        if (pads.isEmpty()) {
-            if (model.result(SizeFigures.CAVITY).map(c -> !c.holdsAHead()).orElse(false))
-                return card.text("no hollow for a head: straps and foam along the rim, no pads by zone")
-                        .primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
-            return waiting(card, WearFigures.PADS);
-        }
-        for (var set : pads.get().sets()) {
-            card.title("pads for " + set.wearer().name());
-            card.add(new Sheet<PadPlan.Pad>("pads for " + set.wearer().name(), "no pads").words("zone", p -> p.zone().label())
-                    .number("gap", PadPlan.Pad::gapMm, p -> words().length(p.gapMm()))
-                    .words("foam", PadPlan.Pad::words)
-                    .number("pressed", PadPlan.Pad::pressedShare, p -> Words.percent(p.pressedShare()))
-                    .number("pieces", PadPlan.Pad::count, p -> String.valueOf(p.count()))
-                    .rows(set.pads(), 6));
-            set.findings().forEach(f -> card.finding(Weight.CARE, set.wearer().name() + ": " + f, "", () -> {}));
-            if (pads.get().sets().size() > 1) card.add(Card.action("show " + set.wearer().name() + " in it", () -> {
-                wearer = set.wearer().name();
-                again();
-            }));
-        }
-        card.text("hook tape under every pad, so that a set can be changed for the other wearer");
-        card.title("walk test before the day");
-        card.text("stairs, floor in sight, hearing, breathing ten minutes, off in five seconds unaided; a helper where the view is narrow");
-        card.caution("wearing: heat and a narrow view; follow the event's prop rules; no real blades or points");
+        var shown = parts.get(tab());
+        var card = card(shown.heading(), prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().size().wearers()) : " \u00b7 not worn"));
+        shown.write(card);
+        cautions(card, Station.WEAR);
         return card.primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
     }
 
     @Override
     public void draw() {
         bench.showExplode(false);
-        var proxy = model.result(ModelFigures.PROXY);
-        var size = bounds();
-        if (proxy.isEmpty() || size.isEmpty()) return;
-        double s = prop().scale();
-        var fit = model.result(SizeFigures.FITS)
-                .flatMap(f -> f.list()
-                        .stream()
-                        .filter(x -> x.wearer().name().equals(wearer))
-                        .findFirst()
-                        .or(() -> f.list().stream().findFirst()));
-        var set = fit.flatMap(
-                f -> model.result(WearFigures.PADS).flatMap(p -> p.sets().stream().filter(x -> x.wearer().equals(f.wearer())).findFirst()));
-        var things = new ArrayList<javafx.scene.Node>();
-        var labels = new ArrayList<Bench.Callout>();
-        if (fit.isPresent() && set.isPresent()) {
-            things.add(head(fit.get(), set.get()));
-            for (var p : set.get().pads()) fit.get()
-                    .clearance()
-                    .zone(p.zone())
-                    .ifPresent(z -> labels
-                            .add(new Bench.Callout(fit.get().pose().place(z.tightest()), p.zone().label() + " " + p.words(), "")));
+        if (bounds().isPresent()) parts.get(tab()).draw();
+    }
+
+    /** What only a prop that is put on has. */
+    boolean worn(Card card) {
+        if (prop().worn()) return true;
+        card.text("nobody wears it: say under size who does, and this is worked out");
+        return false;
+    }
+
+    /** The fit of the wearer that is shown. */
+    Optional<Fit> fit() {
+        return model.result(SizeFigures.FITS).flatMap(f -> f.list().stream().filter(x -> x.wearer().name().equals(wearer)).findFirst()
+                .or(() -> f.list().stream().findFirst()));
+    }
+
+    /** Which of the prop's wearers is shown, by place. */
+    int shownWearer() {
+        var fits = model.result(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
+        for (int i = 0; i < fits.size(); i++) if (fits.get(i).wearer().name().equals(wearer)) return i;
+        return 0;
+    }
+
+    /** Buttons to show another wearer. */
+    void wearers(Card card) {
+        var names = model.result(SizeFigures.FITS).map(f -> f.list().stream().map(x -> x.wearer().name()).toList()).orElse(List.of());
+        if (names.size() < 2) return;
+        var buttons = new ArrayList<Node>();
+        for (int i = 0; i < names.size(); i++) {
+            var name = names.get(i);
+            var b = Card.action((i == shownWearer() ? "\u25b8 " : "") + name, () -> {
+                wearer = name;
+                again();
+            });
+            b.setId("wearer-" + i);
+            buttons.add(b);
         }
-        var shell = set.isPresent() ? bench.drawn().glass(proxy.get().mesh(), plastic(), bench.isSeeThrough() ? 0.12 : 0.28)
-                : bench.drawn().plain(proxy.get().mesh(), plastic());
-        shell.getTransforms().add(new Scale(s, s, s));
-        things.add(shell);
-        bench.show(things, size.get(), key("prop"));
-        bench.legend().ramp(set.map(x -> Ramp.foam()), words().unit(), words().inches() ? 1 / 25.4 : 1);
-        bench.callouts(labels);
-        bench.gauges(set.map(q -> List.of(new Bench.Gauge("wearer", q.wearer().name(), "", ""), new Bench.Gauge("pads",
-                String.valueOf(q.pads().stream().filter(p -> !p.layersMm().isEmpty()).mapToInt(PadPlan.Pad::count).sum()), "pieces", ""),
-                new Bench.Gauge("thickest foam",
-                        q.pads()
-                                .stream()
-                                .mapToDouble(PadPlan.Pad::thicknessMm)
-                                .max()
-                                .stream()
-                                .mapToObj(t -> words().length(t))
-                                .findFirst()
-                                .orElse("-"),
-                        "", "")))
-                .orElse(List.of()));
+        card.row("on", buttons.toArray(Node[]::new));
     }
 
-    private Group head(Fit fit, PadPlan set) {
-        var form = fit.clearance().form();
-        var thickness = new java.util.HashMap<yellowbracket.size.Zone, Double>();
-        set.pads().forEach(p -> thickness.put(p.zone(), p.layersMm().isEmpty() ? Double.NaN : p.thicknessMm()));
-        var group = new Group(bench.drawn()
-                .byVertex(form.mesh(), Ramp.foam(), neutral(),
-                        v -> form.atVertex(v, i -> thickness.getOrDefault(form.samples().get(i).zone(), Double.NaN))));
-        var pose = fit.pose();
-        group.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));
-        return group;
+    /** The prop as it is, or of glass. @param opacity of the glass */
+    void shell(List<Node> things, boolean glass, double opacity) {
+        model.result(ModelFigures.PROXY).ifPresent(p -> {
+            Node n = glass ? bench.drawn().glass(p.mesh(), plastic(), opacity) : bench.drawn().plain(p.mesh(), plastic());
+            double s = prop().scale();
+            n.getTransforms().add(new Scale(s, s, s));
+            things.add(n);
+        });
     }
 
+    /** The head where it sits. */
+    void onHead(Node n, Fit f) {
+        var pose = f.pose();
+        n.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));
+    }
+
+    /** A line through places, prop mm. */
+    Node line(List<Vec3> places, boolean closed, Color colour, double thick) {
+        int n = places.size(), runs = closed ? n : n - 1;
+        var out = new double[6 * Math.max(0, runs)];
+        for (int i = 0; i < runs; i++) {
+            var a = places.get(i);
+            var b = places.get((i + 1) % n);
+            double[] six = {a.x(), a.y(), a.z(), b.x(), b.y(), b.z()};
+            System.arraycopy(six, 0, out, 6 * i, 6);
+        }
+        return bench.drawn().rods(out, colour, thick);
+    }
+
+    /** Edges of a box, prop mm. */
+    Node box(Vec3 a, Vec3 b, Color colour, double thick) {
+        var out = new ArrayList<Double>();
+        for (int k = 0; k < 3; k++) for (int i = 0; i < 4; i++) {
+            var p = new double[3];
+            var q = new double[3];
+            int u = (k + 1) % 3, v = (k + 2) % 3;
+            p[u] = q[u] = i % 2 == 0 ? a.get(u) : b.get(u);
+            p[v] = q[v] = i < 2 ? a.get(v) : b.get(v);
+            p[k] = a.get(k);
+            q[k] = b.get(k);
+            for (double x : p) out.add(x);
+            for (double x : q) out.add(x);
+        }
+        return bench.drawn().rods(out.stream().mapToDouble(x -> x).toArray(), colour, thick);
+    }
+
+    /** Asks for a folder and writes every template, lens and buck there. */
+    void files() {
+        var pads = model.result(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
+        var visor = model.result(WearFigures.VISOR);
+        double clearance = prop().cut().registration().clearanceMm() / 2;
+        model.ask().folder("folder for templates and lenses").ifPresent(folder -> model.background("writing templates", p -> {
+            try {
+                return FitOutFiles.write(folder, pads, visor, clearance);
+            } catch (IOException e) {
+                throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
+            }
+        }, w -> model.tell(w.left().isEmpty() ? AppModel.Tone.GOOD : AppModel.Tone.NOTE, w.files().isEmpty() && w.left().isEmpty() ? "there is nothing to cut"
+                : w.files().size() + " files written, at 1:1: print without fitting to the page" + (w.left().isEmpty() ? "" : "; not made: " + String.join("; ", w.left())))));
+    }
 }

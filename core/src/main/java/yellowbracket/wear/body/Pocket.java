@@ -1,0 +1,247 @@
+package yellowbracket.wear.body;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
+import yellowbracket.mesh.Bounds3;
+import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
+
+/**
+ * Free room in a shell beside the head and its pads: an upright box.
+ *
+ * @param box prop mm @param reachMm radius of the largest ball that comes to it through an opening with the head out: a hand is about
+ * {@link #HAND_MM}
+ */
+public record Pocket(Bounds3 box, double reachMm) {
+    /** Fingers that hold something; a whole hand. */
+    public static final double FINGERS_MM = 22, HAND_MM = 42;
+
+    public double volumeMm3() {
+        return box.size().x() * box.size().y() * box.size().z();
+    }
+
+    public boolean holds(Vec3 thing) {
+        var a = new double[] {box.size().x(), box.size().y(), box.size().z()};
+        var b = new double[] {thing.x(), thing.y(), thing.z()};
+        Arrays.sort(a);
+        Arrays.sort(b);
+        return a[0] >= b[0] && a[1] >= b[1] && a[2] >= b[2];
+    }
+
+    /** Free cells of a grid, and how large a ball comes to each from outside. */
+    public static final class Room {
+        private final int nx, ny, nz;
+        private final double cell;
+        private final Vec3 origin;
+        private final boolean[] free;
+        private final double[] reach;
+
+        Room(int nx, int ny, int nz, double cell, Vec3 origin, boolean[] free, double[] reach) {
+            this.nx = nx;
+            this.ny = ny;
+            this.nz = nz;
+            this.cell = cell;
+            this.origin = origin;
+            this.free = free;
+            this.reach = reach;
+        }
+
+        private int at(int x, int y, int z) {
+            return (z * ny + y) * nx + x;
+        }
+
+        private Vec3 centre(int x, int y, int z) {
+            return origin.plus(new Vec3((x + 0.5) * cell, (y + 0.5) * cell, (z + 0.5) * cell));
+        }
+
+        public double cellMm() {
+            return cell;
+        }
+
+        /**
+         * @param wall distance to the shell, negative in its matter @param head signed distance to the posed head
+         * @param apartMm kept off the head, for pads and hair @param within asked of free cells with wall all round and above: whether they lie in the
+         * hollow and not behind its wall
+         */
+        public static Room of(ToDoubleFunction<Vec3> wall, ToDoubleFunction<Vec3> head, Bounds3 box, double cell, double apartMm,
+                Predicate<Vec3> within, Progress progress) {
+            int nx = count(box.size().x(), cell), ny = count(box.size().y(), cell), nz = count(box.size().z(), cell);
+            var room = new Room(nx, ny, nz, cell, box.min(), new boolean[nx * ny * nz], new double[nx * ny * nz]);
+            var clear = new double[nx * ny * nz];
+            IntStream.range(0, nz).parallel().forEach(z -> {
+                for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) clear[room.at(x, y, z)] = wall.applyAsDouble(room.centre(x, y, z));
+            });
+            progress.check();
+            var hollow = room.hollow(clear);
+            IntStream.range(0, nz).parallel().forEach(z -> {
+                for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) {
+                    int i = room.at(x, y, z);
+                    var p = room.centre(x, y, z);
+                    room.free[i] = hollow[i] && clear[i] > cell / 2 && head.applyAsDouble(p) > apartMm + cell / 2 && within.test(p);
+                }
+            });
+            progress.check();
+            room.widest(clear);
+            return room;
+        }
+
+        /** Cells with wall above and on all four sides. */
+        private boolean[] hollow(double[] clear) {
+            var walls = new byte[clear.length];
+            var above = new boolean[clear.length];
+            for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++) {
+                line(clear, walls, at(0, y, z), 1, nx);
+                line(clear, walls, at(nx - 1, y, z), -1, nx);
+            }
+            for (int z = 0; z < nz; z++) for (int x = 0; x < nx; x++) {
+                line(clear, walls, at(x, 0, z), nx, ny);
+                line(clear, walls, at(x, ny - 1, z), -nx, ny);
+            }
+            for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) {
+                boolean met = false;
+                for (int z = nz - 1; z >= 0; z--) {
+                    int i = at(x, y, z);
+                    above[i] = met;
+                    met |= clear[i] < cell * HALF_DIAGONAL;
+                }
+            }
+            for (int i = 0; i < above.length; i++) above[i] &= walls[i] == 4;
+            return above;
+        }
+
+        /** Counts wall for all that lies beyond it. */
+        private void line(double[] clear, byte[] walls, int from, int step, int n) {
+            boolean met = false;
+            for (int k = 0, i = from; k < n; k++, i += step) {
+                if (met) walls[i]++;
+                met |= clear[i] < cell * HALF_DIAGONAL;
+            }
+        }
+
+        /** Wall that passes through a cell comes so near to its middle. */
+        private static final double HALF_DIAGONAL = 0.87;
+
+        private static int count(double mm, double cell) {
+            return Math.max(1, (int) Math.ceil(mm / cell));
+        }
+
+        /** The widest way from the border of the grid to each cell: the least clearance on it is as large as can be. */
+        private void widest(double[] clear) {
+            Arrays.fill(reach, Double.NEGATIVE_INFINITY);
+            var queue = new PriorityQueue<int[]>(Comparator.comparingDouble((int[] c) -> -reach[c[0]]));
+            for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) {
+                if (x > 0 && y > 0 && z > 0 && x < nx - 1 && y < ny - 1 && z < nz - 1) continue;
+                int i = at(x, y, z);
+                if (clear[i] <= 0) continue;
+                reach[i] = clear[i];
+                queue.add(new int[] {i, x, y, z});
+            }
+            var done = new boolean[reach.length];
+            while (!queue.isEmpty()) {
+                var c = queue.poll();
+                if (done[c[0]]) continue;
+                done[c[0]] = true;
+                for (int d = 0; d < 6; d++) {
+                    int x = c[1] + (d == 0 ? 1 : d == 1 ? -1 : 0), y = c[2] + (d == 2 ? 1 : d == 3 ? -1 : 0), z = c[3] + (d == 4 ? 1 : d == 5 ? -1 : 0);
+                    if (x < 0 || y < 0 || z < 0 || x >= nx || y >= ny || z >= nz) continue;
+                    int i = at(x, y, z);
+                    double w = Math.min(reach[c[0]], clear[i]);
+                    if (done[i] || w <= 0 || w <= reach[i]) continue;
+                    reach[i] = w;
+                    queue.add(new int[] {i, x, y, z});
+                }
+            }
+        }
+
+        /** How large a ball comes to a place, mm; below 0 where nothing does. */
+        public double reachMm(Vec3 p) {
+            int x = index(p.x() - origin.x(), nx), y = index(p.y() - origin.y(), ny), z = index(p.z() - origin.z(), nz);
+            return reach[at(x, y, z)];
+        }
+
+        private int index(double off, int n) {
+            return Math.clamp((int) Math.floor(off / cell), 0, n - 1);
+        }
+
+        /**
+         * The largest box of free cells, by the largest rectangle in a histogram for each pair of heights.
+         *
+         * @param longest no side longer, mm
+         */
+        public Optional<Pocket> largest(double longest) {
+            var best = new int[6];
+            int most = 0, limit = Math.max(1, (int) Math.floor(longest / cell + 1e-9));
+            var flat = new boolean[nx * ny];
+            for (int z0 = 0; z0 < nz; z0++) {
+                Arrays.fill(flat, true);
+                for (int z1 = z0; z1 < Math.min(nz, z0 + limit); z1++) {
+                    boolean any = false;
+                    for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) {
+                        flat[y * nx + x] &= free[at(x, y, z1)];
+                        any |= flat[y * nx + x];
+                    }
+                    if (!any) break;
+                    if ((z1 - z0 + 1) * Math.min(limit, nx) * Math.min(limit, ny) <= most) continue;
+                    int[] r = rectangle(flat, limit);
+                    int volume = (r[2] - r[0]) * (r[3] - r[1]) * (z1 - z0 + 1);
+                    if (volume > most) {
+                        most = volume;
+                        best = new int[] {r[0], r[1], z0, r[2], r[3], z1 + 1};
+                    }
+                }
+            }
+            return most == 0 ? Optional.empty() : Optional.of(pocket(best));
+        }
+
+        /** x0, y0, x1, y1 of the largest rectangle, the ends left out. */
+        private int[] rectangle(boolean[] flat, int limit) {
+            var height = new int[nx];
+            var out = new int[4];
+            int most = 0;
+            for (int y = 0; y < ny; y++) {
+                for (int x = 0; x < nx; x++) height[x] = flat[y * nx + x] ? Math.min(limit, height[x] + 1) : 0;
+                for (int x = 0; x < nx; x++) {
+                    if (height[x] == 0) continue;
+                    int low = height[x];
+                    for (int k = x; k < nx && k < x + limit && height[k] > 0; k++) {
+                        low = Math.min(low, height[k]);
+                        if (low * (k - x + 1) > most) {
+                            most = low * (k - x + 1);
+                            out = new int[] {x, y - low + 1, k + 1, y + 1};
+                        }
+                    }
+                }
+            }
+            return out;
+        }
+
+        private Pocket pocket(int[] b) {
+            var low = origin.plus(new Vec3(b[0] * cell, b[1] * cell, b[2] * cell));
+            var high = origin.plus(new Vec3(b[3] * cell, b[4] * cell, b[5] * cell));
+            double in = Double.NEGATIVE_INFINITY;
+            for (int z = b[2]; z < b[5]; z++) for (int y = b[1]; y < b[4]; y++) for (int x = b[0]; x < b[3]; x++) in = Math.max(in, reach[at(x, y, z)]);
+            return new Pocket(new Bounds3(low, high), in);
+        }
+
+        /** Largest boxes that do not share room, largest first. */
+        public List<Pocket> several(int count, double longest) {
+            var left = new Room(nx, ny, nz, cell, origin, free.clone(), reach);
+            var out = new ArrayList<Pocket>();
+            for (int i = 0; i < count; i++) {
+                var p = left.largest(longest);
+                if (p.isEmpty()) break;
+                out.add(p.get());
+                var b = p.get().box;
+                for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) if (b.contains(centre(x, y, z))) left.free[at(x, y, z)] = false;
+            }
+            return List.copyOf(out);
+        }
+    }
+}
