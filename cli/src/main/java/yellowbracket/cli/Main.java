@@ -9,8 +9,8 @@ import yellowbracket.program.ProgramLog;
 /** Exit 0 done, 1 the input is refused, 2 wrong usage. */
 @Command(name = "yb", description = "Yellow Bracket: fits the prop to the person, the parts to the printer and the work to the "
         + "date.", subcommands = {CheckCommand.class, ConvertCommand.class, SizeCommand.class, TestPieceCommand.class, CutCommand.class,
-                PrintCommand.class, JoinCommand.class, SmoothCommand.class, ColourCommand.class, WearCommand.class, NewCommand.class, LogCommand.class,
-                PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
+                PrintCommand.class, JoinCommand.class, SmoothCommand.class, ColourCommand.class, WearCommand.class, NewCommand.class,
+                LogCommand.class, PlanCommand.class, ExportCommand.class, DemoCommand.class, CommandLine.HelpCommand.class})
 public final class Main {
     private Main() {}
 

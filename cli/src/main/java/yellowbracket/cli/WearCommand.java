@@ -28,8 +28,8 @@ import yellowbracket.wear.panel.Visor;
 
 @Command(name = "wear", description = "pads, visor and lenses, closures, lights, balance, head turn, what is sharp, the walk test")
 final class WearCommand extends OneProp {
-    @Option(names = "--close", paramLabel = "OPENING=HOW",
-            description = "how an opening is closed: open, sheet, pressed, formed or mesh, such as \"front=sheet:dark smoke PETG:1\"; may be given again")
+    @Option(names = "--close", paramLabel = "OPENING=HOW", description = "open, sheet, pressed, formed or mesh; may be given again. "
+            + "Such as \"front=sheet:dark smoke PETG:1\"")
     List<String> close = List.of();
 
     @Option(names = "--files", paramLabel = "FOLDER", description = "writes all templates at 1:1, lenses and bucks there")
@@ -41,9 +41,9 @@ final class WearCommand extends OneProp {
         var p = chosen(file.build());
         for (var c : close) p = closed(p, c);
         var b = warmed(file.build().with(p));
-        var derived = Opened.only(b, file.meshes(), p.id(), WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES, WearFigures.BALANCE,
-                WearFigures.TURNS, WearFigures.POCKETS, WearFigures.POWER, WearFigures.SEATS, WearFigures.AFTER_PAINT, WearFigures.SHARP, WearFigures.WALK,
-                WearFigures.PACKING);
+        var derived = Opened.only(b, file.meshes(), p.id(), WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES,
+                WearFigures.BALANCE, WearFigures.TURNS, WearFigures.POCKETS, WearFigures.POWER, WearFigures.SEATS, WearFigures.AFTER_PAINT,
+                WearFigures.SHARP, WearFigures.WALK, WearFigures.PACKING);
         String id = p.id();
         var balance = derived.get(WearFigures.BALANCE, id).orElseThrow(() -> new Refused(derived.reason(WearFigures.BALANCE, id) + "."));
         var visor = derived.get(WearFigures.VISOR, id);
@@ -52,34 +52,70 @@ final class WearCommand extends OneProp {
         var whole = balance.list().getFirst();
         double scale = p.scale(), clearance = p.cut().registration().clearanceMm() / 2;
         return map("pads", pads(derived, id), "visors", visor.map(v -> visors(v, derived, id)).orElse(List.of()), "magnets",
-                derived.get(WearFigures.CLOSURES, id).map(WearFigures.Closures::list).orElse(List.of()).stream()
-                        .map(c -> map("seam", c.seam(), "count", c.magnets().size(), "sizes", c.sizes(), "pullN", c.pullN(), "needN", c.needN(), "polarity",
-                                c.best().words(), "wrongRepels", c.best().wrongRepels()))
+                derived.get(WearFigures.CLOSURES, id)
+                        .map(WearFigures.Closures::list)
+                        .orElse(List.of())
+                        .stream()
+                        .map(c -> map("seam", c.seam(), "count", c.magnets().size(), "sizes", c.sizes(), "pullN", c.pullN(), "needN",
+                                c.needN(), "polarity", c.best().words(), "wrongRepels", c.best().wrongRepels()))
                         .toList(),
-                "balance", map("massG", whole.grams(), "centre", at(whole.centre()), "neckNmm", whole.neckNmm(), "bearable", whole.bearable().words(), "counterG",
-                        whole.counter().map(c -> c.grams()).orElse(null)),
-                "headTurn", derived.get(WearFigures.TURNS, id).flatMap(t -> t.list().stream().findFirst())
+                "balance",
+                map("massG", whole.grams(), "centre", at(whole.centre()), "neckNmm", whole.neckNmm(), "bearable", whole.bearable().words(),
+                        "counterG", whole.counter().map(c -> c.grams()).orElse(null)),
+                "headTurn",
+                derived.get(WearFigures.TURNS, id)
+                        .flatMap(t -> t.list().stream().findFirst())
                         .map(t -> map("leftDeg", t.leftDeg(), "rightDeg", t.rightDeg(), "upDeg", t.upDeg(), "downDeg", t.downDeg()))
                         .orElse(null),
-                "pockets", derived.get(WearFigures.POCKETS, id).map(WearFigures.Pockets::list).orElse(List.of()).stream()
-                        .map(q -> map("x", q.box().size().x(), "y", q.box().size().y(), "z", q.box().size().z(), "at", at(q.box().centre()), "reachMm", q.reachMm()))
+                "pockets",
+                derived.get(WearFigures.POCKETS, id)
+                        .map(WearFigures.Pockets::list)
+                        .orElse(List.of())
+                        .stream()
+                        .map(q -> map("x", q.box().size().x(), "y", q.box().size().y(), "z", q.box().size().z(), "at", at(q.box().centre()),
+                                "reachMm", q.reachMm()))
                         .toList(),
-                "lights", derived.get(WearFigures.POWER, id).map(l -> map("milliamp", l.power().milliamp(), "hours", l.power().runs().isEmpty() ? null : l.power().hours(),
-                        "cells", l.power().cells().map(c -> c.words()).orElse(null))).orElse(null),
-                "fitsAfterPaint", derived.get(WearFigures.AFTER_PAINT, id).map(WearFigures.AfterPaint::list).orElse(List.of()).stream()
-                        .map(f -> map("seam", f.where(), "what", f.what(), "gapMm", f.gapMm(), "filmMm", f.filmMm(), "bare", f.bare(), "leftMm", f.leftMm()))
+                "lights",
+                derived.get(WearFigures.POWER, id)
+                        .map(l -> map("milliamp", l.power().milliamp(), "hours", l.power().runs().isEmpty() ? null : l.power().hours(),
+                                "cells", l.power().cells().map(c -> c.words()).orElse(null)))
+                        .orElse(null),
+                "fitsAfterPaint",
+                derived.get(WearFigures.AFTER_PAINT, id)
+                        .map(WearFigures.AfterPaint::list)
+                        .orElse(List.of())
+                        .stream()
+                        .map(f -> map("seam", f.where(), "what", f.what(), "gapMm", f.gapMm(), "filmMm", f.filmMm(), "bare", f.bare(),
+                                "leftMm", f.leftMm()))
                         .toList(),
-                "sharp", derived.get(WearFigures.SHARP, id).map(WearFigures.Sharps::list).orElse(List.of()).stream()
-                        .map(s -> map("kind", s.kind().name().toLowerCase(Locale.ROOT), "at", at(s.at()), "radiusMm", s.radiusMm(), "lengthMm", s.lengthMm(),
-                                "bluntMm", s.bluntMm()))
+                "sharp",
+                derived.get(WearFigures.SHARP, id)
+                        .map(WearFigures.Sharps::list)
+                        .orElse(List.of())
+                        .stream()
+                        .map(s -> map("kind", s.kind().name().toLowerCase(Locale.ROOT), "at", at(s.at()), "radiusMm", s.radiusMm(),
+                                "lengthMm", s.lengthMm(), "bluntMm", s.bluntMm()))
                         .toList(),
-                "walk", derived.get(WearFigures.WALK, id).map(WearFigures.Walks::list).orElse(List.of()).stream()
-                        .map(w -> map("wearer", w.wearer(), "items", w.items().stream().map(i -> map("what", i.what().word(), "why", i.why(), "passed",
-                                i.result().map(r -> r.passed()).orElse(null))).toList()))
+                "walk",
+                derived.get(WearFigures.WALK, id)
+                        .map(WearFigures.Walks::list)
+                        .orElse(List.of())
+                        .stream()
+                        .map(w -> map("wearer", w.wearer(), "items",
+                                w.items()
+                                        .stream()
+                                        .map(i -> map("what", i.what().word(), "why", i.why(), "passed",
+                                                i.result().map(r -> r.passed()).orElse(null)))
+                                        .toList()))
                         .toList(),
-                "packing", derived.get(WearFigures.PACKING, id).map(q -> java.util.stream.Stream.concat(q.prop().stream(), q.kit().stream())
-                        .map(l -> map("what", l.what(), "amount", l.amount())).toList()).orElse(List.of()),
-                "scale", scale, "files", written(derived, id, visor, clearance), "findings", findings.stream().map(f -> f.weight().name().toLowerCase(Locale.ROOT) + ": " + f.words()).toList());
+                "packing",
+                derived.get(WearFigures.PACKING, id)
+                        .map(q -> java.util.stream.Stream.concat(q.prop().stream(), q.kit().stream())
+                                .map(l -> map("what", l.what(), "amount", l.amount()))
+                                .toList())
+                        .orElse(List.of()),
+                "scale", scale, "files", written(derived, id, visor, clearance), "findings",
+                findings.stream().map(f -> f.weight().name().toLowerCase(Locale.ROOT) + ": " + f.words()).toList());
     }
 
     private static Map<String, Object> at(Vec3 p) {
@@ -104,8 +140,8 @@ final class WearCommand extends OneProp {
     private static List<Object> pads(Derived d, String id) {
         var out = new ArrayList<Object>();
         for (var set : d.get(WearFigures.PADS, id).map(WearFigures.Pads::sets).orElse(List.of())) for (PadPlan.Pad p : set.pads())
-            out.add(map("wearer", set.wearer().name(), "zone", p.name(), "gapMm", p.gapMm(), "foamMm", p.layersMm(), "foam", p.words(), "pressed", p.pressedShare(),
-                    "areaMm2", p.areaMm2(), "kpa", p.kpa(), "stretch", p.stretch(), "sinksMm", set.sinksMm()));
+            out.add(map("wearer", set.wearer().name(), "zone", p.name(), "gapMm", p.gapMm(), "foamMm", p.layersMm(), "foam", p.words(),
+                    "pressed", p.pressedShare(), "areaMm2", p.areaMm2(), "kpa", p.kpa(), "stretch", p.stretch(), "sinksMm", set.sinksMm()));
         return out;
     }
 
@@ -116,11 +152,14 @@ final class WearCommand extends OneProp {
             var o = v.openings().get(i);
             Optional<Panel> p = v.panel(o.name());
             double r = o.surface().radiusMm(0);
-            out.add(map("opening", o.name(), "areaMm2", o.areaMm2(), "radiusMm", Double.isFinite(r) ? r : null, "surface", o.surface().words(), "standsOffMm",
-                    o.standsOffMm(), "closed", v.wishes().get(i).kind().words(), "bendDeg", p.map(x -> x.bend().degrees()).orElse(null), "bend",
-                    p.map(x -> x.bend().words()).orElse(null), "flat", p.map(x -> map("widthMm", x.wideMm(), "heightMm", x.highMm())).orElse(null), "openShare",
-                    through.map(x -> x.through().openShare()).orElse(null), "seenShare", through.map(x -> x.through().seenShare()).orElse(null), "dusk",
-                    through.map(x -> x.through().enough(ViewThrough.When.DUSK)).orElse(null), "airCm2", through.map(x -> x.airCm2()).orElse(null)));
+            out.add(map("opening", o.name(), "areaMm2", o.areaMm2(), "radiusMm", Double.isFinite(r) ? r : null, "surface",
+                    o.surface().words(), "standsOffMm", o.standsOffMm(), "closed", v.wishes().get(i).kind().words(), "bendDeg",
+                    p.map(x -> x.bend().degrees()).orElse(null), "bend", p.map(x -> x.bend().words()).orElse(null), "flat",
+                    p.map(x -> map("widthMm", x.wideMm(), "heightMm", x.highMm())).orElse(null), "openShare",
+                    through.map(x -> x.through().openShare()).orElse(null), "seenShare",
+                    through.map(x -> x.through().seenShare()).orElse(null), "dusk",
+                    through.map(x -> x.through().enough(ViewThrough.When.DUSK)).orElse(null), "airCm2",
+                    through.map(x -> x.airCm2()).orElse(null)));
         }
         return out;
     }
@@ -145,14 +184,21 @@ final class WearCommand extends OneProp {
         if (kind.isEmpty()) throw new ParameterException(spec.commandLine(),
                 "--close " + said + ": type an opening, = and one of open, sheet, pressed, formed, mesh, such as front=sheet");
         var sheets = Catalogue.builtIn().sheets();
-        var usual = kind.get() == PanelWish.Kind.MESH ? sheets.stream().filter(s -> !s.plastic()).findFirst().orElseThrow() : sheets.getFirst();
-        var sheet = parts.length > 1 ? sheets.stream().filter(s -> s.name().equals(parts[1].strip())).findFirst()
-                .orElseThrow(() -> new ParameterException(spec.commandLine(),
-                        "--close " + said + ": no such sheet; there is " + String.join(", ", sheets.stream().map(Sheeting::name).toList())))
+        var usual = kind.get() == PanelWish.Kind.MESH ? sheets.stream().filter(s -> !s.plastic()).findFirst().orElseThrow()
+                : sheets.getFirst();
+        var sheet = parts.length > 1
+                ? sheets.stream()
+                        .filter(s -> s.name().equals(parts[1].strip()))
+                        .findFirst()
+                        .orElseThrow(
+                                () -> new ParameterException(spec.commandLine(),
+                                        "--close " + said + ": no such sheet; there is "
+                                                + String.join(", ", sheets.stream().map(Sheeting::name).toList())))
                 : usual;
         try {
             double thick = parts.length > 2 ? Double.parseDouble(parts[2].strip()) : sheet.thickMm().getFirst();
-            return p.withWear(p.wear().with(new PanelWish(said.substring(0, at).strip(), kind.get(), sheet.name(), thick, PanelWish.USUAL_MARGIN_MM)));
+            return p.withWear(p.wear()
+                    .with(new PanelWish(said.substring(0, at).strip(), kind.get(), sheet.name(), thick, PanelWish.USUAL_MARGIN_MM)));
         } catch (NumberFormatException e) {
             throw new ParameterException(spec.commandLine(), "--close " + said + ": the thickness is in mm, such as 1.5");
         } catch (IllegalArgumentException e) {
@@ -163,7 +209,7 @@ final class WearCommand extends OneProp {
     private void known(String said, Optional<Visor> visor) {
         String name = said.substring(0, said.indexOf('=')).strip();
         var names = visor.map(v -> v.openings().stream().map(o -> o.name()).toList()).orElse(List.of());
-        if (!names.contains(name)) throw new ParameterException(spec.commandLine(), "--close " + said + ": there is no such opening; there is "
-                + (names.isEmpty() ? "none" : String.join(", ", names)));
+        if (!names.contains(name)) throw new ParameterException(spec.commandLine(),
+                "--close " + said + ": there is no such opening; there is " + (names.isEmpty() ? "none" : String.join(", ", names)));
     }
 }

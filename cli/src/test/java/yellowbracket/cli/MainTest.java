@@ -283,6 +283,26 @@ class MainTest {
     }
 
     @Test
+    void wearTellsPadsVisorBalanceAndWritesTemplates() throws Exception {
+        var build = dir.resolve("worn.bracket");
+        assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
+        var folder = dir.resolve("fit out");
+        var j = yb("wear", build, "--prop", "mask", "--close", "left=pressed", "--close", "right=mesh", "--files", folder, "--json").json();
+        holds(j, "pads", "visors", "magnets", "balance", "headTurn", "pockets", "files", "findings", "walk", "packing");
+        holds(j.get("balance"), "massG", "centre", "neckNmm");
+        assertThat(j.get("visors")).hasSize(2);
+        holds(j.get("visors").get(0), "opening", "areaMm2", "radiusMm", "bendDeg", "flat", "openShare");
+        assertThat(folder.resolve("lens-left.3mf")).isNotEmptyFile();
+        assertThat(folder.resolve("visor-right.svg")).isNotEmptyFile();
+        assertThat(folder.resolve("visor.pdf")).isNotEmptyFile();
+        assertThat(yb("wear", build, "--prop", "mask", "--close", "top=sheet").err()).contains("no such opening", "left", "right");
+        assertThat(yb("wear", build, "--close", "left").err()).contains("type an opening");
+        assertThat(yb("wear", build, "--close", "left=sheet:glass").err()).contains("no such sheet", "clear PETG");
+        assertThat(yb("wear", build, "--close", "left=sheet:clear PETG:thick").err()).contains("in mm");
+        assertThat(yb("wear", build, "--close", "left=sheet:clear PETG:99").err()).contains("thickness of the sheet");
+    }
+
+    @Test
     void joinTellsWhatSeamsBearAndInWhichOrder() throws Exception {
         var build = dir.resolve("joined.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();

@@ -120,7 +120,7 @@ public final class BuildJson {
             if (schema <= 10) fromTenth(root.path("build"));
             if (schema <= 11) fromEleventh(root.path("build"));
             if (schema <= 12) fromTwelfth(root.path("build"));
-            if (schema <= 13) fromThirteenth(root.path("build"));
+            if (schema > 5 && schema <= 13) fromThirteenth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -227,7 +227,7 @@ public final class BuildJson {
             var colour = moved(p, "colour", "zones", "seal");
             colourFromEleventh(colour);
             colourFromTwelfth(colour);
-            p.putObject("wear");
+            p.set("wear", MAPPER.valueToTree(WearWish.USUAL));
             p.set("letters", MAPPER.valueToTree(Letters.from(0, 1)));
         }
 
@@ -341,7 +341,8 @@ public final class BuildJson {
 
     /** Schema 13 decided nothing about wearing: pads followed from the fit. */
     private static void fromThirteenth(JsonNode build) {
-        for (var p : build.path("props")) if (p instanceof ObjectNode o && !o.path("wear").has("panels")) o.set("wear", MAPPER.valueToTree(WearWish.USUAL));
+        for (var p : build.path("props"))
+            if (p instanceof ObjectNode o && !o.path("wear").has("panels")) o.set("wear", MAPPER.valueToTree(WearWish.USUAL));
     }
 
     /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */

@@ -111,7 +111,7 @@ public final class Export {
                             .forEach(set -> pages.block("pads for " + set.wearer().name(),
                                     set.pads()
                                             .stream()
-                                            .map(x -> text("%-9s gap %5.1f mm  %s", x.zone().label(), x.gapMm(), x.words()))
+                                            .map(x -> text("%-12s gap %5.1f mm  %s", x.name(), x.gapMm(), x.words()))
                                             .toList())));
         }
         pages.write(file);

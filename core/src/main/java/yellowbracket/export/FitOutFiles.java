@@ -34,7 +34,9 @@ public final class FitOutFiles {
         var files = new ArrayList<Path>();
         var left = new ArrayList<String>();
         for (var set : pads) if (!set.cut().isEmpty()) files.addAll(pads(folder, set));
-        var flat = visor.stream().flatMap(v -> v.panels().stream()).filter(p -> p.wish().kind() == PanelWish.Kind.SHEET || p.wish().kind() == PanelWish.Kind.MESH)
+        var flat = visor.stream()
+                .flatMap(v -> v.panels().stream())
+                .filter(p -> p.wish().kind() == PanelWish.Kind.SHEET || p.wish().kind() == PanelWish.Kind.MESH)
                 .map(FitOutFiles::pattern)
                 .toList();
         if (!flat.isEmpty()) {
@@ -54,7 +56,8 @@ public final class FitOutFiles {
     private static List<Path> pads(Path folder, PadPlan set) throws IOException {
         var patterns = set.cut().stream().map(p -> {
             var notes = new ArrayList<String>();
-            notes.add(p.words() + String.format(Locale.ROOT, ", pressed by %.0f %%; hook tape %.0f cm2 on its back", 100 * p.pressedShare(), p.tapeMm2() / 100));
+            notes.add(p.words() + String.format(Locale.ROOT, ", pressed by %.0f %%; hook tape %.0f cm2 on its back", 100 * p.pressedShare(),
+                    p.tapeMm2() / 100));
             notes.add(String.format(Locale.ROOT, "as it lies amid the foam, stretch %.1f %%; cut square to the sheet", 100 * p.stretch()));
             return new Pattern(set.wearer().name() + ", " + p.name(), notes, Pattern.of(p.outline()), List.of());
         }).toList();
@@ -68,7 +71,8 @@ public final class FitOutFiles {
 
     static Pattern pattern(Panel p) {
         var notes = new ArrayList<String>();
-        notes.add(p.sheet().name() + String.format(Locale.ROOT, " %.2f mm, seen from inside; %s; film on until last", p.wish().thickMm(), p.sheet().cut().words()));
+        notes.add(p.sheet().name() + String.format(Locale.ROOT, " %.2f mm, seen from inside; %s; film on until last", p.wish().thickMm(),
+                p.sheet().cut().words()));
         notes.add("dashed: the opening" + (p.bend().how() == Panel.How.FLAT ? "" : "; " + p.bend().words()));
         var marks = new ArrayList<java.awt.Shape>();
         marks.add(Pattern.of(p.window()));
@@ -80,7 +84,8 @@ public final class FitOutFiles {
     private static void body(Path folder, Panel p, double clearanceMm, List<Path> files, List<String> left) throws IOException {
         try {
             switch (p.wish().kind()) {
-                case PRESSED -> files.add(mesh(folder, "lens " + p.opening().name(), Lens.pressed(p.opening(), clearanceMm, Visor.LENS_MM)));
+                case PRESSED ->
+                        files.add(mesh(folder, "lens " + p.opening().name(), Lens.pressed(p.opening(), clearanceMm, Visor.LENS_MM)));
                 case FORMED -> files.add(mesh(folder, "buck " + p.opening().name(),
                         Lens.buck(p.opening(), p.wish().marginMm(), BULGE_MM, p.wish().thickMm(), DRAFT_DEG, SHELF_MM).mesh()));
                 case OPEN, SHEET, MESH -> {
@@ -95,8 +100,9 @@ public final class FitOutFiles {
     private static Path mesh(Path folder, String name, Mesh m) throws IOException {
         var s = m.bounds().size();
         var file = folder.resolve(word(name) + ".3mf");
-        MeshWriter.write(List.of(new MeshWriter.Named(String.format(Locale.ROOT, "%s, %.1f x %.1f x %.1f mm", name, s.x(), s.y(), s.z()), m)), MeshWriter.Kind.THREE_MF,
-                file);
+        MeshWriter.write(
+                List.of(new MeshWriter.Named(String.format(Locale.ROOT, "%s, %.1f x %.1f x %.1f mm", name, s.x(), s.y(), s.z()), m)),
+                MeshWriter.Kind.THREE_MF, file);
         return file;
     }
 

@@ -111,9 +111,11 @@ final class OneToOne {
         for (var p : patterns) {
             var b = p.cut().getBounds2D();
             String line = fill.equals("none") ? " stroke=\"#000000\" stroke-width=\"0.1\"" : "";
-            body.append(text("<path fill=\"%s\" fill-rule=\"evenodd\"%s d=\"%s\"/>%n", fill, line, data(p.cut(), b.getMinX(), b.getMaxY() + y)));
-            for (var m : p.marks()) body.append(text("<path fill=\"none\" stroke=\"#808080\" stroke-width=\"0.2\" stroke-dasharray=\"3 2\" d=\"%s\"/>%n",
-                    data(m, b.getMinX(), b.getMaxY() + y)));
+            body.append(text("<path fill=\"%s\" fill-rule=\"evenodd\"%s d=\"%s\"/>%n", fill, line,
+                    data(p.cut(), b.getMinX(), b.getMaxY() + y)));
+            for (var m : p.marks())
+                body.append(text("<path fill=\"none\" stroke=\"#808080\" stroke-width=\"0.2\" stroke-dasharray=\"3 2\" d=\"%s\"/>%n",
+                        data(m, b.getMinX(), b.getMaxY() + y)));
             y += b.getHeight() + (patterns.size() > 1 ? GAP_MM : 0);
         }
         String name = title.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");

@@ -3,9 +3,11 @@ package yellowbracket.join;
 import org.hipparchus.special.BesselJ;
 
 /**
- * Pull between two coaxial cylinder magnets magnetised along their axis, N: charged discs facing each other (Vokoun, Beleggia, Heller, Sittner,
+ * Pull between two coaxial cylinder magnets magnetised along their axis, N: charged discs facing each other (Vokoun, Beleggia, Heller,
+ * Sittner,
  * "Magnetostatic interactions and forces between cylindrical permanent magnets", 2009):
- * F = 8 pi K R^2 int J1(q)^2 / q sinh(q t1) sinh(q t2) e^(-q z) dq, with K = B^2 / (2 mu0), t the heights over 2 R, z the distance of the middles
+ * F = 8 pi K R^2 int J1(q)^2 / q sinh(q t1) sinh(q t2) e^(-q z) dq, with K = B^2 / (2 mu0), t the heights over 2 R, z the distance of the
+ * middles
  * over R. Right for magnets alone in air, without the losses of paint and tilt.
  */
 public final class MagnetPull {

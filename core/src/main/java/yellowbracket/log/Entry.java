@@ -47,8 +47,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
-    private static final Pattern PADS = Pattern.compile("pads\\s+(\\S+)\\s+(.+?)\\s+(tight|loose)\\s+([a-z]+)\\s+(\\d+(?:[.,]\\d+)?)\\s*(?:mm)?\\s*",
-            Pattern.CASE_INSENSITIVE);
+    private static final Pattern PADS = Pattern.compile(
+            "pads\\s+(\\S+)\\s+(.+?)\\s+(tight|loose)\\s+([a-z]+)\\s+(\\d+(?:[.,]\\d+)?)\\s*(?:mm)?\\s*", Pattern.CASE_INSENSITIVE);
     private static final Pattern WALK = Pattern.compile("walk\\s+(\\S+)\\s+(.+?)\\s+([a-z]+)\\s+(passed|failed)\\b:?\\s*(.*)",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
@@ -206,14 +206,17 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     public record PadNote(String prop, String wearer, Zone zone, double tightMm) {
         /** The line that {@link #parse} reads back. */
         public String line() {
-            return String.format(Locale.ROOT, "pads %s %s %s %s %.1f mm", prop, wearer, tightMm > 0 ? "tight" : "loose", zone.label(), Math.abs(tightMm));
+            return String.format(Locale.ROOT, "pads %s %s %s %s %.1f mm", prop, wearer, tightMm > 0 ? "tight" : "loose", zone.label(),
+                    Math.abs(tightMm));
         }
     }
 
     private static Optional<PadNote> padNote(String text) {
         var m = PADS.matcher(text);
         if (!m.matches()) return Optional.empty();
-        var zone = Arrays.stream(Zone.values()).filter(z -> z.padded() && z.label().equals(m.group(4).toLowerCase(Locale.ROOT))).findFirst();
+        var zone = Arrays.stream(Zone.values())
+                .filter(z -> z.padded() && z.label().equals(m.group(4).toLowerCase(Locale.ROOT)))
+                .findFirst();
         double mm = number(m.group(5));
         if (zone.isEmpty() || mm > MOST_PAD_MM) return Optional.empty();
         return Optional.of(new PadNote(m.group(1), m.group(2), zone.get(), m.group(3).equalsIgnoreCase("tight") ? mm : -mm));
@@ -241,7 +244,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         return Arrays.stream(WalkTest.What.values())
                 .filter(w -> w.word().equals(m.group(3).toLowerCase(Locale.ROOT)))
                 .findFirst()
-                .map(w -> new Walked(m.group(1), m.group(2), w, new WalkTest.Result(m.group(4).equalsIgnoreCase("passed"), m.group(5).strip())));
+                .map(w -> new Walked(m.group(1), m.group(2), w,
+                        new WalkTest.Result(m.group(4).equalsIgnoreCase("passed"), m.group(5).strip())));
     }
 
     /** A trial of a wearer's. */

@@ -4,7 +4,8 @@ import java.util.List;
 import yellowbracket.finding.Limits;
 
 /**
- * Foam for pads as it is sold. Pressed by a share e it pushes back with s (e / 0.25) (0.75 / (1 - e))^2, s at a quarter: soft at first, hard
+ * Foam for pads as it is sold. Pressed by a share e it pushes back with s (e / 0.25) (0.75 / (1 - e))^2, s at a quarter: soft at first,
+ * hard
  * when its cells are closed up. A starting value; foams of one name differ as the range says.
  *
  * @param kpa pushes back pressed by a quarter, {@code least} to {@code most}

@@ -18,8 +18,8 @@ import yellowbracket.wear.panel.TintBath;
  * @param bath the last readings of a dye bath @param wornHours how long it is worn in one go @param counterG weight fixed behind
  */
 @RecordBuilder
-public record WearWish(List<PanelWish> panels, List<Load> loads, double litHours, List<Bought> bought, List<EventRule> rules, Optional<TintBath> bath,
-        double wornHours, double counterG) implements WearWishBuilder.With {
+public record WearWish(List<PanelWish> panels, List<Load> loads, double litHours, List<Bought> bought, List<EventRule> rules,
+        Optional<TintBath> bath, double wornHours, double counterG) implements WearWishBuilder.With {
     public static final WearWish USUAL = new WearWish(List.of(), List.of(), 6, List.of(), EventRule.USUAL, Optional.empty(), 4, 0);
 
     private static final double MOST_H = 72;
@@ -61,7 +61,8 @@ public record WearWish(List<PanelWish> panels, List<Load> loads, double litHours
     /** A rule said otherwise, or in another state; a new one when it is not there. */
     public WearWish with(EventRule r) {
         boolean known = rules.stream().anyMatch(q -> q.words().equals(r.words()));
-        return withRules(known ? rules.stream().map(q -> q.words().equals(r.words()) ? r : q).toList() : Stream.concat(rules.stream(), Stream.of(r)).toList());
+        return withRules(known ? rules.stream().map(q -> q.words().equals(r.words()) ? r : q).toList()
+                : Stream.concat(rules.stream(), Stream.of(r)).toList());
     }
 
     public WearWish withoutRule(String words) {

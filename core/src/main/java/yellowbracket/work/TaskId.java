@@ -13,7 +13,9 @@ public sealed interface TaskId {
     char NO_BREAK = '\u00a0';
 
     /** What is done once for a prop. */
-    enum Once { SIZE, CUT, DRYFIT, INSIDE, SEAMS, ROUNDS, VISOR, STRAPS, TEST, LIGHTS, PARTS, FORM, LENS }
+    enum Once {
+        SIZE, CUT, DRYFIT, INSIDE, SEAMS, ROUNDS, VISOR, STRAPS, TEST, LIGHTS, PARTS, FORM, LENS
+    }
 
     /** What is done in numbered steps for a prop. */
     enum Series { JOIN, SMOOTH, BARE, COLOUR, LINE, WEATHER, MEND }

@@ -69,6 +69,8 @@ import yellowbracket.smooth.Flaw;
 import yellowbracket.smooth.Look;
 import yellowbracket.smooth.Stroke;
 import yellowbracket.smooth.Target;
+import yellowbracket.wear.light.Load;
+import yellowbracket.wear.panel.PanelWish;
 import yellowbracket.work.Known;
 
 /**
@@ -107,11 +109,13 @@ class DerivingTest {
         return empty().with(helm()).with(crate()).with(A_NOTE);
     }
 
+    private static final Set<String> OF_HELM = Set.of("lock plane", "seal", "finish", "trial", "told", "sheet", "move plane", "scale",
+            "wearer", "wearers", "reshape", "proportions", "remedy");
+
     /** Only the prop an edit is about where that is enough: the helm's figures take most of the time. */
     private static Build before(String kind) {
+        if (OF_HELM.contains(kind)) return empty().with(helm()).with(A_NOTE);
         return switch (kind) {
-            case "lock plane", "seal", "finish", "trial", "move plane", "scale", "wearer", "wearers", "reshape", "proportions", "remedy" ->
-                    empty().with(helm()).with(A_NOTE);
             case "remove", "add", "done", "rename" -> both();
             default -> empty().with(crate()).with(A_NOTE);
         };
@@ -163,6 +167,11 @@ class DerivingTest {
         out.put("printer", Edit.printer("wider bed", "mid bed", p -> p.withBedX(260)));
         out.put("done", Edit.log(Entry.parse(NOW.minusHours(3), "done A 5 h planned 4 h #mid-bed", both()).orElseThrow()));
         out.put("trial", Edit.log(Entry.parse(NOW, "fit helm Ada tight 4.0 mm at 110.0 %", both()).orElseThrow()));
+        out.put("told", Edit.log(Entry.parse(NOW, "pads helm Ada tight back 4 mm", both()).orElseThrow()));
+        out.put("sheet", Edit.ofProp("sheet", "helm",
+                p -> p.withWear(p.wear().with(new PanelWish("front", PanelWish.Kind.MESH, "black mesh", 0.5, 9)))));
+        out.put("lights", Edit.ofProp("lights", "crate",
+                p -> p.withWear(p.wear().with(new Load("eyes", Load.Kind.LIGHT, Optional.empty(), List.of(), 0, 2)))));
         out.put("registration", Edit.registration("plain", "crate", r -> Registration.PLAIN.withUsual(RegistrationKind.PINS)));
         out.put("move plane", Edit.movePlane("helm", 0, CutPlane.across(2, 14.137)));
         out.put("cuts", Edit.cuts("whole", "crate", t -> CutTree.WHOLE));
@@ -188,6 +197,8 @@ class DerivingTest {
     private static final String[] COLOUR = {"zones", "zones drawn", "edges drawn", "areas and borders", "what is sprayed", "colours",
             "test cards", "tight borders", "wear and weather", "wear, weather and soot", "weathering", "lines by hand", HELD[0], HELD[1],
             "what marks lie over"};
+    /** What hangs on the weight of all of it and on the thickness of its films. */
+    private static final String[] WEIGHT = {"what weighs", "pads", "balance", "walk test", "fits after paint", "packing list"};
     private static final Set<String> PLAN = Set.of("plates", "work", "tasks", "schedule", "chance", "needs", "spools");
 
     /** What each edit may make anew; what is not listed may change anything of its prop. */
@@ -217,10 +228,14 @@ class DerivingTest {
                             "joins", "contacts", "hardware of seams", "parts in hand", "what is joined", "seams to finish", "areas",
                             "depth map", "details lost", "rounds", "smoothing", "fineness", "primer shade", "weathering", "test cards",
                             "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through", "layer bands", HELD[0],
-                            HELD[1], "what marks lie over")));
+                            HELD[1], "what marks lie over", "closures")),
+            Map.entry("told",
+                    Set.of("pads", "balance", "walk test", "packing list", "work", "tasks", "schedule", "chance", "needs", "spools",
+                            "printers' records", "print remarks", "prints done", "upkeep", "mends")),
+            Map.entry("sheet", with("visor and lenses", "view through")), Map.entry("lights", with("lights and cells")));
 
     private static Set<String> with(String... more) {
-        return Stream.concat(PLAN.stream(), Stream.of(more)).collect(Collectors.toUnmodifiableSet());
+        return Stream.concat(Stream.concat(PLAN.stream(), Stream.of(WEIGHT)), Stream.of(more)).collect(Collectors.toUnmodifiableSet());
     }
 
     private static Pass pass(Build b, Memo memo) {

@@ -97,7 +97,7 @@ class OldFilesTest {
         BuildFile.write(file, o.build(), o.meshes());
         var again = (BuildFile.Outcome.Opened) BuildFile.read(file, Progress.NONE);
         assertThat(again.build()).isEqualTo(o.build());
-        assertThat(BuildJson.write(again.build())).contains("\"schema\" : 13");
+        assertThat(BuildJson.write(again.build())).contains("\"schema\" : 14");
     }
 
     @Test

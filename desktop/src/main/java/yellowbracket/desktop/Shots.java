@@ -81,7 +81,7 @@ final class Shots {
             model.go(Page.PRINT, "way up");
             bench.look("three-quarter");
         }));
-        todo.add(new Shot("fineness", () -> model.go(Page.PRINT, "how fine")));
+        todo.add(new Shot("fineness", false, () -> model.go(Page.PRINT, "how fine"), () -> {}));
         for (var tab : List.of("plates", "printers", "failures")) todo.add(new Shot(tab, false, () -> model.go(Page.PRINT, tab), () -> {}));
         todo.add(new Shot("join", () -> model.go(Page.JOIN, "seams")));
         todo.add(new Shot("join-order", () -> model.go(Page.JOIN, "order"),
@@ -98,11 +98,11 @@ final class Shots {
             model.nightProperty().set(true);
             model.go(Page.SMOOTH, "ladder");
         }, () -> ((javafx.scene.control.Slider) frame.lookup("#ladder-step")).setValue(1)));
-        todo.add(new Shot("rounds", () -> {
+        todo.add(new Shot("rounds", false, () -> {
             model.nightProperty().set(false);
             model.choose("mask");
             model.go(Page.SMOOTH, "rounds");
-        }));
+        }, () -> {}));
         todo.add(new Shot("colour", () -> {
             model.choose("helm");
             model.go(Page.COLOUR, "zones");
@@ -111,7 +111,11 @@ final class Shots {
                 () -> ((javafx.scene.control.Slider) frame.lookup("#coat-step")).setValue(1)));
         for (var tab : List.of("palette", "weather", "marks")) todo.add(new Shot(tab, false, () -> model.go(Page.COLOUR, tab), () -> {}));
         todo.add(new Shot("weathering", () -> model.go(Page.COLOUR, "weathering")));
-        page("wear", Page.WEAR);
+        todo.add(new Shot("wear", () -> model.go(Page.WEAR, "pads")));
+        todo.add(new Shot("visor", () -> model.go(Page.WEAR, "visor")));
+        todo.add(new Shot("balance", () -> model.go(Page.WEAR, "balance")));
+        for (var tab : List.of("closures", "lights", "walk test"))
+            todo.add(new Shot("wear-" + tab.substring(0, 4), false, () -> model.go(Page.WEAR, tab), () -> {}));
         page("log", Page.LOG);
         page("plan", Page.PLAN);
         todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));

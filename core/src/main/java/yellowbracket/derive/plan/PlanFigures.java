@@ -104,15 +104,13 @@ public final class PlanFigures {
                 .map(Finding::words)
                 .orElse("nothing of it can be printed"));
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
-        return new PropWork(id,
-                List.of(new SizeWork(id, worn, shop), new CutWork(id, shop),
-                        new PrintWork(id, prints, shared, resin(in, prints), in.get(PrintFigures.UPKEEP).list(), shop),
-                        new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(),
-                                shop),
-                        new SmoothWork(id, in.get(SmoothFigures.SMOOTH), in.find(SmoothFigures.ROUNDS), shop),
-                        new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.BARE).list(), in.get(ColourFigures.LINE_PLAN),
-                                in.get(ColourFigures.WEATHER), shop),
-                        new WearWork(id, worn, pads, in.find(WearFigures.VISOR), in.get(WearFigures.POWER).power(), in.of(Prop::wear), shop)));
+        return new PropWork(id, List.of(new SizeWork(id, worn, shop), new CutWork(id, shop),
+                new PrintWork(id, prints, shared, resin(in, prints), in.get(PrintFigures.UPKEEP).list(), shop),
+                new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(), shop),
+                new SmoothWork(id, in.get(SmoothFigures.SMOOTH), in.find(SmoothFigures.ROUNDS), shop),
+                new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.BARE).list(), in.get(ColourFigures.LINE_PLAN),
+                        in.get(ColourFigures.WEATHER), shop),
+                new WearWork(id, worn, pads, in.find(WearFigures.VISOR), in.get(WearFigures.POWER).power(), in.of(Prop::wear), shop)));
     }
 
     /** Of sections printed in resin. */

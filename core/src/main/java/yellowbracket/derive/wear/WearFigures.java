@@ -26,14 +26,14 @@ import yellowbracket.finding.Finding;
 import yellowbracket.join.JoinPlan;
 import yellowbracket.join.Weighed;
 import yellowbracket.log.Entry;
-import yellowbracket.mesh.Bounds3;
+import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
-import yellowbracket.mesh.index.DistanceGrid;
 import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Air;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Fit;
+import yellowbracket.size.HeadField;
 import yellowbracket.size.Pose;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.wear.body.Balance;
@@ -79,7 +79,8 @@ public final class WearFigures {
     private static final double OPEN_GAP_MM = 0.4, SEALED_GAP_MM = 2.0, FILM_DENSITY = 1.3, FILLER_DENSITY = 1.2, METAL_DENSITY = 7.5;
     /** Of what is spread, so much is sanded off again; a starting value. */
     private static final double STAYS = 0.4;
-    private static final double UNKNOWN_G = 900, POCKET_CELL_MM = 5, PADS_MM = 12, LONGEST_MM = 120, PATH_STEP_MM = 2, BEND_OVER_MM = 6;
+    private static final double UNKNOWN_G = 900, POCKET_CELL_MM = 5, PADS_MM = 12, LEAST_MM = 15, LONGEST_MM = 120, PATH_STEP_MM = 2,
+            BEND_OVER_MM = 6;
     private static final int POCKETS_TOLD = 4;
     private static final double FACE_BACK_MM = 25;
 
@@ -100,7 +101,11 @@ public final class WearFigures {
     /** One set a wearer. */
     public record Pads(List<PadPlan> sets) {
         public List<Finding> findings() {
-            return sets.stream().flatMap(s -> s.findings().stream().map(f -> new Finding(f.weight(), f.subject(), s.wearer().name() + ": " + f.words(), f.fix()))).toList();
+            return sets.stream()
+                    .flatMap(s -> s.findings()
+                            .stream()
+                            .map(f -> new Finding(f.weight(), f.subject(), s.wearer().name() + ": " + f.words(), f.fix())))
+                    .toList();
         }
     }
 
@@ -173,7 +178,6 @@ public final class WearFigures {
 
     private static Views views(Reads in) {
         var visor = in.get(VISOR);
-        var shell = shell(in);
         var cavity = in.get(SizeFigures.CAVITY);
         double s = in.of(Prop::scale);
         return new Views(in.get(SizeFigures.FITS).list().stream().map(f -> {
@@ -189,12 +193,14 @@ public final class WearFigures {
     private static List<Finding> judged(ViewThrough t, double air, boolean open) {
         var out = new ArrayList<Finding>();
         for (var w : ViewThrough.When.values()) if (t.openShare() > 0.02 && t.enough(w) < 0.5) {
-            out.add(Finding.care(String.format(java.util.Locale.ROOT, "too dark %s: only %.0f %% of what is open lets through %.0f %% of the light; a lighter sheet, or lift it",
-                    w.words(), 100 * t.enough(w), 100 * w.least())));
+            out.add(Finding.care(String.format(java.util.Locale.ROOT,
+                    "too dark %s: only %.0f %% of what is open lets through %.0f %% of the light; a lighter sheet, or lift it", w.words(),
+                    100 * t.enough(w), 100 * w.least())));
             break;
         }
         if (!open && air < Air.WANTED_CM2) out.add(Finding.care(String.format(java.util.Locale.ROOT,
-                "with the sheet in %.1f cm2 is left to breathe through, %.0f wanted: it fogs; leave a gap above and below, mesh, or a fan", air, Air.WANTED_CM2)));
+                "with the sheet in %.1f cm2 is left to breathe through, %.0f wanted: it fogs; leave a gap above and below, mesh, or a fan",
+                air, Air.WANTED_CM2)));
         return out;
     }
 
@@ -213,7 +219,10 @@ public final class WearFigures {
             if (metal) out.add(new Weighed(f.kind().words() + " in " + f.seam(), METAL_DENSITY * cm3, f.at()));
         }));
         in.find(JoinFigures.JOINS).map(JoinPlan::glueGrams).filter(g -> g > 0).ifPresent(g -> out.add(new Weighed("glue", g, at)));
-        in.find(SmoothFigures.SMOOTH).map(WearFigures::filler).filter(g -> g > 0).ifPresent(g -> out.add(new Weighed("filler and primer", g, at)));
+        in.find(SmoothFigures.SMOOTH)
+                .map(WearFigures::filler)
+                .filter(g -> g > 0)
+                .ifPresent(g -> out.add(new Weighed("filler and primer", g, at)));
         in.find(ColourFigures.COLOUR)
                 .map(c -> in.shop(s -> film(c, s)))
                 .filter(g -> g > 0)
@@ -237,10 +246,12 @@ public final class WearFigures {
         var shell = shell(in);
         var fits = in.get(SizeFigures.FITS).list();
         return new Pads(fits.stream()
-                .map(f -> PadPlan.of(f, grams, foams, PadPlan.told(told.stream()
-                        .filter(n -> n.prop().equals(prop) && n.wearer().equals(f.wearer().name()))
-                        .map(n -> Map.entry(n.zone(), n.tightMm()))
-                        .toList()), shell))
+                .map(f -> PadPlan.of(f, grams, foams,
+                        PadPlan.told(told.stream()
+                                .filter(n -> n.prop().equals(prop) && n.wearer().equals(f.wearer().name()))
+                                .map(n -> Map.entry(n.zone(), n.tightMm()))
+                                .toList()),
+                        shell))
                 .toList());
     }
 
@@ -251,10 +262,15 @@ public final class WearFigures {
     private static Balances balances(Reads in) {
         var parts = new ArrayList<>(in.get(PARTS).list());
         var scale = in.of(Prop::scale);
-        in.find(VISOR).ifPresent(v -> v.panels().forEach(p -> parts.add(new Weighed(p.sheet().name() + ", " + p.opening().name(), Visor.grams(p), p.opening().middle()))));
+        in.find(VISOR)
+                .ifPresent(v -> v.panels()
+                        .forEach(p -> parts
+                                .add(new Weighed(p.sheet().name() + ", " + p.opening().name(), Visor.grams(p), p.opening().middle()))));
         in.find(POWER).ifPresent(l -> {
-            l.power().cells().ifPresent(c -> parts.add(new Weighed(c.words(), c.grams(),
-                    l.power().pocket().map(q -> q.box().centre()).orElse(Balance.whole(parts).at()))));
+            l.power()
+                    .cells()
+                    .ifPresent(c -> parts.add(new Weighed(c.words(), c.grams(),
+                            l.power().pocket().map(q -> q.box().centre()).orElse(Balance.whole(parts).at()))));
         });
         for (var b : in.of(p -> p.wear().bought())) if (b.grams() > 0) parts.add(new Weighed(b.name(), b.grams(), b.at().times(scale)));
         if (!in.of(Prop::worn)) return new Balances(List.of(Balance.carried(parts)));
@@ -267,8 +283,8 @@ public final class WearFigures {
         for (int i = 0; i < fits.size(); i++) {
             var f = fits.get(i);
             var mine = new ArrayList<>(parts);
-            if (i < pads.size()) for (var p : pads.get(i).cut()) mine.add(new Weighed("pad, " + p.name(),
-                    p.areaMm2() * p.thicknessMm() * FOAM_G_MM3, f.pose().place(p.middle())));
+            if (i < pads.size()) for (var p : pads.get(i).cut())
+                mine.add(new Weighed("pad, " + p.name(), p.areaMm2() * p.thicknessMm() * FOAM_G_MM3, f.pose().place(p.middle())));
             var behind = behind(f, shell);
             if (counter > 0 && behind.isPresent()) mine.add(new Weighed("counterweight", counter, behind.get()));
             out.add(Balance.worn(mine, Balance.joint(f.clearance().form(), f.pose()), behind));
@@ -291,27 +307,20 @@ public final class WearFigures {
     private static Turns turns(Reads in) {
         var m = in.get(ModelFigures.MODEL).mesh();
         double s = in.of(Prop::scale);
-        return new Turns(in.get(SizeFigures.FITS)
-                .list()
-                .stream()
-                .map(f -> HeadTurn.of(m, s, f.clearance().form(), f.pose(), f.wearer()))
-                .toList());
+        return new Turns(
+                in.get(SizeFigures.FITS).list().stream().map(f -> HeadTurn.of(m, s, f.clearance().form(), f.pose(), f.wearer())).toList());
     }
 
     private static Pockets pockets(Reads in) {
         var fits = in.get(SizeFigures.FITS).list();
         if (fits.isEmpty()) throw in.none();
-        var field = in.get(SizeFigures.FIELDS).list().getFirst();
-        var pose = fits.getFirst().pose();
-        double s = in.of(Prop::scale), cell = POCKET_CELL_MM / s;
-        var model = in.get(ModelFigures.MODEL).mesh().bounds();
-        var pad = new Vec3(2 * cell, 2 * cell, 2 * cell);
-        var box = new Bounds3(model.min().minus(pad), model.max().plus(pad));
-        var wall = DistanceGrid.of(in.get(ModelFigures.INDEX).bvh(), box, cell, in.progress());
-        var shell = shell(in);
-        var room = Pocket.Room.of(p -> s * wall.mm(p.times(1 / s)), p -> field.at(pose.inHead(p)), box.scaled(s), POCKET_CELL_MM, PADS_MM,
-                p -> inHollow(shell, pose, p), in.progress());
-        return new Pockets(room.several(POCKETS_TOLD, LONGEST_MM));
+        return new Pockets(pockets(shell(in), in.get(SizeFigures.FIELDS).list().getFirst(), fits.getFirst().pose(), in.progress()));
+    }
+
+    /** The largest boxes beside a posed head. */
+    public static List<Pocket> pockets(ScaledShell shell, HeadField field, Pose pose, Progress progress) {
+        return Pocket.Room.of(shell, p -> field.at(pose.inHead(p)), POCKET_CELL_MM, PADS_MM, p -> inHollow(shell, pose, p), progress)
+                .several(POCKETS_TOLD, LEAST_MM, LONGEST_MM);
     }
 
     /** Nothing lies between a place and the axis of the head beside it. */
@@ -337,7 +346,8 @@ public final class WearFigures {
             double length = path.size() > 1 ? length(path) : l.lengthMm();
             runs.add(new Power.Run(l, length, path.size() > 2 ? tightest(path) : Double.POSITIVE_INFINITY));
         }
-        return new Lit(Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of())), Map.copyOf(paths));
+        return new Lit(Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of())),
+                Map.copyOf(paths));
     }
 
     private static List<Vec3> path(Reads in, Load l, double s) {
@@ -366,7 +376,8 @@ public final class WearFigures {
             var u = path.get(i).minus(path.get(a));
             var v = path.get(b).minus(path.get(i));
             double area2 = u.cross(v).norm(), c = path.get(a).distance(path.get(b));
-            if (area2 > 1e-6 && u.norm() > BEND_OVER_MM / 2 && v.norm() > BEND_OVER_MM / 2) least = Math.min(least, u.norm() * v.norm() * c / (2 * area2));
+            if (area2 > 1e-6 && u.norm() > BEND_OVER_MM / 2 && v.norm() > BEND_OVER_MM / 2)
+                least = Math.min(least, u.norm() * v.norm() * c / (2 * area2));
         }
         return least;
     }
@@ -396,7 +407,10 @@ public final class WearFigures {
         var out = new ArrayList<Closure>();
         for (var j : plan.joins()) {
             if (j.glued()) continue;
-            boolean sealed = registered.get().fitted().stream().anyMatch(f -> f.seam().equals(j.seam().name()) && f.kind() == RegistrationKind.SEALED_MAGNETS);
+            boolean sealed = registered.get()
+                    .fitted()
+                    .stream()
+                    .anyMatch(f -> f.seam().equals(j.seam().name()) && f.kind() == RegistrationKind.SEALED_MAGNETS);
             double need = JoinPlan.LEAST_RESERVE * j.demand().newton();
             Closure.of(j.seam().name(), registered.get().fitted(), sealed ? SEALED_GAP_MM : OPEN_GAP_MM, 0, need, worn).ifPresent(out::add);
         }
@@ -411,9 +425,16 @@ public final class WearFigures {
         var late = in.get(JoinFigures.JOINS).joins().stream().filter(j -> !j.glued()).map(j -> j.seam().name()).toList();
         var out = new ArrayList<FitAfter>();
         for (var name : Stream.concat(late.stream(), bare.stream()).distinct().toList()) {
-            var sizes = registered.get().fitted().stream().filter(f -> f.seam().equals(name)).map(f -> f.kind().words() + " " + f.size()).distinct().toList();
+            var sizes = registered.get()
+                    .fitted()
+                    .stream()
+                    .filter(f -> f.seam().equals(name))
+                    .map(f -> f.kind().words() + " " + f.size())
+                    .distinct()
+                    .toList();
             for (var size : sizes) out.add(new FitAfter(name, size, clearance, film, bare.contains(name)));
-            if (registered.get().tongues().stream().anyMatch(t -> t.seam().equals(name))) out.add(new FitAfter(name, "tongue", clearance, film, bare.contains(name)));
+            if (registered.get().tongues().stream().anyMatch(t -> t.seam().equals(name)))
+                out.add(new FitAfter(name, "tongue", clearance, film, bare.contains(name)));
         }
         return new AfterPaint(List.copyOf(out));
     }
@@ -431,7 +452,8 @@ public final class WearFigures {
             String name = fits.get(i).wearer().name(), prop = in.prop();
             told.stream().filter(w -> w.prop().equals(prop) && w.wearer().equals(name)).forEach(w -> results.put(w.what(), w.result()));
             var v = views.get(i);
-            out.add(WalkTest.of(new WalkTest.Known(fits.get(i), Optional.of(v.through), v.airCm2, turns.get(i), balances.get(i), hours), results));
+            out.add(WalkTest.of(new WalkTest.Known(fits.get(i), Optional.of(v.through), v.airCm2, turns.get(i), balances.get(i), hours),
+                    results));
         }
         return new Walks(List.copyOf(out));
     }
@@ -445,9 +467,9 @@ public final class WearFigures {
         int magnets = in.find(CutFigures.REGISTERED).map(r -> (int) r.fitted().stream().filter(f -> f.kind().magnet()).count()).orElse(0);
         var pads = in.find(PADS).map(Pads::sets).orElse(List.of());
         var colours = in.of(p -> p.colour().zones().stream().map(ColourZone::name).distinct().toList());
-        return Packing.of(new Packing.Of(in.of(Prop::name), in.of(Prop::worn), pads.stream().map(p -> p.wearer().name()).toList(), joins.size(), magnets,
-                colours, pads.stream().mapToDouble(PadPlan::tapeMm2).max().orElse(0),
-                in.find(VISOR).filter(v -> v.panels().stream().anyMatch(p -> p.sheet().plastic())).isPresent(), in.find(POWER).map(Lit::power),
-                in.of(p -> Math.max(p.wear().litHours(), p.wear().wornHours()))));
+        return Packing.of(new Packing.Of(in.of(Prop::name), in.of(Prop::worn), pads.stream().map(p -> p.wearer().name()).toList(),
+                joins.size(), magnets, colours, pads.stream().mapToDouble(PadPlan::tapeMm2).max().orElse(0),
+                in.find(VISOR).filter(v -> v.panels().stream().anyMatch(p -> p.sheet().plastic())).isPresent(),
+                in.find(POWER).map(Lit::power), in.of(p -> Math.max(p.wear().litHours(), p.wear().wornHours()))));
     }
 }

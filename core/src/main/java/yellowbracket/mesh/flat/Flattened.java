@@ -9,7 +9,8 @@ import yellowbracket.mesh.Vec3;
 
 /**
  * An open piece of surface laid flat by a least squares conformal map (Levy, Petitjean, Ray, Maillot, "Least squares conformal maps for
- * automatic texture atlas generation", 2002): angles are kept as well as can be, and the whole has the area of the piece. {@code leastStretch},
+ * automatic texture atlas generation", 2002): angles are kept as well as can be, and the whole has the area of the piece. {@code
+ * leastStretch},
  * {@code mostStretch}: by how much a flat sheet is shortened and lengthened where it is worst, 1 is not at all (singular values).
  */
 public final class Flattened {

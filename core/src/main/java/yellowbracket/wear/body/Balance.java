@@ -39,7 +39,9 @@ public record Balance(List<Weighed> parts, double grams, Vec3 centre, double nec
 
     /** Light, for hours, no longer than minutes: grams; easy and tiring moments, Nmm. */
     public static final double LIGHT_G = 700, HOURS_G = 1500, MOST_G = 2000, EASY_NMM = 700, TIRING_NMM = 1500;
-    /** Where the head turns on the neck: behind the middle of the head, and below the eyes as a share of chin to crown; a starting value. */
+    /**
+     * Where the head turns on the neck: behind the middle of the head, and below the eyes as a share of chin to crown; a starting value.
+     */
     private static final double JOINT_Y_MM = -8, JOINT_T = -0.18;
     /** A counterweight is worth it from here on, grams; on the wall behind, so far within it, mm. */
     private static final double WORTH_G = 20;
@@ -68,12 +70,14 @@ public record Balance(List<Weighed> parts, double grams, Vec3 centre, double nec
         var bearable = whole.grams() > MOST_G || Math.abs(moment) > TIRING_NMM ? Bearable.MINUTES
                 : whole.grams() > HOURS_G || Math.abs(moment) > EASY_NMM ? Bearable.AN_HOUR : Bearable.HOURS;
         var found = new ArrayList<Finding>();
-        if (whole.grams() > MOST_G) found.add(Finding.care(text(
-                "it weighs %.1f kg with all that goes in: above %.0f kg only for minutes; thinner walls, or hang it on the shoulders",
-                whole.grams() / 1000, MOST_G / 1000)));
-        else if (whole.grams() > HOURS_G) found.add(Finding.note(text("it weighs %.1f kg with all that goes in: plan rests", whole.grams() / 1000)));
-        if (Math.abs(moment) > TIRING_NMM) found.add(Finding.care(text("it pulls the face %s with %.1f Nm: that tires within minutes%s",
-                moment > 0 ? "down" : "up", Math.abs(moment) / 1000, counter.map(c -> text("; %.0f g behind take it away", c.grams)).orElse(""))));
+        if (whole.grams() > MOST_G) found.add(Finding.care(
+                text("it weighs %.1f kg with all that goes in: above %.0f kg only for minutes; thinner walls, or hang it on the shoulders",
+                        whole.grams() / 1000, MOST_G / 1000)));
+        else if (whole.grams() > HOURS_G)
+            found.add(Finding.note(text("it weighs %.1f kg with all that goes in: plan rests", whole.grams() / 1000)));
+        if (Math.abs(moment) > TIRING_NMM)
+            found.add(Finding.care(text("it pulls the face %s with %.1f Nm: that tires within minutes%s", moment > 0 ? "down" : "up",
+                    Math.abs(moment) / 1000, counter.map(c -> text("; %.0f g behind take it away", c.grams)).orElse(""))));
         return new Balance(parts, whole.grams(), whole.at(), moment, counter, bearable, found);
     }
 

@@ -12,8 +12,10 @@ import yellowbracket.size.HeadForm;
 import yellowbracket.size.Pose;
 
 /**
- * How far the head turns with the shell on, until the shell meets collar, shoulders or chest; degrees, no further than a bare head turns. The
- * body is a neck, a bar of the shoulders with its slope, and a chest, from the wearer's height (Drillis and Contini, "Body segment parameters",
+ * How far the head turns with the shell on, until the shell meets collar, shoulders or chest; degrees, no further than a bare head turns.
+ * The
+ * body is a neck, a bar of the shoulders with its slope, and a chest, from the wearer's height (Drillis and Contini, "Body segment
+ * parameters",
  * 1966: shoulders 0.259 of it apart, 0.818 up); clothes come on top. {@code touches}: what is met first, each way.
  */
 public record HeadTurn(double leftDeg, double rightDeg, double upDeg, double downDeg, List<String> touches, List<Finding> findings) {
@@ -44,16 +46,19 @@ public record HeadTurn(double leftDeg, double rightDeg, double upDeg, double dow
         var touches = new ArrayList<String>();
         double left = until(free, body, joint, Vec3.Z, 1, SIDE, "left", touches),
                 right = until(free, body, joint, Vec3.Z, -1, SIDE, "right", touches),
-                up = until(free, body, joint, Vec3.X, 1, UP, "up", touches), down = until(free, body, joint, Vec3.X, -1, DOWN, "down", touches);
+                up = until(free, body, joint, Vec3.X, 1, UP, "up", touches),
+                down = until(free, body, joint, Vec3.X, -1, DOWN, "down", touches);
         var found = new ArrayList<Finding>();
-        if (free.size() < 0.98 * points.size()) found.add(Finding.care(text(
-                "%.0f %% of its lower edge lies within neck or shoulders as they are taken to be: try it on over the costume",
-                100 - 100.0 * free.size() / points.size())));
-        if (Math.min(left, right) < WORKABLE_SIDE) found.add(Finding.care(text("the head turns %.0f\u00b0 to the side, %.0f is workable: it meets %s",
-                Math.min(left, right), WORKABLE_SIDE, first(touches, left < right ? "left" : "right"))));
+        if (free.size() < 0.98 * points.size()) found.add(Finding
+                .care(text("%.0f %% of its lower edge lies within neck or shoulders as they are taken to be: try it on over the costume",
+                        100 - 100.0 * free.size() / points.size())));
+        if (Math.min(left, right) < WORKABLE_SIDE)
+            found.add(Finding.care(text("the head turns %.0f\u00b0 to the side, %.0f is workable: it meets %s", Math.min(left, right),
+                    WORKABLE_SIDE, first(touches, left < right ? "left" : "right"))));
         if (up < WORKABLE_UP) found.add(Finding.note(text("it tips back %.0f\u00b0: it meets %s", up, first(touches, "up"))));
-        if (down < WORKABLE_DOWN) found.add(Finding.care(text("it tips forward %.0f\u00b0, %.0f is workable: one's feet stay out of sight; it meets %s",
-                down, WORKABLE_DOWN, first(touches, "down"))));
+        if (down < WORKABLE_DOWN)
+            found.add(Finding.care(text("it tips forward %.0f\u00b0, %.0f is workable: one's feet stay out of sight; it meets %s", down,
+                    WORKABLE_DOWN, first(touches, "down"))));
         return new HeadTurn(left, right, up, down, List.copyOf(touches), List.copyOf(found));
     }
 
@@ -70,8 +75,8 @@ public record HeadTurn(double leftDeg, double rightDeg, double upDeg, double dow
         return List.of(new Bar("the neck", new Vec3(0, back, chin.z() - 25), base, neck, 1.1 * neck),
                 new Bar("the left shoulder", base, new Vec3(-half, back - 8, shoulder - r), r, r),
                 new Bar("the right shoulder", base, new Vec3(half, back - 8, shoulder - r), r, r),
-                new Bar("the chest", new Vec3(-0.4 * half, back + 18, shoulder - 0.10 * h), new Vec3(0.4 * half, back + 18, shoulder - 0.10 * h),
-                        CHEST_R * h + CLOTH_MM, CHEST_R * h + CLOTH_MM));
+                new Bar("the chest", new Vec3(-0.4 * half, back + 18, shoulder - 0.10 * h),
+                        new Vec3(0.4 * half, back + 18, shoulder - 0.10 * h), CHEST_R * h + CLOTH_MM, CHEST_R * h + CLOTH_MM));
     }
 
     /** The parts of the shell that can come down on a body: below the joint, evenly taken. */
@@ -87,7 +92,8 @@ public record HeadTurn(double leftDeg, double rightDeg, double upDeg, double dow
         return some;
     }
 
-    private static double until(List<Vec3> points, List<Bar> body, Vec3 joint, Vec3 axis, int way, double most, String name, List<String> touches) {
+    private static double until(List<Vec3> points, List<Bar> body, Vec3 joint, Vec3 axis, int way, double most, String name,
+            List<String> touches) {
         for (double deg = STEP_DEG; deg <= most; deg += STEP_DEG) {
             var turn = Turn.about(axis, way * deg);
             for (var p : points) {

@@ -12,16 +12,19 @@ import java.util.stream.IntStream;
 import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.index.ScaledShell;
 
 /**
  * Free room in a shell beside the head and its pads: an upright box.
  *
- * @param box prop mm @param reachMm radius of the largest ball that comes to it through an opening with the head out: a hand is about
- * {@link #HAND_MM}
+ * @param box prop mm @param reachMm radius of the largest ball that comes within a finger's length of it through an opening with the head
+ * out:
+ * a hand is about {@link #HAND_MM}
  */
 public record Pocket(Bounds3 box, double reachMm) {
     /** Fingers that hold something; a whole hand. */
     public static final double FINGERS_MM = 22, HAND_MM = 42;
+    private static final double FINGER_MM = 60;
 
     public double volumeMm3() {
         return box.size().x() * box.size().y() * box.size().z();
@@ -65,9 +68,19 @@ public record Pocket(Bounds3 box, double reachMm) {
             return cell;
         }
 
+        /** In a shell with its wall felt to a cell. */
+        public static Room of(ScaledShell shell, ToDoubleFunction<Vec3> head, double cell, double apartMm, Predicate<Vec3> within,
+                Progress progress) {
+            var b = shell.mesh().bounds().scaled(shell.scale());
+            var pad = new Vec3(2 * cell, 2 * cell, 2 * cell);
+            var box = new Bounds3(b.min().minus(pad), b.max().plus(pad));
+            return of(new WallDistance(shell.mesh(), shell.scale(), box, cell)::mm, head, box, cell, apartMm, within, progress);
+        }
+
         /**
          * @param wall distance to the shell, negative in its matter @param head signed distance to the posed head
-         * @param apartMm kept off the head, for pads and hair @param within asked of free cells with wall all round and above: whether they lie in the
+         * @param apartMm kept off the head, for pads and hair @param within asked of free cells with wall all round and above: whether
+         * they lie in the
          * hollow and not behind its wall
          */
         public static Room of(ToDoubleFunction<Vec3> wall, ToDoubleFunction<Vec3> head, Bounds3 box, double cell, double apartMm,
@@ -76,7 +89,8 @@ public record Pocket(Bounds3 box, double reachMm) {
             var room = new Room(nx, ny, nz, cell, box.min(), new boolean[nx * ny * nz], new double[nx * ny * nz]);
             var clear = new double[nx * ny * nz];
             IntStream.range(0, nz).parallel().forEach(z -> {
-                for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) clear[room.at(x, y, z)] = wall.applyAsDouble(room.centre(x, y, z));
+                for (int y = 0; y < ny; y++)
+                    for (int x = 0; x < nx; x++) clear[room.at(x, y, z)] = wall.applyAsDouble(room.centre(x, y, z));
             });
             progress.check();
             var hollow = room.hollow(clear);
@@ -149,7 +163,8 @@ public record Pocket(Bounds3 box, double reachMm) {
                 if (done[c[0]]) continue;
                 done[c[0]] = true;
                 for (int d = 0; d < 6; d++) {
-                    int x = c[1] + (d == 0 ? 1 : d == 1 ? -1 : 0), y = c[2] + (d == 2 ? 1 : d == 3 ? -1 : 0), z = c[3] + (d == 4 ? 1 : d == 5 ? -1 : 0);
+                    int x = c[1] + (d == 0 ? 1 : d == 1 ? -1 : 0), y = c[2] + (d == 2 ? 1 : d == 3 ? -1 : 0),
+                            z = c[3] + (d == 4 ? 1 : d == 5 ? -1 : 0);
                     if (x < 0 || y < 0 || z < 0 || x >= nx || y >= ny || z >= nz) continue;
                     int i = at(x, y, z);
                     double w = Math.min(reach[c[0]], clear[i]);
@@ -173,11 +188,12 @@ public record Pocket(Bounds3 box, double reachMm) {
         /**
          * The largest box of free cells, by the largest rectangle in a histogram for each pair of heights.
          *
-         * @param longest no side longer, mm
+         * @param least no side shorter, {@code longest} none longer, mm
          */
-        public Optional<Pocket> largest(double longest) {
+        public Optional<Pocket> largest(double least, double longest) {
             var best = new int[6];
-            int most = 0, limit = Math.max(1, (int) Math.floor(longest / cell + 1e-9));
+            int most = 0, limit = Math.max(1, (int) Math.floor(longest / cell + 1e-9)),
+                    thin = Math.max(1, (int) Math.ceil(least / cell - 1e-9));
             var flat = new boolean[nx * ny];
             for (int z0 = 0; z0 < nz; z0++) {
                 Arrays.fill(flat, true);
@@ -188,8 +204,8 @@ public record Pocket(Bounds3 box, double reachMm) {
                         any |= flat[y * nx + x];
                     }
                     if (!any) break;
-                    if ((z1 - z0 + 1) * Math.min(limit, nx) * Math.min(limit, ny) <= most) continue;
-                    int[] r = rectangle(flat, limit);
+                    if (z1 - z0 + 1 < thin || (z1 - z0 + 1) * Math.min(limit, nx) * Math.min(limit, ny) <= most) continue;
+                    int[] r = rectangle(flat, thin, limit);
                     int volume = (r[2] - r[0]) * (r[3] - r[1]) * (z1 - z0 + 1);
                     if (volume > most) {
                         most = volume;
@@ -201,7 +217,7 @@ public record Pocket(Bounds3 box, double reachMm) {
         }
 
         /** x0, y0, x1, y1 of the largest rectangle, the ends left out. */
-        private int[] rectangle(boolean[] flat, int limit) {
+        private int[] rectangle(boolean[] flat, int thin, int limit) {
             var height = new int[nx];
             var out = new int[4];
             int most = 0;
@@ -212,7 +228,7 @@ public record Pocket(Bounds3 box, double reachMm) {
                     int low = height[x];
                     for (int k = x; k < nx && k < x + limit && height[k] > 0; k++) {
                         low = Math.min(low, height[k]);
-                        if (low * (k - x + 1) > most) {
+                        if (low >= thin && k - x + 1 >= thin && low * (k - x + 1) > most) {
                             most = low * (k - x + 1);
                             out = new int[] {x, y - low + 1, k + 1, y + 1};
                         }
@@ -226,20 +242,32 @@ public record Pocket(Bounds3 box, double reachMm) {
             var low = origin.plus(new Vec3(b[0] * cell, b[1] * cell, b[2] * cell));
             var high = origin.plus(new Vec3(b[3] * cell, b[4] * cell, b[5] * cell));
             double in = Double.NEGATIVE_INFINITY;
-            for (int z = b[2]; z < b[5]; z++) for (int y = b[1]; y < b[4]; y++) for (int x = b[0]; x < b[3]; x++) in = Math.max(in, reach[at(x, y, z)]);
+            int far = (int) Math.ceil(FINGER_MM / cell);
+            for (int z = Math.max(0, b[2] - far); z < Math.min(nz, b[5] + far); z++)
+                for (int y = Math.max(0, b[1] - far); y < Math.min(ny, b[4] + far); y++) for (int x = Math.max(0, b[0] - far);
+                        x < Math.min(nx, b[3] + far); x++)
+                    if (away(b, x, y, z) * cell <= FINGER_MM) in = Math.max(in, reach[at(x, y, z)]);
             return new Pocket(new Bounds3(low, high), in);
         }
 
+        /** Cells between one and a box. */
+        private static double away(int[] b, int x, int y, int z) {
+            int dx = Math.max(0, Math.max(b[0] - x, x - b[3] + 1)), dy = Math.max(0, Math.max(b[1] - y, y - b[4] + 1)),
+                    dz = Math.max(0, Math.max(b[2] - z, z - b[5] + 1));
+            return Math.sqrt(dx * dx + dy * dy + dz * dz);
+        }
+
         /** Largest boxes that do not share room, largest first. */
-        public List<Pocket> several(int count, double longest) {
+        public List<Pocket> several(int count, double least, double longest) {
             var left = new Room(nx, ny, nz, cell, origin, free.clone(), reach);
             var out = new ArrayList<Pocket>();
             for (int i = 0; i < count; i++) {
-                var p = left.largest(longest);
+                var p = left.largest(least, longest);
                 if (p.isEmpty()) break;
                 out.add(p.get());
                 var b = p.get().box;
-                for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) if (b.contains(centre(x, y, z))) left.free[at(x, y, z)] = false;
+                for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++)
+                    for (int x = 0; x < nx; x++) if (b.contains(centre(x, y, z))) left.free[at(x, y, z)] = false;
             }
             return List.copyOf(out);
         }

@@ -16,7 +16,8 @@ import yellowbracket.mesh.index.ScaledShell;
  * A point or an edge that stands out and is sharper than a crowd should meet. Its radius is that of the round with the same width a little
  * below its top: r = (w^2 / 4 + d^2) / (2 d) at the depth d.
  *
- * @param at prop mm @param radiusMm as it is @param bluntMm to take off its top until it is as round as asked; a coat rounds it a little too
+ * @param at prop mm @param radiusMm as it is @param bluntMm to take off its top until it is as round as asked; a coat rounds it a little
+ * too
  */
 public record Sharp(Kind kind, Vec3 at, double radiusMm, double lengthMm, double bluntMm) {
     /** A place, or a line. */
@@ -100,7 +101,10 @@ public record Sharp(Kind kind, Vec3 at, double radiusMm, double lengthMm, double
         return Math.atan2(u.cross(v).norm(), u.dot(v));
     }
 
-    /** The widest of the matter round a place within it; infinite where there is none, or bodies lie over each other: that is a bump on a wall. */
+    /**
+     * The widest of the matter round a place within it; infinite where there is none, or bodies lie over each other: that is a bump on a
+     * wall.
+     */
     private static double width(ScaledShell shell, Vec3 p, Vec3 up) {
         if (!shell.inside(p)) return Double.POSITIVE_INFINITY;
         var a = Math.abs(up.x()) < 0.7 ? up.cross(Vec3.X).unit() : up.cross(Vec3.Z).unit();
@@ -144,7 +148,8 @@ public record Sharp(Kind kind, Vec3 at, double radiusMm, double lengthMm, double
             double inner = 2 * Math.toDegrees(Math.atan(w / 2 / EDGE_DEEP_MM));
             int line = cells.computeIfAbsent(cell(mid), k -> cells.size());
             length.merge(line, along.norm(), Double::sum);
-            worst.merge(line, new Sharp(Kind.EDGE, mid, r, 0, blunt(Math.clamp(inner, 6, 178), EDGE_MM)), (x, y) -> x.radiusMm <= y.radiusMm ? x : y);
+            worst.merge(line, new Sharp(Kind.EDGE, mid, r, 0, blunt(Math.clamp(inner, 6, 178), EDGE_MM)),
+                    (x, y) -> x.radiusMm <= y.radiusMm ? x : y);
         });
         return worst.entrySet().stream().map(w -> {
             var s = w.getValue();
@@ -161,8 +166,10 @@ public record Sharp(Kind kind, Vec3 at, double radiusMm, double lengthMm, double
     }
 
     public Finding finding() {
-        return Finding.care(String.format(Locale.ROOT, kind == Kind.POINT
-                ? "a point of radius %.1f mm: take %.1f mm off it until a finger's tip covers it, or print it in something soft"
-                : "%3$.0f mm of edge as sharp as radius %1$.1f mm: break it by %2$.1f mm", radiusMm, bluntMm, lengthMm));
+        return Finding.care(String.format(Locale.ROOT,
+                kind == Kind.POINT
+                        ? "a point of radius %.1f mm: take %.1f mm off it until a finger's tip covers it, or print it in something soft"
+                        : "%3$.0f mm of edge as sharp as radius %1$.1f mm: break it by %2$.1f mm",
+                radiusMm, bluntMm, lengthMm));
     }
 }

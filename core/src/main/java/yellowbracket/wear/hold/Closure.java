@@ -19,8 +19,8 @@ import yellowbracket.mesh.Vec3;
  * @param needN what handling asks @param north as they go in: of the part above, by magnet @param best the pattern that repels best
  * @param asBuilt how the pattern as it goes in does over the wrong poses
  */
-public record Closure(String seam, List<String> sizes, double gapMm, double pullN, double needN, List<Magnet> magnets, Polarity best, int asBuilt,
-        List<Finding> findings) {
+public record Closure(String seam, List<String> sizes, double gapMm, double pullN, double needN, List<Magnet> magnets, Polarity best,
+        int asBuilt, List<Finding> findings) {
     /** One of the joint. */
     public record Magnet(Vec3 at, boolean northUp) {}
 
@@ -33,7 +33,10 @@ public record Closure(String seam, List<String> sizes, double gapMm, double pull
         findings = List.copyOf(findings);
     }
 
-    /** @param bareGapMm between magnets without paint @param filmMm on each face, 0 where it is kept bare @param worn whether it must come off quickly */
+    /**
+     * @param bareGapMm between magnets without paint @param filmMm on each face, 0 where it is kept bare @param worn whether it must come
+     * off quickly
+     */
     public static Optional<Closure> of(String seam, List<Fitted> fitted, double bareGapMm, double filmMm, double needN, boolean worn) {
         var magnets = fitted.stream().filter(f -> f.seam().equals(seam) && f.kind().magnet()).toList();
         if (magnets.isEmpty()) return Optional.empty();
@@ -43,13 +46,15 @@ public record Closure(String seam, List<String> sizes, double gapMm, double pull
         var best = Polarity.of(at, magnets.getFirst().axis());
         int built = Polarity.pull(magnets.stream().map(Fitted::northUp).toList(), at, magnets.getFirst().axis());
         var found = new ArrayList<Finding>();
-        if (pull < needN) found.add(care(seam, String.format(Locale.ROOT, "%s: %d magnets hold %.0f N over %.1f mm, handling asks %.0f: more or larger ones", seam,
-                magnets.size(), pull, gap, needN)));
+        if (pull < needN) found.add(
+                care(seam, String.format(Locale.ROOT, "%s: %d magnets hold %.0f N over %.1f mm, handling asks %.0f: more or larger ones",
+                        seam, magnets.size(), pull, gap, needN)));
         if (worn && pull > OFF_N) found.add(care(seam, String.format(Locale.ROOT,
-                "%s: %.0f N to pull open: with gloves that is not off in five seconds; leave some magnets out, or give it a tab to twist", seam, pull)));
-        if (built >= 0 && best.poses() > 0) found.add(Finding.of(Weight.NOTE, Subject.seam(seam), best.wrongRepels()
-                ? seam + ": put in as planned, a wrong pose holds too: turn magnets as shown" : seam
-                        + ": no pattern repels every wrong pose: mark the right one, or set one magnet off the row"));
+                "%s: %.0f N to pull open: with gloves that is not off in five seconds; leave some magnets out, or give it a tab to twist",
+                seam, pull)));
+        if (built >= 0 && best.poses() > 0) found.add(Finding.of(Weight.NOTE, Subject.seam(seam),
+                best.wrongRepels() ? seam + ": put in as planned, a wrong pose holds too: turn magnets as shown"
+                        : seam + ": no pattern repels every wrong pose: mark the right one, or set one magnet off the row"));
         return Optional.of(new Closure(seam, magnets.stream().map(Fitted::size).distinct().toList(), gap, pull, needN,
                 magnets.stream().map(f -> new Magnet(f.at(), f.northUp())).toList(), best, built, found));
     }

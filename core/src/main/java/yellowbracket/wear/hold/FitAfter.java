@@ -27,8 +27,9 @@ public record FitAfter(String where, String what, double gapMm, double filmMm, b
 
     public Optional<Finding> finding() {
         if (!binds()) return Optional.empty();
-        return Optional.of(Finding.of(Weight.CARE, Subject.seam(where), String.format(Locale.ROOT,
-                "%s, %s: %.2f mm of room a side, the coats take %.2f: %.2f left; keep both faces bare, or ream it after paint", where, what, gapMm,
-                2 * filmMm, leftMm())));
+        return Optional.of(Finding.of(Weight.CARE, Subject.seam(where),
+                String.format(Locale.ROOT,
+                        "%s, %s: %.2f mm of room a side, the coats take %.2f: %.2f left; keep both faces bare, or ream it after paint",
+                        where, what, gapMm, 2 * filmMm, leftMm())));
     }
 }

@@ -15,9 +15,10 @@ import yellowbracket.mesh.index.ScaledShell;
 public record Bought(String name, Kind kind, Vec3 at, double holeMm, double grams) {
     /** What it is, and when it goes in. */
     public enum Kind {
-        BOLT("bolt", "before paint: drill and dry fit; for good after the last coat"), BUCKLE("buckle or strap plate", "after the last coat, before pads"),
-        GRILLE("grille", "after the last coat, from inside"), HOSE("hose", "after the last coat; its end pieces before paint"),
-        HEADBAND("headband", "after the visor, before the walk test"), OTHER("part", "after the last coat");
+        BOLT("bolt", "before paint: drill and dry fit; for good after the last coat"),
+        BUCKLE("buckle or strap plate", "after the last coat, before pads"), GRILLE("grille", "after the last coat, from inside"),
+        HOSE("hose", "after the last coat; its end pieces before paint"), HEADBAND("headband", "after the visor, before the walk test"),
+        OTHER("part", "after the last coat");
 
         private final String words, when;
 
@@ -53,9 +54,11 @@ public record Bought(String name, Kind kind, Vec3 at, double holeMm, double gram
         var in = outward.times(-1);
         double skin = shell.firstMm(p.plus(outward.times(ABOVE_MM)), in);
         double back = shell.firstMm(p.plus(outward.times(ABOVE_MM - skin - 0.02)), in) + 0.02;
-        var finding = holeMm > 0 && back < LEAST_WALL_MM ? Optional.of(Finding.care(String.format(Locale.ROOT,
-                "%s: the wall behind it is %.1f mm, a hole of %.1f mm tears it: glue a plate of sheet behind", name, back, holeMm)))
-                : holeMm > 0 && !Double.isFinite(back) ? Optional.of(Finding.care(name + ": no wall is found behind it: put it on the surface"))
+        var finding = holeMm > 0 && back < LEAST_WALL_MM
+                ? Optional.of(Finding.care(String.format(Locale.ROOT,
+                        "%s: the wall behind it is %.1f mm, a hole of %.1f mm tears it: glue a plate of sheet behind", name, back, holeMm)))
+                : holeMm > 0 && !Double.isFinite(back)
+                        ? Optional.of(Finding.care(name + ": no wall is found behind it: put it on the surface"))
                         : Optional.<Finding>empty();
         return new Seat(this, back, finding);
     }

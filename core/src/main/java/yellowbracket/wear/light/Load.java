@@ -14,7 +14,8 @@ import yellowbracket.mesh.Vec3;
 public record Load(String name, Kind kind, Optional<String> opening, List<Vec3> places, double lengthMm, int count) {
     /** What it is: current for a point or a piece at its voltage, and points for a metre. Starting values. */
     public enum Kind {
-        STRIP("light strip", 20, 3, 60), WARM_STRIP("warm light strip", 15, 3, 30), LIGHT("single light", 20, 3, 0), FAN("fan 30 mm", 90, 5, 0);
+        STRIP("light strip", 20, 3, 60), WARM_STRIP("warm light strip", 15, 3, 30), LIGHT("single light", 20, 3, 0),
+        FAN("fan 30 mm", 90, 5, 0);
 
         private final String words;
         private final double milliamp, volt, pointsMetre;

@@ -13,7 +13,8 @@ import yellowbracket.wear.body.Pocket;
 /**
  * What lights and fans draw, for how long cells feed them, and where those go.
  *
- * @param runs each with its length and current @param cells the smallest that last as long as asked, empty where none does or nothing is lit
+ * @param runs each with its length and current @param cells the smallest that last as long as asked, empty where none does or nothing is
+ * lit
  * @param pocket it goes into
  */
 public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional<Cells> cells, double hours, Optional<Pocket> pocket,
@@ -32,9 +33,10 @@ public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional
 
     /** Cells in a holder: capacity of each, count in a row for its voltage, outside of the holder with its switch, mass. */
     public enum Cells {
-        TWO_AAA("2 AAA in a holder with switch", 1000, 3, new Vec3(62, 26, 16), 34), TWO_AA("2 AA in a holder with switch", 2200, 3,
-                new Vec3(68, 33, 19), 60), FOUR_AA("4 AA in a holder with switch", 2200, 6, new Vec3(68, 65, 19), 116), USB_PACK(
-                        "small USB pack", 5000, 5, new Vec3(95, 62, 14), 120);
+        TWO_AAA("2 AAA in a holder with switch", 1000, 3, new Vec3(62, 26, 16), 34),
+        TWO_AA("2 AA in a holder with switch", 2200, 3, new Vec3(68, 33, 19), 60),
+        FOUR_AA("4 AA in a holder with switch", 2200, 6, new Vec3(68, 65, 19), 116),
+        USB_PACK("small USB pack", 5000, 5, new Vec3(95, 62, 14), 120);
 
         private final String words;
         private final double mah, volt, grams;
@@ -80,17 +82,21 @@ public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional
         var cells = lasting.stream().filter(c -> room(c, pockets).isPresent()).findFirst().or(() -> lasting.stream().findFirst());
         if (cells.isEmpty()) {
             double best = Arrays.stream(Cells.values()).filter(c -> c.volt >= volt).mapToDouble(c -> c.hours(all)).max().orElse(0);
-            found.add(Finding.care(String.format(Locale.ROOT, "%.0f mA empties the largest pack in %.1f h, %.1f asked: fewer points, or spare cells", all,
-                    best, hoursAsked)));
+            found.add(Finding.care(String.format(Locale.ROOT,
+                    "%.0f mA empties the largest pack in %.1f h, %.1f asked: fewer points, or spare cells", all, best, hoursAsked)));
         }
         var pocket = cells.flatMap(c -> room(c, pockets));
         if (cells.isPresent() && pocket.isEmpty()) found.add(Finding.care("no pocket inside holds " + cells.get().words()
                 + " where fingers reach it: carry it on the belt, with a plug at the collar"));
         double voltCells = cells.map(c -> c.volt).orElse(volt);
-        for (var e : mixed(runs, voltCells).entrySet()) found.add(Finding.care(String.format(Locale.ROOT,
-                "%s is made for %.0f V and the cells give %.0f: put a resistor or a small converter before it", e.getKey(), e.getValue(), voltCells)));
-        runs.stream().filter(r -> r.tightestMm < Load.BEND_MM && r.load.kind().strip()).forEach(r -> found.add(Finding.note(String.format(Locale.ROOT,
-                "%s: its path bends to %.0f mm, strips break below %.0f: cut it there and bridge it with wire", r.load.name(), r.tightestMm, Load.BEND_MM))));
+        for (var e : mixed(runs, voltCells).entrySet()) found.add(Finding.care(
+                String.format(Locale.ROOT, "%s is made for %.0f V and the cells give %.0f: put a resistor or a small converter before it",
+                        e.getKey(), e.getValue(), voltCells)));
+        runs.stream()
+                .filter(r -> r.tightestMm < Load.BEND_MM && r.load.kind().strip())
+                .forEach(r -> found.add(Finding.note(String.format(Locale.ROOT,
+                        "%s: its path bends to %.0f mm, strips break below %.0f: cut it there and bridge it with wire", r.load.name(),
+                        r.tightestMm, Load.BEND_MM))));
         found.add(Finding.note("no coin cells where children reach them; a fuse or a resettable link by the cells; nothing bare inside"));
         return new Power(List.copyOf(runs), all, hoursAsked, cells, cells.map(c -> c.hours(all)).orElse(0.0), pocket, List.copyOf(found));
     }

@@ -73,12 +73,30 @@ record PadPatch(List<Place> places, Mesh skin, List<Integer> border, int first, 
         return skin.areaMm2();
     }
 
+    /** Foam does not follow every crease of a brow: normals as it takes them. */
+    private static final int SMOOTHED = 12;
+
+    private static Vec3[] smoothed(Vec3[] n) {
+        var out = new Vec3[n.length];
+        for (int j = 0; j < ACROSS; j++) for (int i = 0; i < ACROSS; i++) {
+            var sum = n[j * ACROSS + i].unit().times(2);
+            if (i > 0) sum = sum.plus(n[j * ACROSS + i - 1].unit());
+            if (i < ACROSS - 1) sum = sum.plus(n[j * ACROSS + i + 1].unit());
+            if (j > 0) sum = sum.plus(n[(j - 1) * ACROSS + i].unit());
+            if (j < ACROSS - 1) sum = sum.plus(n[(j + 1) * ACROSS + i].unit());
+            out[j * ACROSS + i] = sum;
+        }
+        return out;
+    }
+
     /** Laid flat as it lies so far off the skin: the middle of the foam. @param offMm by place */
     Flattened flat(ToDoubleFunction<Place> offMm) {
         var b = new MeshBuilder(skin.vertexCount(), skin.triangleCount());
         var normal = new Vec3[places.size()];
         java.util.Arrays.fill(normal, Vec3.ZERO);
-        for (int f = 0; f < skin.triangleCount(); f++) for (int k = 0; k < 3; k++) normal[skin.vertex(f, k)] = normal[skin.vertex(f, k)].plus(skin.areaVector(f));
+        for (int f = 0; f < skin.triangleCount(); f++)
+            for (int k = 0; k < 3; k++) normal[skin.vertex(f, k)] = normal[skin.vertex(f, k)].plus(skin.areaVector(f));
+        for (int k = 0; k < SMOOTHED; k++) normal = smoothed(normal);
         for (int i = 0; i < normal.length; i++) {
             var p = places.get(i);
             b.addVertex(p.at.plus(normal[i].unit().times(offMm.applyAsDouble(p))));

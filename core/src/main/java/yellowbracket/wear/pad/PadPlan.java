@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
+import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.flat.Flattened;
 import yellowbracket.mesh.index.Bvh;
@@ -22,7 +23,8 @@ import yellowbracket.size.HeadForm;
 import yellowbracket.size.Zone;
 
 /**
- * One wearer's set of foam pads: where each lies, its layers, its template, and how the shell then sits: it sinks until what the pads on the
+ * One wearer's set of foam pads: where each lies, its layers, its template, and how the shell then sits: it sinks until what the pads on
+ * the
  * crown push up with is its weight. Those at the sides are steeper than foam slips on hair: they hold it still and bear nothing.
  *
  * @param sinksMm under its weight from where the Size station has it; below 0 it is pushed up
@@ -32,15 +34,21 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
     /**
      * One piece of foam.
      *
-     * @param name "brow", "left temple" ... @param gapMm between skin, hair pressed, and wall: the median under it @param stack none where there
+     * @param name "brow", "left temple" ... @param gapMm between skin, hair pressed, and wall: the median under it @param stack none
+     * where there
      * is no room or no wall
      * @param kpa mean pressure with the shell sunk, {@code mostKpa} at its worst place @param liftN of the weight it bears
-     * @param stretch a flat sheet must give there, at the middle of the foam @param outline u and v mm of the template, in turn
+     * @param lies the middle of the foam on the head @param stretch a flat sheet must give there @param outline u and v mm of the
+     * template, in turn
      */
-    public record Pad(String name, Zone zone, double gapMm, FoamStack stack, double pressedShare, double kpa, double mostKpa, double liftN, double areaMm2,
-            Vec3 middle, double stretch, List<double[]> outline) {
+    public record Pad(String name, Zone zone, double gapMm, FoamStack stack, double pressedShare, double kpa, double mostKpa, double liftN,
+            Mesh lies, Vec3 middle, double stretch, List<double[]> outline) {
         public Pad {
             outline = List.copyOf(outline);
+        }
+
+        public double areaMm2() {
+            return lies.areaMm2();
         }
 
         public List<Double> layersMm() {
@@ -61,7 +69,7 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
 
         /** Hook tape on its back: half of it, mm2. */
         public double tapeMm2() {
-            return none() ? 0 : TAPED * areaMm2;
+            return none() ? 0 : TAPED * areaMm2();
         }
 
     }
@@ -128,8 +136,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
         judge(pads, grams, sinks, findings);
         boolean large = pads.stream().anyMatch(p -> p.gapMm() > (1 - PRESSED) * THICKEST_MM);
         var cradle = large ? Optional.of(Cradle.of(form, fit.pose(), shell)) : Optional.<Cradle>empty();
-        if (large) findings.add(Finding.care("over " + Math.round(THICKEST_MM) + " mm of foam is soft to stand on: hang a headband cradle instead, "
-                + cradle.get().anchors().size() + " anchors below"));
+        if (large) findings.add(Finding.care("over " + Math.round(THICKEST_MM)
+                + " mm of foam is soft to stand on: hang a headband cradle instead, " + cradle.get().anchors().size() + " anchors below"));
         cradle.ifPresent(c -> findings.addAll(c.findings()));
         return new PadPlan(fit.wearer(), List.copyOf(pads), grams, sinks, cradle, List.copyOf(findings));
     }
@@ -145,7 +153,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
         var normal = form.mesh().areaVector(hit.get().triangle()).unit();
         var up = w.zone == Zone.CROWN ? new Vec3(0, w.azimuthDeg == 0 ? -1 : 1, 0) : Vec3.Z;
         var near = new Nearest(form, fit);
-        for (double wide = w.wideMm * k, high = w.highMm * k; wide >= LEAST_SIDE_MM && high >= LEAST_SIDE_MM * 0.8; wide *= SHRINK, high *= SHRINK) {
+        for (double wide = w.wideMm * k, high = w.highMm * k; wide >= LEAST_SIDE_MM && high >= LEAST_SIDE_MM * 0.8;
+                wide *= SHRINK, high *= SHRINK) {
             var patch = PadPatch.on(form.mesh(), index, centre, normal, up, wide, high);
             if (patch.isEmpty()) continue;
             var gaps = new double[patch.get().places().size()];
@@ -203,7 +212,10 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
 
     private record Choice(List<FoamStack> stacks, double sinks, double cost) {}
 
-    /** The softest foam beside the head; on the crown whatever of all foams lets it sink least and stays bearable, thick enough for its share. */
+    /**
+     * The softest foam beside the head; on the crown whatever of all foams lets it sink least and stays bearable, thick enough for its
+     * share.
+     */
     private static Choice choose(List<Laid> laid, double grams, List<Foam> foams) {
         var soft = foams.stream().min(Comparator.comparingDouble(Foam::kpa)).orElseThrow();
         Choice best = null;
@@ -213,7 +225,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             for (var l : laid) {
                 boolean top = l.bears();
                 var foam = top ? crown : soft;
-                stacks.add(FoamStack.of(foam, top ? layers(more * l.medianMm / (1 - foam.pressed(borne)), foam.stockMm()) : holding(l.medianMm, foam)));
+                stacks.add(FoamStack.of(foam,
+                        top ? layers(more * l.medianMm / (1 - foam.pressed(borne)), foam.stockMm()) : holding(l.medianMm, foam)));
             }
             double sinks = sinks(laid, stacks, grams);
             double cost = Math.abs(sinks);
@@ -268,8 +281,7 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
 
     /** Down from the wearing pose until the pads bear the weight, mm. */
     private static double sinks(List<Laid> laid, List<FoamStack> stacks, double grams) {
-        return yellowbracket.search.Threshold.between(-MOST_SINK_MM, MOST_SINK_MM, FINE_MM,
-                d -> liftN(laid, stacks, d) >= grams * GRAVITY);
+        return yellowbracket.search.Threshold.between(-MOST_SINK_MM, MOST_SINK_MM, FINE_MM, d -> liftN(laid, stacks, d) >= grams * GRAVITY);
     }
 
     /** Of the pads on the crown, seen from above. */
@@ -309,12 +321,13 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
 
     private static Pad pad(Laid l, FoamStack s, double sinks) {
         double[] p = pressures(l, s, sinks);
-        double pressed = s.none() ? 0 : Math.max(0, 1 - (l.medianMm - sinks * l.patch.places().get(l.gaps.length / 2).normal().z()) / s.freeMm());
+        double pressed = s.none() ? 0
+                : Math.max(0, 1 - (l.medianMm - sinks * l.patch.places().get(l.gaps.length / 2).normal().z()) / s.freeMm());
         double half = Math.max(0, l.medianMm / 2);
         Flattened flat = l.patch.flat(q -> half);
         var outline = new ArrayList<double[]>();
         for (int v : l.patch.border()) outline.add(new double[] {flat.u(v), flat.v(v)});
-        return new Pad(l.wanted.name, l.wanted.zone, l.medianMm, s, pressed, p[0], p[1], l.bears() ? liftN(l, s, sinks) : 0, flat.piece().areaMm2(),
+        return new Pad(l.wanted.name, l.wanted.zone, l.medianMm, s, pressed, p[0], p[1], l.bears() ? liftN(l, s, sinks) : 0, flat.piece(),
                 l.patch.places().get(l.gaps.length / 2).at(), flat.stretch(), outline);
     }
 
@@ -322,11 +335,11 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
         for (var p : pads) {
             if (p.gapMm() < THINNEST_GAP_MM) out.add(Finding.care(p.name() + ": no room for a pad"));
             else if (p.mostKpa() > POINT_KPA || p.kpa() > COMFORT_KPA) out.add(Finding.care(String.format(Locale.ROOT,
-                    "%s: presses with %.1f kPa, %.1f at its worst; %.0f and %.0f are borne for hours: a larger or a softer pad", p.name(), p.kpa(),
-                    p.mostKpa(), COMFORT_KPA, POINT_KPA)));
+                    "%s: presses with %.1f kPa, %.1f at its worst; %.0f and %.0f are borne for hours: a larger or a softer pad", p.name(),
+                    p.kpa(), p.mostKpa(), COMFORT_KPA, POINT_KPA)));
         }
-        if (Math.abs(sinks) > SINKS_MM) out.add(Finding.care(sinks > 0
-                ? String.format(Locale.ROOT, "it sinks %.0f mm under its %.0f g: the eyes come to sit too high in the opening; firmer foam on the crown", sinks, grams)
+        if (Math.abs(sinks) > SINKS_MM) out.add(Finding.care(sinks > 0 ? String.format(Locale.ROOT,
+                "it sinks %.0f mm under its %.0f g: the eyes come to sit too high in the opening; firmer foam on the crown", sinks, grams)
                 : String.format(Locale.ROOT, "the pads push it up by %.0f mm: thinner foam on the crown, or a chin strap", -sinks)));
     }
 

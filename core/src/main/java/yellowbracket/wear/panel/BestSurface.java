@@ -15,7 +15,8 @@ import org.hipparchus.util.Pair;
 import yellowbracket.mesh.Vec3;
 
 /**
- * The flat, round, conical or once folded surface that lies nearest to places of a wall: what a sheet behind an opening can take. First from
+ * The flat, round, conical or once folded surface that lies nearest to places of a wall: what a sheet behind an opening can take. First
+ * from
  * how the normals lie, then by least squares (Levenberg, Marquardt).
  *
  * @param rmsMm root mean square of the distances of the nearest nine places in ten, {@code mostMm} the largest of those
@@ -65,8 +66,7 @@ public record BestSurface(Developable surface, double rmsMm, double mostMm) {
         double sum = 0;
         for (int i = 0; i < most; i++) sum += d[i] * d[i];
         double rms = Math.sqrt(sum / most);
-        if (Double.isFinite(rms))
-            out.add(new Scored(new BestSurface(s.get(), rms, d[most - 1]), times * Math.max(NEAR_ENOUGH_MM, rms)));
+        if (Double.isFinite(rms)) out.add(new Scored(new BestSurface(s.get(), rms, d[most - 1]), times * Math.max(NEAR_ENOUGH_MM, rms)));
     }
 
     private static Vec3 middle(List<Place> places) {
@@ -123,8 +123,8 @@ public record BestSurface(Developable surface, double rmsMm, double mostMm) {
         if (circle[0] < 0 != hollow) return Optional.empty();
         Function<double[], Developable> made = p -> {
             var turned = a.plus(x.times(p[0])).plus(y.times(p[1])).unit();
-            return new Developable.Cylinder(c.plus(x.times(p[2])).plus(y.times(p[3])), turned, across(hollow ? x : x.times(-1), turned), p[4],
-                    hollow);
+            return new Developable.Cylinder(c.plus(x.times(p[2])).plus(y.times(p[3])), turned, across(hollow ? x : x.times(-1), turned),
+                    p[4], hollow);
         };
         return refined(places, new double[] {0, 0, circle[0], circle[1], circle[2]}, made).map(s -> centred((Developable.Cylinder) s, c));
     }
@@ -152,7 +152,8 @@ public record BestSurface(Developable surface, double rmsMm, double mostMm) {
 
     private static double[] solved(double[][] m) {
         try {
-            var a = new Array2DRowRealMatrix(new double[][] {{m[0][0], m[0][1], m[0][2]}, {m[1][0], m[1][1], m[1][2]}, {m[2][0], m[2][1], m[2][2]}});
+            var a = new Array2DRowRealMatrix(
+                    new double[][] {{m[0][0], m[0][1], m[0][2]}, {m[1][0], m[1][1], m[1][2]}, {m[2][0], m[2][1], m[2][2]}});
             return new org.hipparchus.linear.LUDecomposition(a, 1e-9).getSolver()
                     .solve(new ArrayRealVector(new double[] {m[0][3], m[1][3], m[2][3]}))
                     .toArray();
@@ -194,8 +195,8 @@ public record BestSurface(Developable surface, double rmsMm, double mostMm) {
         if (!(middle < 20 * MOST_RADIUS_MM)) return Optional.empty();
         Function<double[], Developable> made = p -> {
             var turned = into.plus(x.times(p[0])).plus(y.times(p[1])).unit();
-            return new Developable.Cone(tip.plus(x.times(p[2])).plus(y.times(p[3])).plus(into.times(p[4])), turned, across(x, turned), p[5], middle,
-                    tipUp);
+            return new Developable.Cone(tip.plus(x.times(p[2])).plus(y.times(p[3])).plus(into.times(p[4])), turned, across(x, turned), p[5],
+                    middle, tipUp);
         };
         return refined(places, new double[] {0, 0, 0, 0, 0, half}, made).map(d -> (Developable.Cone) d)
                 .filter(d -> d.half() > 0.5 && d.half() < 80)

@@ -5,7 +5,8 @@ import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 
 /**
- * A surface that a flat sheet can lie on: it is told in the sheet's own mm, u to the wearer's right and v up, so that lengths on the pattern
+ * A surface that a flat sheet can lie on: it is told in the sheet's own mm, u to the wearer's right and v up, so that lengths on the
+ * pattern
  * are lengths on the prop. The normal looks out of the prop.
  */
 public sealed interface Developable {
@@ -52,7 +53,8 @@ public sealed interface Developable {
     }
 
     /**
-     * @param origin on the axis @param axis unit, upwards @param out unit, from the axis to where u is 0 @param hollow whether the axis lies
+     * @param origin on the axis @param axis unit, upwards @param out unit, from the axis to where u is 0 @param hollow whether the axis
+     * lies
      * within the prop, as it does behind a visor; else the wall bulges inwards
      */
     record Cylinder(Vec3 origin, Vec3 axis, Vec3 out, double radius, boolean hollow) implements Developable {
@@ -136,8 +138,8 @@ public sealed interface Developable {
             var d = p.minus(tip);
             double h = d.dot(axis);
             var r = d.minus(axis.times(h));
-            double wide = r.norm(), angle = way() * Math.atan2(r.dot(axis.cross(out)), r.dot(out)),
-                    slope = h * cosine() + wide * sine(), off = wide * cosine() - h * sine();
+            double wide = r.norm(), angle = way() * Math.atan2(r.dot(axis.cross(out)), r.dot(out)), slope = h * cosine() + wide * sine(),
+                    off = wide * cosine() - h * sine();
             double y = slope * Math.cos(angle * sine());
             return new double[] {slope * Math.sin(angle * sine()), tipUp ? middle - y : y - middle, off};
         }

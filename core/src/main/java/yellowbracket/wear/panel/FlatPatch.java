@@ -15,7 +15,8 @@ import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
 
 /**
- * An outline filled with triangles fine enough to be bent: corners in u and v, triangles counter-clockwise, the border in turn with the patch
+ * An outline filled with triangles fine enough to be bent: corners in u and v, triangles counter-clockwise, the border in turn with the
+ * patch
  * to its left.
  *
  * @param corners the border first, in order
@@ -48,14 +49,17 @@ record FlatPatch(List<Coordinate> corners, List<int[]> triangles, int border) {
                     if (where.locate(c) == Location.INTERIOR) corners.add(c);
                 }
         }
-        return new FlatPatch(corners, filled(corners, fine), border).checked();
+        return new FlatPatch(corners, filled(corners, fine, spacing), border).checked();
     }
 
-    private static List<int[]> filled(List<Coordinate> corners, Polygon p) {
+    private static List<int[]> filled(List<Coordinate> corners, Polygon p, double spacing) {
         var number = new HashMap<Coordinate, Integer>();
         for (int i = 0; i < corners.size(); i++) number.put(corners.get(i), i);
         var builder = new DelaunayTriangulationBuilder();
-        builder.setSites(corners);
+        // a ring outside, so that no side of the outline is a side of the whole, where rounding leaves slivers
+        var sites = new ArrayList<>(corners);
+        sites.addAll(java.util.Arrays.asList(Densifier.densify(p.buffer(1.5 * spacing), spacing).getCoordinates()));
+        builder.setSites(sites);
         var all = builder.getTriangles(new GeometryFactory());
         var where = new IndexedPointInAreaLocator(p);
         var out = new ArrayList<int[]>();

@@ -16,7 +16,8 @@ public final class Lens {
     private Lens() {}
 
     /**
-     * A plug as thick as asked, smaller than the opening by the clearance all round, on the wall's own surface; it is pressed in from outside.
+     * A plug as thick as asked, smaller than the opening by the clearance all round, on the wall's own surface; it is pressed in from
+     * outside.
      * Its sides stand at right angles to the surface.
      *
      * @throws IllegalStateException in words, when nothing is left of the opening
@@ -36,8 +37,8 @@ public final class Lens {
 
     private static Polygon outline(Opening o, double growMm) {
         var flat = growMm == 0 ? o.outline() : Panel.grown(o.outline(), growMm);
-        if (flat.isEmpty())
-            throw new IllegalStateException(String.format(Locale.ROOT, "the %s opening leaves nothing at a clearance of %.2f mm", o.name(), -growMm));
+        if (flat.isEmpty()) throw new IllegalStateException(
+                String.format(Locale.ROOT, "the %s opening leaves nothing at a clearance of %.2f mm", o.name(), -growMm));
         return flat;
     }
 
@@ -80,7 +81,8 @@ public final class Lens {
     /**
      * The lens with a margin, its back towards the bed, its sides drawn outwards by the draft down to a shelf that the sheet is trimmed on.
      *
-     * @param bulgeMm how far its middle stands out over the surface of the opening @param sheetMm taken off, so that the formed lens comes to lie
+     * @param bulgeMm how far its middle stands out over the surface of the opening @param sheetMm taken off, so that the formed lens
+     * comes to lie
      * on the wall
      */
     public static Buck buck(Opening o, double marginMm, double bulgeMm, double sheetMm, double draftDeg, double shelfMm) {
@@ -123,7 +125,8 @@ public final class Lens {
         var mesh = outwards(b.build());
         var all = mesh.bounds().size();
         double formed = 0, taken = made.getArea();
-        for (int f = 0; f < mesh.triangleCount(); f++) if (mesh.corner(f, 0).z() > foot + 1e-6 || mesh.corner(f, 1).z() > foot + 1e-6) formed += mesh.area(f);
+        for (int f = 0; f < mesh.triangleCount(); f++)
+            if (mesh.corner(f, 0).z() > foot + 1e-6 || mesh.corner(f, 1).z() > foot + 1e-6) formed += mesh.area(f);
         return new Buck(mesh, all.x(), all.y(), high - foot, Math.min(1, taken / Math.max(1e-9, formed)));
     }
 
@@ -172,8 +175,8 @@ public final class Lens {
         return outer;
     }
 
-    private static void annulus(MeshBuilder b, java.util.List<Integer> around, java.util.List<Integer> hole, java.util.List<Coordinate> ring,
-            Coordinate[] loop, int skirt, int rim) {
+    private static void annulus(MeshBuilder b, java.util.List<Integer> around, java.util.List<Integer> hole,
+            java.util.List<Coordinate> ring, Coordinate[] loop, int skirt, int rim) {
         var plane = new yellowbracket.cut.solid.CutPlane(Vec3.Z, 0);
         var loops = java.util.List.of(around.stream().mapToInt(i -> i).toArray(), hole.stream().mapToInt(i -> i).toArray());
         var t = yellowbracket.cut.solid.CapTriangulator.filled(loops, i -> {

@@ -37,13 +37,15 @@ public record Nest(Sheeting sheet, double thickMm, List<Laid> laid, int sheets, 
         double x = 0, y = 0, row = 0;
         for (var p : panels.stream().sorted(Comparator.comparingDouble(Panel::highMm).reversed()).toList()) {
             double w = p.wideMm(), h = p.highMm();
-            boolean mayTurn = p.bend().how() == Panel.How.FLAT, straight = w <= wide && h <= high, turned = !straight && mayTurn && h <= wide && w <= high;
+            boolean mayTurn = p.bend().how() == Panel.How.FLAT, straight = w <= wide && h <= high,
+                    turned = !straight && mayTurn && h <= wide && w <= high;
             if (!straight && !turned) {
                 boolean other = h <= wide && w <= high;
-                findings.add(Finding.of(Weight.STOP, Subject.WHOLE, String.format(Locale.ROOT,
-                        "the %s opening wants %.0f x %.0f mm, a sheet of %s gives %.0f x %.0f: %s", p.opening().name(), w, h, sheet.name(), wide,
-                        high, other ? "it would go in across, where it bends less well; a larger sheet, or two halves that meet amid"
-                                : "a larger sheet, or two halves that meet amid")));
+                findings.add(Finding.of(Weight.STOP, Subject.WHOLE,
+                        String.format(Locale.ROOT, "the %s opening wants %.0f x %.0f mm, a sheet of %s gives %.0f x %.0f: %s",
+                                p.opening().name(), w, h, sheet.name(), wide, high,
+                                other ? "it would go in across, where it bends less well; a larger sheet, or two halves that meet amid"
+                                        : "a larger sheet, or two halves that meet amid")));
                 continue;
             }
             if (turned) {

@@ -184,7 +184,8 @@ public record Openings(List<Opening> list, List<Finding> findings) {
             int now = depth.get(at);
             var d = direction(at / COLUMNS, at % COLUMNS);
             // faces of the rim are seen along the wall
-            if (now > 0 && seen.normal[at].dot(d) > 0.35) places.add(new BestSurface.Place(from.plus(d.times(seen.met[at])), seen.normal[at]));
+            if (now > 0 && seen.normal[at].dot(d) > 0.35)
+                places.add(new BestSurface.Place(from.plus(d.times(seen.met[at])), seen.normal[at]));
             if (now == BESIDE) continue;
             for (int b : beside(at)) if (seen.wall[b] && depth.putIfAbsent(b, now + 1) == null) queue.add(b);
         }
@@ -197,9 +198,9 @@ public record Openings(List<Opening> list, List<Finding> findings) {
             findings.add(Finding.note("the opening " + where + ": too little wall round it to lay a sheet on"));
             return;
         }
-        outline(shell, fit.get(), places).ifPresentOrElse(
-                p -> list.add(new Opening(where, fit.get().surface(), p, fit.get().mostMm())),
-                () -> findings.add(Finding.note("the opening " + where + " has no rim all round: its edge is no loop, so no sheet closes it")));
+        outline(shell, fit.get(), places).ifPresentOrElse(p -> list.add(new Opening(where, fit.get().surface(), p, fit.get().mostMm())),
+                () -> findings
+                        .add(Finding.note("the opening " + where + " has no rim all round: its edge is no loop, so no sheet closes it")));
     }
 
     private static List<BestSurface.Place> thinned(List<BestSurface.Place> all) {
@@ -278,7 +279,8 @@ public record Openings(List<Opening> list, List<Finding> findings) {
             for (var o : rings.getPolygons()) {
                 var shellOnly = FLAT.createPolygon(((Polygon) o).getExteriorRing().getCoordinates());
                 var in = ((Polygon) o).getInteriorPoint();
-                if (open(in.getX(), in.getY()) && shellOnly.getArea() >= LEAST_MM2 && (best == null || shellOnly.getArea() > best.getArea()))
+                if (open(in.getX(), in.getY()) && shellOnly.getArea() >= LEAST_MM2
+                        && (best == null || shellOnly.getArea() > best.getArea()))
                     best = shellOnly;
             }
             return Optional.ofNullable(best).map(p -> sharp((Polygon) DouglasPeuckerSimplifier.simplify(p, PLAIN_MM)));
@@ -320,7 +322,8 @@ public record Openings(List<Opening> list, List<Finding> findings) {
 
         private Coordinate edge(int a, int b, boolean[] open) {
             int from = open[a] ? b : a, to = open[a] ? a : b;
-            double fu = u0 + from % columns * step, fv = v0 + from / columns * step, tu = u0 + to % columns * step, tv = v0 + to / columns * step;
+            double fu = u0 + from % columns * step, fv = v0 + from / columns * step, tu = u0 + to % columns * step,
+                    tv = v0 + to / columns * step;
             double k = Threshold.between(0, 1, EDGE_MM / step, x -> open(fu + (tu - fu) * x, fv + (tv - fv) * x));
             return new Coordinate(fu + (tu - fu) * k, fv + (tv - fv) * k);
         }

@@ -26,8 +26,8 @@ import yellowbracket.shop.Sheeting;
  * @param window the opening on it, for the mask and the protective film
  * @param gluedMm2 of the margin that comes to lie on the wall, and {@code shareGlued} of all of it
  */
-public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting sheet, Polygon pattern, Polygon window, Bend bend, double gluedMm2,
-        double shareGlued, List<Finding> findings) {
+public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting sheet, Polygon pattern, Polygon window, Bend bend,
+        double gluedMm2, double shareGlued, List<Finding> findings) {
     /** Lengths along a bend are those of its neutral fibre, this share of the thickness from the inner face: rolled, and bent tightly. */
     static final double ROLLED = 0.5, TIGHT = 0.38;
     /** A sheet bent warm springs back by about so much, degrees; a starting value, 2 to 5. */
@@ -41,7 +41,8 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
 
     /** How the sheet takes its shape. */
     public enum How {
-        FLAT("flat"), COLD("rolled cold; it wants to spring flat: clamp it till the glue holds"), WARM("bent warm"), NOT("cannot be bent so");
+        FLAT("flat"), COLD("rolled cold; it wants to spring flat: clamp it till the glue holds"), WARM("bent warm"),
+        NOT("cannot be bent so");
 
         private final String words;
 
@@ -55,7 +56,8 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
     }
 
     /**
-     * @param radiusMm inside, infinite for flat @param degrees bent in all @param overDeg to which it is bent warm, so that it comes back to
+     * @param radiusMm inside, infinite for flat @param degrees bent in all @param overDeg to which it is bent warm, so that it comes back
+     * to
      * it @param line where it is folded, u of the pattern; empty when it is rolled or flat
      */
     public record Bend(How how, double radiusMm, double degrees, double overDeg, Optional<Double> line) {
@@ -96,10 +98,11 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
         double share = glued[1] > 0 ? glued[0] / glued[1] : 0;
         String where = "the " + o.name() + " opening";
         if (bend.how == How.NOT) found.add(Finding.of(Weight.STOP, Subject.WHOLE, String.format(Locale.ROOT,
-                "%s: %s of %.1f mm does not bend to a radius of %.0f mm, warm it takes %.0f: a thinner sheet, or form it over a buck", where,
-                sheet.name(), t, bend.radiusMm, WARM_TIMES * t)));
+                "%s: %s of %.1f mm does not bend to a radius of %.0f mm, warm it takes %.0f: a thinner sheet, or form it over a buck",
+                where, sheet.name(), t, bend.radiusMm, WARM_TIMES * t)));
         if (o.standsOffMm() > 2 * GLUE_GAP_MM && sheet.plastic()) found.add(Finding.of(Weight.CARE, Subject.WHOLE,
-                String.format(Locale.ROOT, "%s: the wall round it is bent both ways, a sheet stands off by up to %.1f mm: fill behind it, or form a lens",
+                String.format(Locale.ROOT,
+                        "%s: the wall round it is bent both ways, a sheet stands off by up to %.1f mm: fill behind it, or form a lens",
                         where, o.standsOffMm())));
         if (share < LITTLE_GLUE) found.add(Finding.of(Weight.CARE, Subject.WHOLE, String.format(Locale.ROOT,
                 "%s: only %.0f %% of the margin comes to lie on the wall: tabs, or screws", where, 100 * share)));
@@ -114,8 +117,7 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
 
     static Polygon largest(Geometry g) {
         Polygon best = g.getFactory().createPolygon();
-        for (int i = 0; i < g.getNumGeometries(); i++)
-            if (g.getGeometryN(i) instanceof Polygon p && p.getArea() > best.getArea()) best = p;
+        for (int i = 0; i < g.getNumGeometries(); i++) if (g.getGeometryN(i) instanceof Polygon p && p.getArea() > best.getArea()) best = p;
         return best.getFactory().createPolygon(best.getExteriorRing().getCoordinates());
     }
 

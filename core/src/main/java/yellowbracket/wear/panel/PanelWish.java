@@ -13,7 +13,8 @@ public record PanelWish(String opening, Kind kind, String sheet, double thickMm,
 
     /** What closes it. */
     public enum Kind {
-        OPEN("left open"), SHEET("a sheet behind it"), PRESSED("a printed lens pressed in"), FORMED("a lens formed over a buck"), MESH("mesh or cloth");
+        OPEN("left open"), SHEET("a sheet behind it"), PRESSED("a printed lens pressed in"), FORMED("a lens formed over a buck"),
+        MESH("mesh or cloth");
 
         private final String words;
 

@@ -4,7 +4,8 @@ import java.util.Locale;
 import java.util.Optional;
 
 /**
- * A dye bath for clear parts. It cools as Newton has it: T = room + (T0 - room) e^(-k t); two readings tell k. What a part lets through falls by
+ * A dye bath for clear parts. It cools as Newton has it: T = room + (T0 - room) e^(-k t); two readings tell k. What a part lets through
+ * falls by
  * the dip: absorbance, -log10 of it, grows evenly (Beer and Lambert), and two measured dips tell how many are left.
  */
 public record TintBath(double roomC, double firstC, double thenC, double betweenMin) {
@@ -14,11 +15,12 @@ public record TintBath(double roomC, double firstC, double thenC, double between
 
     /** @throws IllegalArgumentException in words, when readings cannot be a cooling bath's */
     public TintBath {
-        if (!(roomC > -10 && roomC < 50)) throw new IllegalArgumentException(text("the room at %.0f \u00b0C: measure the air, 10 to 35 is usual", roomC));
-        if (!(firstC > roomC && firstC <= HOTTEST_C))
-            throw new IllegalArgumentException(text("a bath of %.0f \u00b0C in a room of %.0f does not cool: the first reading is too low", firstC, roomC));
-        if (!(thenC > roomC))
-            throw new IllegalArgumentException(text("a bath cannot cool below the room: the second reading, %.1f \u00b0C, lies under %.0f", thenC, roomC));
+        if (!(roomC > -10 && roomC < 50))
+            throw new IllegalArgumentException(text("the room at %.0f \u00b0C: measure the air, 10 to 35 is usual", roomC));
+        if (!(firstC > roomC && firstC <= HOTTEST_C)) throw new IllegalArgumentException(
+                text("a bath of %.0f \u00b0C in a room of %.0f does not cool: the first reading is too low", firstC, roomC));
+        if (!(thenC > roomC)) throw new IllegalArgumentException(
+                text("a bath cannot cool below the room: the second reading, %.1f \u00b0C, lies under %.0f", thenC, roomC));
         if (!(thenC < firstC)) throw new IllegalArgumentException(
                 text("the second reading, %.1f \u00b0C, is not below the first, %.1f: take the heat off and read again", thenC, firstC));
         if (!(betweenMin > 0 && betweenMin <= MOST_MIN))

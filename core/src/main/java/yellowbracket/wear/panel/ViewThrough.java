@@ -118,7 +118,11 @@ public record ViewThrough(double openShare, double seenShare, double meanLight, 
 
     /** How far along a ray the nearest panel is met, infinite for none, mm. */
     public static double wallMm(Vec3 from, Vec3 unit, List<Panel> panels) {
-        return panels.stream().flatMap(p -> crossing(from, unit, p).stream()).mapToDouble(Crossing::mm).min().orElse(Double.POSITIVE_INFINITY);
+        return panels.stream()
+                .flatMap(p -> crossing(from, unit, p).stream())
+                .mapToDouble(Crossing::mm)
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
     }
 
     /** T^(1/cos i). */

@@ -13,7 +13,8 @@ import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Sheeting;
 
 /** What closes the openings of a prop: the panels, how they lie on sheets, when and how each goes in. */
-public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> panels, List<Nest> nests, List<WayIn> ways, List<Finding> findings) {
+public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> panels, List<Nest> nests, List<WayIn> ways,
+        List<Finding> findings) {
     /** A hole smaller than this is a slot, which nobody closes by default, mm2; so is what is narrower, mm. */
     private static final double LEAST_MM2 = 600, LEAST_WIDE_MM = 60;
     /** Plastic weighs about so much, g/cm3; mesh and cloth, g/dm2. */
@@ -35,7 +36,8 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
     public record WayIn(Panel panel, String through, String latest, boolean passes) {}
 
     /** @param neckWideMm and {@code neckDeepMm} of the way the head goes, prop mm; infinite for a mask */
-    public static Visor of(Openings found, List<PanelWish> wished, List<Sheeting> sheets, ScaledShell shell, double neckWideMm, double neckDeepMm) {
+    public static Visor of(Openings found, List<PanelWish> wished, List<Sheeting> sheets, ScaledShell shell, double neckWideMm,
+            double neckDeepMm) {
         var findings = new ArrayList<>(found.findings());
         var wishes = found.list().stream().map(o -> wish(o, wished, sheets)).toList();
         var panels = new ArrayList<Panel>();
@@ -44,22 +46,26 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
             if (w.kind() == PanelWish.Kind.OPEN) continue;
             var sheet = sheets.stream().filter(s -> s.name().equals(w.sheet())).findFirst();
             if (sheet.isEmpty()) {
-                findings.add(Finding.stop("the " + w.opening() + " opening: no sheet called \"" + w.sheet() + "\" is known; choose another"));
+                findings.add(
+                        Finding.stop("the " + w.opening() + " opening: no sheet called \"" + w.sheet() + "\" is known; choose another"));
                 continue;
             }
             panels.add(Panel.of(found.list().get(i), w, sheet.get(), shell));
         }
-        for (var w : wished) if (found.list().stream().noneMatch(o -> o.name().equals(w.opening()))) findings.add(Finding.of(Weight.NOTE, Subject.WHOLE,
-                "the " + w.opening() + " opening is not there any more; what was said of it is kept, and counts when it is back"));
-        if (found.list().isEmpty() && found.findings().isEmpty())
-            findings.add(Finding.note("no opening with wall all round it: an open face is closed with the helm's own edge, by tape and a paper pattern"));
+        for (var w : wished)
+            if (found.list().stream().noneMatch(o -> o.name().equals(w.opening()))) findings.add(Finding.of(Weight.NOTE, Subject.WHOLE,
+                    "the " + w.opening() + " opening is not there any more; what was said of it is kept, and counts when it is back"));
+        if (found.list().isEmpty() && found.findings().isEmpty()) findings.add(Finding
+                .note("no opening with wall all round it: an open face is closed with the helm's own edge, by tape and a paper pattern"));
         var nests = nests(panels);
         nests.forEach(n -> findings.addAll(n.findings()));
         panels.forEach(p -> findings.addAll(p.findings()));
         var ways = panels.stream().map(p -> way(p, neckWideMm, neckDeepMm)).toList();
-        for (var w : ways) if (!w.passes) findings.add(Finding.of(Weight.CARE, Subject.WHOLE, String.format(Locale.ROOT,
-                "the lens of the %s opening, %.0f x %.0f mm and stiff, does not pass the neck of %.0f x %.0f: put it in before the last halves are joined",
-                w.panel.opening().name(), w.panel.wideMm(), w.panel.highMm(), neckWideMm, neckDeepMm)));
+        for (var w : ways) if (!w.passes) findings.add(Finding.of(Weight.CARE, Subject.WHOLE,
+                String.format(Locale.ROOT,
+                        "the lens of the %s opening, %.0f x %.0f mm and stiff, does not pass the neck of %.0f x %.0f: put it in "
+                                + "before the last halves are joined",
+                        w.panel.opening().name(), w.panel.wideMm(), w.panel.highMm(), neckWideMm, neckDeepMm)));
         return new Visor(found.list(), wishes, panels, nests, ways, findings);
     }
 
@@ -68,7 +74,8 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
         return wished.stream().filter(w -> w.opening().equals(o.name())).findFirst().orElseGet(() -> {
             boolean sight = o.name().equals("front") && o.areaMm2() > LEAST_MM2 && o.wideMm() > LEAST_WIDE_MM;
             var s = sheets.getFirst();
-            return new PanelWish(o.name(), sight ? PanelWish.Kind.SHEET : PanelWish.Kind.OPEN, s.name(), s.thickMm().getFirst(), PanelWish.USUAL_MARGIN_MM);
+            return new PanelWish(o.name(), sight ? PanelWish.Kind.SHEET : PanelWish.Kind.OPEN, s.name(), s.thickMm().getFirst(),
+                    PanelWish.USUAL_MARGIN_MM);
         });
     }
 
@@ -87,8 +94,8 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
             case FORMED -> {
                 double least = Math.min(p.wideMm(), p.highMm());
                 boolean passes = least < Math.max(neckWide, neckDeep);
-                yield new WayIn(p, passes ? "through the neck" : "between the halves", passes ? "after the last coat, before the pads"
-                        : "before the last seam is glued", passes);
+                yield new WayIn(p, passes ? "through the neck" : "between the halves",
+                        passes ? "after the last coat, before the pads" : "before the last seam is glued", passes);
             }
             default -> {
                 // rolled or flexed it is as narrow as its height

@@ -65,7 +65,8 @@ class PolarityTest {
         for (int i = 0; i < 6; i++) at.add(new Vec3(100 * random.nextDouble(), 60 * random.nextDouble(), 0));
 
         // a shift that lays one magnet on one other leaves a pair: one of the two ways it attracts
-        assertThat(Polarity.poses(at, Vec3.Z)).allSatisfy(p -> assertThat(java.util.Arrays.stream(p).filter(i -> i >= 0).count()).isEqualTo(1));
+        assertThat(Polarity.poses(at, Vec3.Z))
+                .allSatisfy(p -> assertThat(java.util.Arrays.stream(p).filter(i -> i >= 0).count()).isEqualTo(1));
     }
 
     @Test

@@ -43,7 +43,10 @@ class FlattenedTest {
         assertThat(f.stretch()).isLessThan(0.005);
     }
 
-    /** A conformal map of a cap of half angle a about its middle scales by 2 / (1 + cos r): that at the rim over that amid is (1 + cos a) / 2. */
+    /**
+     * A conformal map of a cap of half angle a about its middle scales by 2 / (1 + cos r): that at the rim over that amid is (1 + cos a)
+     * / 2.
+     */
     @ParameterizedTest
     @ValueSource(doubles = {15, 30, 45})
     void aCapGivesAsIsKnown(double half) {

@@ -31,8 +31,8 @@ class BodyTest {
 
     @Test
     void massAndCentreOfSeveralAreThoseOfTheWhole() {
-        var b = Balance.worn(List.of(new Weighed("a", 300, new Vec3(10, 60, 0)), new Weighed("b", 900, new Vec3(-2, 20, 40))), new Vec3(0, -10, -20),
-                Optional.of(new Vec3(0, -110, 0)));
+        var b = Balance.worn(List.of(new Weighed("a", 300, new Vec3(10, 60, 0)), new Weighed("b", 900, new Vec3(-2, 20, 40))),
+                new Vec3(0, -10, -20), Optional.of(new Vec3(0, -110, 0)));
 
         assertThat(b.grams()).isEqualTo(1200);
         assertThat(b.centre().distance(new Vec3(1, 30, 30))).isLessThan(1e-9);
@@ -97,18 +97,21 @@ class BodyTest {
         double w = 80 + 40 * random.nextDouble(), d = 60 + 40 * random.nextDouble(), h = 70 + 30 * random.nextDouble(), cell = 6;
         var lump = new Vec3(w * (random.nextDouble() - 0.5), d * (random.nextDouble() - 0.5), h / 2);
         double r = 18;
-        java.util.function.ToDoubleFunction<Vec3> wall = p -> Math.min(Math.min(w / 2 - Math.abs(p.x()), d / 2 - Math.abs(p.y())), h - p.z());
+        java.util.function.ToDoubleFunction<Vec3> wall = p -> Math.min(Math.min(w / 2 - Math.abs(p.x()), d / 2 - Math.abs(p.y())),
+                h - p.z());
         var box = new Bounds3(new Vec3(-w / 2 - 12, -d / 2 - 12, -20), new Vec3(w / 2 + 12, d / 2 + 12, h + 12));
         var room = Pocket.Room.of(p -> Math.abs(wall.applyAsDouble(p)), p -> p.distance(lump) - r, box, cell, 0, p -> true, Progress.NONE);
 
-        double found = room.largest(1000).orElseThrow().volumeMm3(), best = 0;
+        double found = room.largest(0, 1000).orElseThrow().volumeMm3(), best = 0;
         // here: any box on the lattice, clear of the ball of the lump
-        for (double x0 = -w / 2; x0 < w / 2; x0 += cell) for (double x1 = x0 + cell; x1 <= w / 2; x1 += cell)
-            for (double y0 = -d / 2; y0 < d / 2; y0 += cell) for (double y1 = y0 + cell; y1 <= d / 2; y1 += cell)
-                for (double z0 = -20; z0 < h; z0 += cell) for (double z1 = z0 + cell; z1 <= h; z1 += cell) {
-                    var near = new Vec3(Math.clamp(lump.x(), x0, x1), Math.clamp(lump.y(), y0, y1), Math.clamp(lump.z(), z0, z1));
-                    if (near.distance(lump) >= r) best = Math.max(best, (x1 - x0) * (y1 - y0) * (z1 - z0));
-                }
+        for (double x0 = -w / 2; x0 < w / 2;
+                x0 += cell)
+            for (double x1 = x0 + cell; x1 <= w / 2; x1 += cell)
+                for (double y0 = -d / 2; y0 < d / 2; y0 += cell) for (double y1 = y0 + cell; y1 <= d / 2; y1 += cell)
+                    for (double z0 = -20; z0 < h; z0 += cell) for (double z1 = z0 + cell; z1 <= h; z1 += cell) {
+                        var near = new Vec3(Math.clamp(lump.x(), x0, x1), Math.clamp(lump.y(), y0, y1), Math.clamp(lump.z(), z0, z1));
+                        if (near.distance(lump) >= r) best = Math.max(best, (x1 - x0) * (y1 - y0) * (z1 - z0));
+                    }
         // within one cell on each side
         double side = Math.cbrt(best);
         assertThat(Math.cbrt(found)).isBetween(side - 2 * cell, side + cell);
@@ -123,20 +126,43 @@ class BodyTest {
         var b = m.bounds();
         var pad = new Vec3(14, 14, 14);
         double cell = 4;
-        var room = Pocket.Room.of(p -> (index.inside(p) ? -1 : 1) * index.distance(p), p -> 1e3, new Bounds3(b.min().minus(pad), b.max().plus(pad)), cell, 0,
-                p -> true, Progress.NONE);
+        var room = Pocket.Room.of(p -> (index.inside(p) ? -1 : 1) * index.distance(p), p -> 1e3,
+                new Bounds3(b.min().minus(pad), b.max().plus(pad)), cell, 0, p -> true, Progress.NONE);
 
         assertThat(room.reachMm(new Vec3(0, 0, 20))).isCloseTo(ring, within(cell));
-        var pocket = room.largest(1000).orElseThrow();
+        var pocket = room.largest(0, 1000).orElseThrow();
         assertThat(pocket.holds(new Vec3(60, 60, 60))).isTrue();
         assertThat(pocket.holds(new Vec3(180, 60, 60))).isFalse();
     }
 
     @Test
+    void theWallIsFeltToACell() {
+        var m = Shapes.sphere(60, 60);
+        var index = Bvh.of(m);
+        var box = new Bounds3(new Vec3(-90, -90, -90), new Vec3(90, 90, 90));
+        double cell = 5;
+        var felt = new WallDistance(m, 1, box, cell);
+        for (double x = -85; x < 90; x += 10) for (double y = -85; y < 90; y += 10) for (double z = -85; z < 90; z += 10) {
+            var centre = new Vec3(x - Math.floorMod((long) x, 5) + 2.5, y - Math.floorMod((long) y, 5) + 2.5,
+                    z - Math.floorMod((long) z, 5) + 2.5);
+            assertThat(felt.mm(centre)).isBetween(index.distance(centre) - 1.4 * cell, index.distance(centre) + 0.9 * cell);
+        }
+    }
+
+    @Test
+    void throughItsNeckTheHollowOfAShellIsReached() {
+        var m = Shapes.cappedShell(100, 4, 30, 96, 64);
+        var room = Pocket.Room.of(new ScaledShell(m, Bvh.of(m), 1.2), p -> 1e3, 5, 0, p -> true, Progress.NONE);
+
+        assertThat(room.reachMm(new Vec3(0, 0, 20))).isCloseTo(1.2 * 96 * Math.sin(Math.toRadians(30)), within(10.0));
+    }
+
+    @Test
     void pocketsDoNotShareRoom() {
         var box = new Bounds3(new Vec3(-60, -60, -40), new Vec3(60, 60, 60));
-        var room = Pocket.Room.of(p -> Math.abs(Math.min(Math.min(48 - Math.abs(p.x()), 48 - Math.abs(p.y())), 48 - p.z())), p -> 1e3, box, 4, 0, p -> true, Progress.NONE);
-        var some = room.several(3, 50);
+        var room = Pocket.Room.of(p -> Math.abs(Math.min(Math.min(48 - Math.abs(p.x()), 48 - Math.abs(p.y())), 48 - p.z())), p -> 1e3, box,
+                4, 0, p -> true, Progress.NONE);
+        var some = room.several(3, 0, 50);
 
         assertThat(some).hasSize(3);
         for (int i = 0; i < 3; i++) for (int j = 0; j < i; j++) assertThat(overlap(some.get(i).box(), some.get(j).box())).isZero();
@@ -198,7 +224,8 @@ class BodyTest {
 
     @Test
     void widthAtADepthTellsTheRoundOfABall() {
-        for (double r = 1; r < 8; r += 0.5) for (double d = 0.2; d < r; d += 0.3) assertThat(Sharp.radius(2 * Math.sqrt(2 * r * d - d * d), d)).isCloseTo(r, within(1e-9));
+        for (double r = 1; r < 8; r += 0.5)
+            for (double d = 0.2; d < r; d += 0.3) assertThat(Sharp.radius(2 * Math.sqrt(2 * r * d - d * d), d)).isCloseTo(r, within(1e-9));
         assertThat(Sharp.blunt(90, 1)).isCloseTo(Math.sqrt(2) - 1, within(1e-9));
     }
 }

@@ -28,7 +28,8 @@ class HoldTest {
         int rings = 60, wedges = 120;
         double sum = 0;
         for (int i = 0; i < rings; i++) for (int j = 0; j < rings; j++) {
-            double a = r * (i + 0.5) / rings, b = r * (j + 0.5) / rings, area = 2 * Math.PI * a * (r / rings) * b * (r / rings) * 2 * Math.PI / wedges;
+            double a = r * (i + 0.5) / rings, b = r * (j + 0.5) / rings,
+                    area = 2 * Math.PI * a * (r / rings) * b * (r / rings) * 2 * Math.PI / wedges;
             for (int k = 0; k < wedges; k++) {
                 double t = 2 * Math.PI * (k + 0.5) / wedges, d2 = a * a + b * b - 2 * a * b * Math.cos(t) + z * z;
                 sum += area * z / (d2 * Math.sqrt(d2));
@@ -53,7 +54,8 @@ class HoldTest {
 
     @Test
     void pullFallsWithTheGap() {
-        for (double g = 0; g < 6; g += 0.25) assertThat(MagnetPull.pairN(8, 3, 3, g, 1.3)).isGreaterThan(MagnetPull.pairN(8, 3, 3, g + 0.25, 1.3));
+        for (double g = 0; g < 6; g += 0.25)
+            assertThat(MagnetPull.pairN(8, 3, 3, g, 1.3)).isGreaterThan(MagnetPull.pairN(8, 3, 3, g + 0.25, 1.3));
     }
 
     private static Fitted magnet(double x, boolean north) {

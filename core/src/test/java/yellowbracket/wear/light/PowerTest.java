@@ -53,7 +53,8 @@ class PowerTest {
         var runs = List.of(new Power.Run(new Load("glow", Load.Kind.STRIP, Optional.empty(), List.of(), 200, 1), 200, 6),
                 new Power.Run(new Load("air", Load.Kind.FAN, Optional.empty(), List.of(), 0, 1), 0, Double.POSITIVE_INFINITY));
         var p = Power.of(runs, 1, List.of(pocket(120, 80, 40, 50)));
-        assertThat(p.findings()).anyMatch(f -> f.words().contains("resistor")).anyMatch(f -> f.words().contains("bridge it with wire"))
+        assertThat(p.findings()).anyMatch(f -> f.words().contains("resistor"))
+                .anyMatch(f -> f.words().contains("bridge it with wire"))
                 .anyMatch(f -> f.words().contains("coin cells"));
         assertThat(p.wireMm(List.of(new Vec3(100, 0, 0)), Vec3.ZERO)).isCloseTo(250, within(1e-9));
     }

@@ -10,7 +10,8 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Foam;
 
 class FoamStackTest {
-    private static final Foam SOFT = new Foam("soft", List.of(10.0, 20.0), 3, 2, 4), HARD = new Foam("hard", List.of(5.0, 10.0), 60, 40, 80);
+    private static final Foam SOFT = new Foam("soft", List.of(10.0, 20.0), 3, 2, 4),
+            HARD = new Foam("hard", List.of(5.0, 10.0), 60, 40, 80);
 
     @Test
     void aQuarterPressedPushesAsTheLabelSays() {
@@ -28,15 +29,16 @@ class FoamStackTest {
 
     @Test
     void itGetsHarderTheMoreItIsPressed() {
-        for (var f : Catalogue.builtIn().foams()) for (double e = 0.02; e < 0.9; e += 0.02)
-            assertThat(f.pressureKpa(e)).isGreaterThan(f.pressureKpa(e - 0.02));
+        for (var f : Catalogue.builtIn().foams())
+            for (double e = 0.02; e < 0.9; e += 0.02) assertThat(f.pressureKpa(e)).isGreaterThan(f.pressureKpa(e - 0.02));
     }
 
     @Test
     void onePressureGoesThroughAllLayers() {
         var random = new Random(3);
         for (int i = 0; i < 40; i++) {
-            var s = new FoamStack(List.of(new FoamStack.Layer(SOFT, 10 + 10 * random.nextDouble()), new FoamStack.Layer(HARD, 5 + 5 * random.nextDouble())));
+            var s = new FoamStack(List.of(new FoamStack.Layer(SOFT, 10 + 10 * random.nextDouble()),
+                    new FoamStack.Layer(HARD, 5 + 5 * random.nextDouble())));
             double gap = s.freeMm() * (0.4 + 0.55 * random.nextDouble()), p = s.pressureKpa(gap);
             double thick = s.layers().stream().mapToDouble(l -> l.mm() * (1 - l.foam().pressed(p))).sum();
             assertThat(thick).isCloseTo(gap, within(0.01));

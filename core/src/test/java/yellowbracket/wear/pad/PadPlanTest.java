@@ -55,7 +55,8 @@ class PadPlanTest {
 
         assertThat(p.cut().stream().mapToDouble(PadPlan.Pad::liftN).sum()).isCloseTo(9.81e-3 * grams, within(0.02 * 9.81e-3 * grams));
         // and each pad of the crown lifts with its pressure over its area seen from above
-        for (var q : p.cut()) if (q.zone() == Zone.CROWN) assertThat(q.liftN()).isBetween(0.55 * 1e-3 * q.kpa() * q.areaMm2(), 1.15 * 1e-3 * q.kpa() * q.areaMm2());
+        for (var q : p.cut()) if (q.zone() == Zone.CROWN)
+            assertThat(q.liftN()).isBetween(0.55 * 1e-3 * q.kpa() * q.areaMm2(), 1.15 * 1e-3 * q.kpa() * q.areaMm2());
         assertThat(Math.abs(p.sinksMm())).isLessThan(8);
     }
 
@@ -121,6 +122,7 @@ class PadPlanTest {
         var index = Bvh.of(shell);
         var fit = Fit.of(Room.of(ADA), HeadForm.of(ADA.head()), Cavity.of(shell, index), 1, new Fit.Scales(0.5, "", 1, "", 2, "", true));
 
-        assertThat(PadPlan.of(fit, 900, List.of(), PadPlan.Told.NOTHING, new ScaledShell(shell, index, 1)).findings()).anyMatch(f -> f.words().contains("no foam"));
+        assertThat(PadPlan.of(fit, 900, List.of(), PadPlan.Told.NOTHING, new ScaledShell(shell, index, 1)).findings())
+                .anyMatch(f -> f.words().contains("no foam"));
     }
 }

@@ -13,8 +13,7 @@ import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.index.ScaledShell;
 
 class LensTest {
-    private static final ScaledShell ROUND = Windowed
-            .shell(Windowed.lidded(Windowed.tube(z -> 110, 3, 200, -40, 40, 80, 140), 130, 200));
+    private static final ScaledShell ROUND = Windowed.shell(Windowed.lidded(Windowed.tube(z -> 110, 3, 200, -40, 40, 80, 140), 130, 200));
     private static final Opening WINDOW = Openings.of(ROUND, new Vec3(0, 0, 100), new Vec3(0, 0, -1), Progress.NONE).list().getFirst();
 
     private static void closed(Mesh m) {

@@ -112,7 +112,8 @@ class OpeningsTest {
     @Test
     void twoEyesOfAMaskAreTwoOpenings() {
         var b = new yellowbracket.mesh.MeshBuilder(64, 128);
-        for (double x : new double[] {-200, -20, 50}) b.addAll(Shapes.box(new Vec3(x, 0, -15), new Vec3(x == -200 ? -50 : x == -20 ? 20 : 200, 3, 15)));
+        for (double x : new double[] {-200, -20, 50})
+            b.addAll(Shapes.box(new Vec3(x, 0, -15), new Vec3(x == -200 ? -50 : x == -20 ? 20 : 200, 3, 15)));
         b.addAll(Shapes.box(new Vec3(-200, 0, 15), new Vec3(200, 3, 200)));
         b.addAll(Shapes.box(new Vec3(-200, 0, -200), new Vec3(200, 3, -15)));
 

@@ -81,8 +81,8 @@ class PanelTest {
         for (var x : several.laid()) {
             assertThat(x.x() + x.wideMm()).isLessThanOrEqualTo(SMOKE.wideMm());
             assertThat(x.y() + x.highMm()).isLessThanOrEqualTo(SMOKE.highMm());
-            for (var y : several.laid()) if (x != y && x.on() == y.on())
-                assertThat(x.x() + x.wideMm() <= y.x() || y.x() + y.wideMm() <= x.x() || x.y() + x.highMm() <= y.y() || y.y() + y.highMm() <= x.y()).isTrue();
+            for (var y : several.laid()) if (x != y && x.on() == y.on()) assertThat(x.x() + x.wideMm() <= y.x()
+                    || y.x() + y.wideMm() <= x.x() || x.y() + x.highMm() <= y.y() || y.y() + y.highMm() <= x.y()).isTrue();
         }
     }
 
@@ -98,7 +98,8 @@ class PanelTest {
         }
         // and 20 degrees up: 1 / cos 20
         var up = new Vec3(0, Math.cos(Math.toRadians(14)), Math.sin(Math.toRadians(14)));
-        assertThat(ViewThrough.light(new Vec3(0, 0, 100), up, List.of(p))).isCloseTo(Math.pow(0.5, 1 / Math.cos(Math.toRadians(14))), within(1e-4));
+        assertThat(ViewThrough.light(new Vec3(0, 0, 100), up, List.of(p))).isCloseTo(Math.pow(0.5, 1 / Math.cos(Math.toRadians(14))),
+                within(1e-4));
         assertThat(ViewThrough.light(new Vec3(0, 0, 110), new Vec3(0, -1, 0), List.of(p))).isEqualTo(1);
     }
 
@@ -122,8 +123,8 @@ class PanelTest {
 
     @Test
     void whatIsSaidOfAnOpeningThatIsGoneIsKeptAndTold() {
-        var v = Visor.of(new Openings(List.of(WINDOW), List.of()), List.of(new PanelWish("left", PanelWish.Kind.MESH, "black mesh", 0.5, 9)),
-                Catalogue.builtIn().sheets(), SHELL, 220, 220);
+        var v = Visor.of(new Openings(List.of(WINDOW), List.of()),
+                List.of(new PanelWish("left", PanelWish.Kind.MESH, "black mesh", 0.5, 9)), Catalogue.builtIn().sheets(), SHELL, 220, 220);
 
         assertThat(v.findings()).anyMatch(f -> f.words().contains("left opening is not there any more"));
         assertThat(v.panels()).singleElement().satisfies(p -> assertThat(p.wish().kind()).isEqualTo(PanelWish.Kind.SHEET));
@@ -152,9 +153,11 @@ class PanelTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"20,60,60,5,not below", "20,60,64,5,not below", "20,15,14,5,too low", "20,60,18,5,below the room", "20,60,55,0,minutes", "70,90,80,5,measure the air"})
+    @CsvSource({"20,60,60,5,not below", "20,60,64,5,not below", "20,15,14,5,too low", "20,60,18,5,below the room", "20,60,55,0,minutes",
+            "70,90,80,5,measure the air"})
     void readingsThatCannotBeAreRefusedInWords(double room, double first, double then, double min, String words) {
-        assertThatThrownBy(() -> new TintBath(room, first, then, min)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(words);
+        assertThatThrownBy(() -> new TintBath(room, first, then, min)).isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(words);
     }
 
     @Test

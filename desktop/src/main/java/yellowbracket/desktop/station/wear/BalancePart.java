@@ -31,11 +31,15 @@ final class BalancePart extends WearPart {
     }
 
     private Optional<Balance> balance() {
-        return model.result(WearFigures.BALANCE).filter(b -> !b.list().isEmpty()).map(b -> b.list().get(Math.min(view.shownWearer(), b.list().size() - 1)));
+        return model.result(WearFigures.BALANCE)
+                .filter(b -> !b.list().isEmpty())
+                .map(b -> b.list().get(Math.min(view.shownWearer(), b.list().size() - 1)));
     }
 
     private Optional<HeadTurn> turn() {
-        return model.result(WearFigures.TURNS).filter(t -> !t.list().isEmpty()).map(t -> t.list().get(Math.min(view.shownWearer(), t.list().size() - 1)));
+        return model.result(WearFigures.TURNS)
+                .filter(t -> !t.list().isEmpty())
+                .map(t -> t.list().get(Math.min(view.shownWearer(), t.list().size() - 1)));
     }
 
     private List<Sharp> sharp() {
@@ -53,9 +57,11 @@ final class BalancePart extends WearPart {
         card.row("weighs", Words.text("%.2f kg", b.get().grams() / 1000), "with paint, fillers and all that goes in",
                 b.get().grams() > Balance.MOST_G ? "stop" : b.get().grams() > Balance.HOURS_G ? "care" : "good");
         if (prop().worn()) {
-            card.row("neck", Words.text("%.2f Nm", Math.abs(b.get().neckNmm()) / 1000), Words.text("pulls the face %s; %.1f is easy, %.1f tires within minutes",
-                    b.get().neckNmm() >= 0 ? "down" : "up", Balance.EASY_NMM / 1000, Balance.TIRING_NMM / 1000),
-                    Math.abs(b.get().neckNmm()) > Balance.TIRING_NMM ? "stop" : Math.abs(b.get().neckNmm()) > Balance.EASY_NMM ? "care" : "good");
+            card.row("neck", Words.text("%.2f Nm", Math.abs(b.get().neckNmm()) / 1000),
+                    Words.text("pulls the face %s; %.1f is easy, %.1f tires within minutes", b.get().neckNmm() >= 0 ? "down" : "up",
+                            Balance.EASY_NMM / 1000, Balance.TIRING_NMM / 1000),
+                    Math.abs(b.get().neckNmm()) > Balance.TIRING_NMM ? "stop"
+                            : Math.abs(b.get().neckNmm()) > Balance.EASY_NMM ? "care" : "good");
             card.row("bearable", b.get().bearable().words(), "a starting value for adults used to it");
             counter(card, b.get());
         }
@@ -72,17 +78,23 @@ final class BalancePart extends WearPart {
     }
 
     private void counter(Card card, Balance b) {
-        var g = field("counter-g", "counterweight behind", "grams between 0 and 2000, such as 120", 0, 2000).with(Words.text("%.0f", wish().counterG()));
+        var g = field("counter-g", "counterweight behind", "grams between 0 and 2000, such as 120", 0, 2000)
+                .with(Words.text("%.0f", wish().counterG()));
         g.setOnAction(e -> g.read().ifPresent(v -> change(Words.text("counterweight %.0f g", v), w -> w.withCounterG(v))));
-        card.row("weight behind", g, Card.more("g; " + b.counter().map(c -> Words.text("%.0f g more would leave %.2f Nm", c.grams(), c.leftNmm() / 1000)).orElse("it hangs well without more")));
+        card.row("weight behind", g,
+                Card.more("g; " + b.counter()
+                        .map(c -> Words.text("%.0f g more would leave %.2f Nm", c.grams(), c.leftNmm() / 1000))
+                        .orElse("it hangs well without more")));
     }
 
     private static void turns(Card card, HeadTurn t) {
         card.title("head turn until the shell touches");
-        card.row("to the side", Words.text("%.0f\u00b0 + %.0f\u00b0", t.leftDeg(), t.rightDeg()), Words.text("left and right; %.0f is workable, 70 with nothing on",
-                HeadTurn.WORKABLE_SIDE), Math.min(t.leftDeg(), t.rightDeg()) < HeadTurn.WORKABLE_SIDE ? "care" : "good");
-        card.row("up and down", Words.text("%.0f\u00b0 + %.0f\u00b0", t.upDeg(), t.downDeg()), Words.text("%.0f up and %.0f down are workable", HeadTurn.WORKABLE_UP,
-                HeadTurn.WORKABLE_DOWN), t.upDeg() < HeadTurn.WORKABLE_UP || t.downDeg() < HeadTurn.WORKABLE_DOWN ? "care" : "good");
+        card.row("to the side", Words.text("%.0f\u00b0 + %.0f\u00b0", t.leftDeg(), t.rightDeg()),
+                Words.text("left and right; %.0f is workable, 70 with nothing on", HeadTurn.WORKABLE_SIDE),
+                Math.min(t.leftDeg(), t.rightDeg()) < HeadTurn.WORKABLE_SIDE ? "care" : "good");
+        card.row("up and down", Words.text("%.0f\u00b0 + %.0f\u00b0", t.upDeg(), t.downDeg()),
+                Words.text("%.0f up and %.0f down are workable", HeadTurn.WORKABLE_UP, HeadTurn.WORKABLE_DOWN),
+                t.upDeg() < HeadTurn.WORKABLE_UP || t.downDeg() < HeadTurn.WORKABLE_DOWN ? "care" : "good");
     }
 
     private void sharps(Card card) {
@@ -109,20 +121,29 @@ final class BalancePart extends WearPart {
             labels.add(new Bench.Callout(x.centre(), Words.text("%.2f kg", x.grams() / 1000), ""));
             view.fit().ifPresent(f -> {
                 var joint = Balance.joint(f.clearance().form(), f.pose());
-                things.add(view.line(List.of(joint, new Vec3(joint.x(), joint.y(), joint.z() - 120)), false, Role.INK.colour(view.night()), 3));
-                things.add(view.line(List.of(x.centre(), new Vec3(x.centre().x(), x.centre().y(), x.centre().z() - 90)), false, Role.PICKED.colour(), 2));
+                things.add(view.line(List.of(joint, new Vec3(joint.x(), joint.y(), joint.z() - 120)), false, Role.INK.colour(view.night()),
+                        3));
+                things.add(view.line(List.of(x.centre(), new Vec3(x.centre().x(), x.centre().y(), x.centre().z() - 90)), false,
+                        Role.PICKED.colour(), 2));
                 labels.add(new Bench.Callout(joint, "neck joint", ""));
             });
             x.counter().ifPresent(c -> labels.add(new Bench.Callout(c.at(), Words.text("%.0f g here", c.grams()), "care")));
         });
-        sharp().stream().limit(6).forEach(s -> labels.add(new Bench.Callout(s.at(), Words.text("%s r %.1f", s.kind() == Sharp.Kind.POINT ? "point" : "edge", s.radiusMm()), "stop")));
+        sharp().stream()
+                .limit(6)
+                .forEach(s -> labels.add(new Bench.Callout(s.at(),
+                        Words.text("%s r %.1f", s.kind() == Sharp.Kind.POINT ? "point" : "edge", s.radiusMm()), "stop")));
         view.shell(things, true, 0.35);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(labels);
+        view.bench().legend().none();
         view.bench().gauges(b.map(x -> {
-            var out = new ArrayList<>(List.of(new Bench.Gauge("weighs", Words.text("%.2f kg", x.grams() / 1000), prop().worn() ? x.bearable().words() : "", "")));
-            if (prop().worn()) out.add(new Bench.Gauge("neck", Words.text("%.2f Nm", x.neckNmm() / 1000), "", Math.abs(x.neckNmm()) > Balance.EASY_NMM ? "care" : "good"));
-            turn().ifPresent(t -> out.add(new Bench.Gauge("head turn", Words.text("%.0f\u00b0 + %.0f\u00b0", t.leftDeg(), t.rightDeg()), "", "")));
+            var out = new ArrayList<>(List
+                    .of(new Bench.Gauge("weighs", Words.text("%.2f kg", x.grams() / 1000), prop().worn() ? x.bearable().words() : "", "")));
+            if (prop().worn()) out.add(new Bench.Gauge("neck", Words.text("%.2f Nm", x.neckNmm() / 1000), "",
+                    Math.abs(x.neckNmm()) > Balance.EASY_NMM ? "care" : "good"));
+            turn().ifPresent(
+                    t -> out.add(new Bench.Gauge("head turn", Words.text("%.0f\u00b0 + %.0f\u00b0", t.leftDeg(), t.rightDeg()), "", "")));
             return List.copyOf(out);
         }).orElse(List.of()));
     }

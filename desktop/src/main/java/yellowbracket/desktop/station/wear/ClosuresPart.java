@@ -44,7 +44,8 @@ final class ClosuresPart extends WearPart {
         }
         if (list().isEmpty()) {
             card.text("no joint of it opens with magnets. Say which seam comes off under join, and give it pockets for magnets under cut.");
-            card.row("", Card.action("joints that come off", () -> model.go(Page.JOIN, "seams")), Card.action("pockets for magnets", () -> model.go(Page.CUT, "joints")));
+            card.row("", Card.action("joints that come off", () -> model.go(Page.JOIN, "seams")),
+                    Card.action("pockets for magnets", () -> model.go(Page.CUT, "joints")));
         } else {
             var sheet = new Sheet<Closure>("closures", "none").words("seam", Closure::seam)
                     .number("magnets", c -> c.magnets().size(), c -> c.magnets().size() + " of " + String.join(", ", c.sizes()))
@@ -63,9 +64,11 @@ final class ClosuresPart extends WearPart {
                 card.row("as planned", String.join(" ", built), "towards the seam, of the upper part; the other part the other way",
                         c.asBuilt() < 0 || c.best().poses() == 0 ? "good" : "care");
                 card.row("wrong poses", c.best().poses() == 0 ? "none" : c.asBuilt() < 0 ? "all repel" : "some hold",
-                        Words.text("%d looked at, turned and shifted; the best pattern is %s", c.best().poses(), c.best().words()), c.asBuilt() < 0 ? "good" : "care");
+                        Words.text("%d looked at, turned and shifted; the best pattern is %s", c.best().poses(), c.best().words()),
+                        c.asBuilt() < 0 ? "good" : "care");
                 card.row("gap", words().length(c.gapMm()), "glue and skins between the magnets; faces kept bare of paint");
-                card.text("Mark every pole with a dot before glue; try each pair; the second part follows the first, stuck to it through paper.");
+                card.text("Mark every pole with a dot before glue; try each pair; the second part follows the first, "
+                        + "stuck to it through paper.");
             });
         }
         view.findings(card, all.get().findings());
@@ -99,10 +102,14 @@ final class ClosuresPart extends WearPart {
         view.shell(things, true, 0.3);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(labels);
-        view.bench().legend().squares("poles of the upper part", List.of(Role.SEAM_STOP.colour(), Role.GLASS.colour()), List.of("north", "south"));
+        view.bench()
+                .legend()
+                .squares("poles of the upper part", List.of(Role.SEAM_STOP.colour(), Role.GLASS.colour()), List.of("north", "south"));
         double least = list().stream().mapToDouble(c -> c.needN() > 0 ? c.pullN() / c.needN() : 9).min().orElse(Double.NaN);
-        view.bench().gauges(Double.isNaN(least) ? List.of() : List.of(new Bench.Gauge("closures", String.valueOf(list().size()), "", ""),
-                new Bench.Gauge("weakest holds", Words.text("%.1f times", least), "of what is asked", least < 1 ? "care" : "good")));
+        view.bench()
+                .gauges(Double.isNaN(least) ? List.of()
+                        : List.of(new Bench.Gauge("closures", String.valueOf(list().size()), "", ""), new Bench.Gauge("weakest holds",
+                                Words.text("%.1f times", least), "of what is asked", least < 1 ? "care" : "good")));
     }
 
     private static final yellowbracket.mesh.Vec3 R = new yellowbracket.mesh.Vec3(4, 4, 4);

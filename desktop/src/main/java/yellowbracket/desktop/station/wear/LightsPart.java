@@ -53,10 +53,12 @@ final class LightsPart extends WearPart {
     }
 
     private void lit(Card card, Power power) {
-        card.row("lasts", power.cells().isPresent() ? Words.hours(power.hours()) : "too short", power.cells().map(Power.Cells::words).orElse("no pack lasts so long")
-                + Words.text(", %.0f mA", power.milliamp()), power.cells().isPresent() ? "good" : "care");
+        card.row("lasts", power.cells().isPresent() ? Words.hours(power.hours()) : "too short",
+                power.cells().map(Power.Cells::words).orElse("no pack lasts so long") + Words.text(", %.0f mA", power.milliamp()),
+                power.cells().isPresent() ? "good" : "care");
         card.row("cells go", power.pocket().map(p -> words().size(p.box().size())).orElse("on the belt"),
-                power.pocket().isPresent() ? "the pocket marked inside, fingers reach it" : "no pocket inside takes them within reach", power.pocket().isPresent() ? "" : "care");
+                power.pocket().isPresent() ? "the pocket marked inside, fingers reach it" : "no pocket inside takes them within reach",
+                power.pocket().isPresent() ? "" : "care");
         card.add(new Sheet<Power.Run>("lights", "none").words("light", r -> r.load().name())
                 .words("kind", r -> r.load().kind().words())
                 .number("long", Power.Run::lengthMm, r -> r.lengthMm() > 0 ? words().length(r.lengthMm()) : "-")
@@ -79,11 +81,16 @@ final class LightsPart extends WearPart {
         model.result(WearFigures.OPENINGS).ifPresent(o -> o.list().stream().limit(6).forEach(x -> openings.add(x.name())));
         var round = new String[] {""};
         var count = field("load-count", "how many", "a count between 1 and 100, such as 2", 1, 100).with("1");
-        var hours = field("load-hours", "hours lit", "hours between 0.1 and 72, such as 6", 0.1, 72).with(Words.text("%.1f", wish().litHours()));
+        var hours = field("load-hours", "hours lit", "hours between 0.1 and 72, such as 6", 0.1, 72)
+                .with(Words.text("%.1f", wish().litHours()));
         hours.setOnAction(e -> hours.read().ifPresent(v -> change(Words.text("lit for %.1f h", v), w -> w.withLitHours(v))));
-        card.row("what", name, new Choice<>("load-kind", "kind of light", Arrays.asList(Load.Kind.values()), kind, Load.Kind::words, k -> kind = k), count);
-        card.row("along", new Choice<>("load-along", "which rim it follows", openings, "", o -> o.isEmpty() ? "places clicked on the model" : "the rim of " + o, o -> round[0] = o),
-                Card.more(places.isEmpty() ? "click the model" : places.size() + " places"));
+        card.row("what", name,
+                new Choice<>("load-kind", "kind of light", Arrays.asList(Load.Kind.values()), kind, Load.Kind::words, k -> kind = k),
+                count);
+        card.row("along",
+                new Choice<>("load-along", "which rim it follows", openings, "",
+                        o -> o.isEmpty() ? "places clicked on the model" : "the rim of " + o, o -> round[0] = o),
+                Card.more(places.isEmpty() ? "click it" : places.size() + " places"));
         var put = Card.action("add it", () -> count.read().ifPresent(n -> add(name.getText().strip(), round[0], (int) n)));
         put.setId("load-add");
         card.row("lit for", hours, Card.more("h"), put);
@@ -95,7 +102,8 @@ final class LightsPart extends WearPart {
             return;
         }
         try {
-            var l = new Load(name, kind, opening.isEmpty() ? Optional.empty() : Optional.of(opening), opening.isEmpty() ? List.copyOf(places) : List.of(), 0, count);
+            var l = new Load(name, kind, opening.isEmpty() ? Optional.empty() : Optional.of(opening),
+                    opening.isEmpty() ? List.copyOf(places) : List.of(), 0, count);
             places.clear();
             change("light " + name, w -> w.with(l));
         } catch (IllegalArgumentException e) {
@@ -108,7 +116,9 @@ final class LightsPart extends WearPart {
         if (p.isEmpty() || p.get().list().isEmpty()) return;
         card.title("pockets beside the head");
         card.add(new Sheet<Pocket>("pockets", "none").words("room", q -> words().size(q.box().size()))
-                .words("a hand", q -> q.reachMm() >= Pocket.HAND_MM ? "reaches it" : q.reachMm() >= Pocket.FINGERS_MM ? "fingers only" : "does not reach")
+                .words("a hand",
+                        q -> q.reachMm() >= Pocket.HAND_MM ? "reaches it"
+                                : q.reachMm() >= Pocket.FINGERS_MM ? "fingers only" : "does not reach")
                 .rows(p.get().list(), 4));
     }
 
@@ -149,8 +159,10 @@ final class LightsPart extends WearPart {
             }
         });
         put.setId("bought-add");
-        card.row("part", name, new Choice<>("bought-kind", "kind of part", Arrays.asList(Bought.Kind.values()), part, Bought.Kind::words, k -> part = k));
-        card.row("hole", hole, Card.more("mm, weighs"), grams, Card.more("g"), put);
+        card.row("part", name,
+                new Choice<>("bought-kind", "kind of part", Arrays.asList(Bought.Kind.values()), part, Bought.Kind::words, k -> part = k));
+        card.row("hole", hole, Card.more("mm; weighs"), grams, Card.more("g"));
+        card.row("", put);
     }
 
     private void clicked(Vec3 at) {
@@ -167,9 +179,12 @@ final class LightsPart extends WearPart {
             var shell = view.bench().drawn().glass(p.mesh(), view.plastic(), 0.55);
             shell.getTransforms().add(new javafx.scene.transform.Scale(s, s, s));
             shell.setUserData(new Bench.Spot(this::clicked));
-            model.result(WearFigures.POCKETS).ifPresent(q -> q.list().forEach(x -> things.add(view.box(x.box().min(), x.box().max(), Role.HARDWARE.colour(), 1.2))));
+            model.result(WearFigures.POCKETS)
+                    .ifPresent(q -> q.list().forEach(x -> things.add(view.box(x.box().min(), x.box().max(), Role.HARDWARE.colour(), 1.2))));
             model.result(WearFigures.POWER).ifPresent(l -> l.paths().forEach((name, path) -> {
-                if (path.size() > 1) things.add(view.line(path, wish().loads().stream().anyMatch(x -> x.name().equals(name) && x.opening().isPresent()), Role.YELLOW.colour(view.night()), 2.4));
+                if (path.size() > 1)
+                    things.add(view.line(path, wish().loads().stream().anyMatch(x -> x.name().equals(name) && x.opening().isPresent()),
+                            Role.YELLOW.colour(view.night()), 2.4));
                 if (!path.isEmpty()) labels.add(new Bench.Callout(path.getFirst(), name, ""));
             }));
             wish().bought().forEach(b -> labels.add(new Bench.Callout(b.at().times(s), b.name(), "")));
@@ -178,9 +193,18 @@ final class LightsPart extends WearPart {
         });
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(labels);
-        view.bench().legend().squares("inside", List.of(Role.HARDWARE.colour(), Role.YELLOW.colour(view.night())), List.of("pockets", "lights"));
-        model.result(WearFigures.POWER).map(WearFigures.Lit::power).filter(p -> !p.runs().isEmpty()).ifPresentOrElse(p -> view.bench()
-                .gauges(List.of(new Bench.Gauge("lasts", p.cells().isPresent() ? Words.hours(p.hours()) : "too short", p.cells().map(Power.Cells::words).orElse(""), ""),
-                        new Bench.Gauge("draws", Words.text("%.0f mA", p.milliamp()), "", ""))), () -> view.bench().gauges(List.of()));
+        view.bench()
+                .legend()
+                .squares("inside", List.of(Role.HARDWARE.colour(), Role.YELLOW.colour(view.night())), List.of("pockets", "lights"));
+        model.result(WearFigures.POWER)
+                .map(WearFigures.Lit::power)
+                .filter(p -> !p.runs().isEmpty())
+                .ifPresentOrElse(
+                        p -> view.bench()
+                                .gauges(List.of(
+                                        new Bench.Gauge("lasts", p.cells().isPresent() ? Words.hours(p.hours()) : "too short",
+                                                p.cells().map(Power.Cells::words).orElse(""), ""),
+                                        new Bench.Gauge("draws", Words.text("%.0f mA", p.milliamp()), "", ""))),
+                        () -> view.bench().gauges(List.of()));
     }
 }

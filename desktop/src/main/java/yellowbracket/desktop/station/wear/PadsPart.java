@@ -2,7 +2,6 @@ package yellowbracket.desktop.station.wear;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Group;
@@ -35,7 +34,10 @@ final class PadsPart extends WearPart {
     }
 
     private Optional<PadPlan> set() {
-        return model.result(WearFigures.PADS).map(WearFigures.Pads::sets).filter(s -> !s.isEmpty()).map(s -> s.get(Math.min(view.shownWearer(), s.size() - 1)));
+        return model.result(WearFigures.PADS)
+                .map(WearFigures.Pads::sets)
+                .filter(s -> !s.isEmpty())
+                .map(s -> s.get(Math.min(view.shownWearer(), s.size() - 1)));
     }
 
     @Override
@@ -54,9 +56,11 @@ final class PadsPart extends WearPart {
         var p = set.get();
         double most = p.worstKpa().orElse(0);
         card.row("sits", Words.text("%.0f mm %s", Math.abs(p.sinksMm()), p.sinksMm() < -0.5 ? "higher" : "lower"),
-                Words.text("than measured, with %.0f g on the crown pads", p.grams()), Math.abs(p.sinksMm()) > PadPlan.SINKS_MM ? "care" : "good");
-        card.row("presses", Words.text("%.1f kPa", most), Words.text("at its worst; %.0f is borne for hours on the average, %.0f at a point", PadPlan.COMFORT_KPA,
-                PadPlan.POINT_KPA), most > PadPlan.POINT_KPA ? "care" : "good");
+                Words.text("than measured, with %.0f g on the crown pads", p.grams()),
+                Math.abs(p.sinksMm()) > PadPlan.SINKS_MM ? "care" : "good");
+        card.row("presses", Words.text("%.1f kPa", most),
+                Words.text("at its worst; %.0f is borne for hours on the average, %.0f at a point", PadPlan.COMFORT_KPA, PadPlan.POINT_KPA),
+                most > PadPlan.POINT_KPA ? "care" : "good");
         card.add(new Sheet<PadPlan.Pad>("pads", "no pads").words("pad", PadPlan.Pad::name)
                 .number("gap", PadPlan.Pad::gapMm, q -> words().length(q.gapMm()))
                 .words("foam", q -> q.none() ? "no pad" : q.words())
@@ -65,7 +69,8 @@ final class PadsPart extends WearPart {
                 .rows(p.pads(), 7));
         if (!p.cut().isEmpty()) {
             card.title("templates");
-            card.add(new PatternPicture("pad-patterns", p.cut().stream().map(q -> new PatternPicture.Outline("", q.outline(), List.of(), Double.NaN)).toList(), view.night()));
+            card.add(new PatternPicture("pad-patterns",
+                    p.cut().stream().map(q -> new PatternPicture.Outline("", q.outline(), List.of(), Double.NaN)).toList(), view.night()));
             card.text(Words.text("%.0f cm\u00b2 of foam in %d pieces, stretch up to %.1f %%, %.0f cm\u00b2 of hook tape",
                     p.cut().stream().mapToDouble(PadPlan.Pad::areaMm2).sum() / 100, p.cut().size(),
                     100 * p.cut().stream().mapToDouble(PadPlan.Pad::stretch).max().orElse(0), p.tapeMm2() / 100));
@@ -84,11 +89,14 @@ final class PadsPart extends WearPart {
         card.title("tried on");
         var zones = Arrays.stream(Zone.values()).filter(Zone::padded).toList();
         var mm = field("pad-mm", "how much too tight or loose", "mm between 0.5 and 40, such as 3", 0.5, 40).with("3");
-        var tell = Card.action("tell it", () -> mm.read().ifPresent(v -> model.note(
-                new Entry.PadNote(prop().id(), p.wearer().name(), zone, tight ? v : -v).line())));
+        var tell = Card.action("tell it",
+                () -> mm.read().ifPresent(v -> model.note(new Entry.PadNote(prop().id(), p.wearer().name(), zone, tight ? v : -v).line())));
         tell.setId("pad-tell");
-        card.row("it was", new Choice<>("pad-how", "too tight or too loose", List.of(true, false), tight, t -> t ? "too tight" : "too loose", t -> tight = t),
-                Card.more("at the"), new Choice<>("pad-zone", "where", zones, zone, Zone::label, z -> zone = z), Card.more("by"), mm, Card.more("mm"));
+        card.row("it was",
+                new Choice<>("pad-how", "too tight or too loose", List.of(true, false), tight, t -> t ? "too tight" : "too loose",
+                        t -> tight = t),
+                Card.more("at the"), new Choice<>("pad-zone", "where", zones, zone, Zone::label, z -> zone = z), Card.more("by"), mm,
+                Card.more("mm"));
         card.row("", tell, Card.more("the log keeps it, the set changes by it"));
     }
 
@@ -105,7 +113,8 @@ final class PadsPart extends WearPart {
         var sets = model.result(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         if (sets.size() < 2) return;
         var stay = sets.get(0).sharedWith(sets.get(1));
-        card.text("for " + sets.get(1).wearer().name() + " " + (stay.isEmpty() ? "every pad is changed" : String.join(", ", stay) + " can stay, the others are changed")
+        card.text("for " + sets.get(1).wearer().name() + " "
+                + (stay.isEmpty() ? "every pad is changed" : String.join(", ", stay) + " can stay, the others are changed")
                 + ": hook tape under each, a mark on its back");
     }
 
@@ -117,25 +126,29 @@ final class PadsPart extends WearPart {
         var labels = new ArrayList<Bench.Callout>();
         if (fit.isPresent() && set.isPresent()) {
             var form = fit.get().clearance().form();
-            var thick = new HashMap<Zone, Double>();
-            set.get().pads().forEach(p -> thick.put(p.zone(), p.none() ? Double.NaN : p.thicknessMm()));
-            var head = new Group(view.bench().drawn()
-                    .byVertex(form.mesh(), Ramp.foam(), view.neutral(),
-                            v -> form.atVertex(v, i -> thick.getOrDefault(form.samples().get(i).zone(), Double.NaN))));
+            var head = new Group(view.bench().drawn().plain(form.mesh(), view.neutral()));
+            for (var p : set.get().cut())
+                head.getChildren().add(view.bench().drawn().byVertex(p.lies(), Ramp.foam(), view.neutral(), v -> p.thicknessMm()));
             view.onHead(head, fit.get());
             things.add(head);
             set.get().cut().forEach(p -> labels.add(new Bench.Callout(fit.get().pose().place(p.middle()), p.name() + " " + mm(p), "")));
-            set.get().cradle().ifPresent(c -> c.anchors().forEach(a -> labels.add(new Bench.Callout(a.at(), "anchor " + a.where(), "care"))));
+            set.get()
+                    .cradle()
+                    .ifPresent(c -> c.anchors().forEach(a -> labels.add(new Bench.Callout(a.at(), "anchor " + a.where(), "care"))));
         }
         view.shell(things, set.isPresent(), view.bench().isSeeThrough() ? 0.12 : 0.28);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().legend().ramp(set.map(x -> Ramp.foam()), words().unit(), words().inches() ? 1 / 25.4 : 1);
         view.bench().callouts(labels);
-        view.bench().gauges(set.map(p -> List.of(new Bench.Gauge("wearer", p.wearer().name(), "", ""), new Bench.Gauge("pads", String.valueOf(p.cut().size()),
-                Words.text("%.0f cm\u00b2", p.cut().stream().mapToDouble(PadPlan.Pad::areaMm2).sum() / 100), ""),
-                new Bench.Gauge("sits", Words.text("%+.0f mm", -p.sinksMm()), "under its weight", Math.abs(p.sinksMm()) > PadPlan.SINKS_MM ? "care" : "good"),
-                new Bench.Gauge("presses", Words.text("%.1f kPa", p.worstKpa().orElse(0)), "at its worst", p.worstKpa().orElse(0) > PadPlan.POINT_KPA ? "care" : "good")))
-                .orElse(List.of()));
+        view.bench()
+                .gauges(set.map(p -> List.of(new Bench.Gauge("wearer", p.wearer().name(), "", ""),
+                        new Bench.Gauge("pads", String.valueOf(p.cut().size()),
+                                Words.text("%.0f cm\u00b2", p.cut().stream().mapToDouble(PadPlan.Pad::areaMm2).sum() / 100), ""),
+                        new Bench.Gauge("sits", Words.text("%+.0f mm", -p.sinksMm()), "under its weight",
+                                Math.abs(p.sinksMm()) > PadPlan.SINKS_MM ? "care" : "good"),
+                        new Bench.Gauge("presses", Words.text("%.1f kPa", p.worstKpa().orElse(0)), "at its worst",
+                                p.worstKpa().orElse(0) > PadPlan.POINT_KPA ? "care" : "good")))
+                        .orElse(List.of()));
     }
 
     private String mm(PadPlan.Pad p) {

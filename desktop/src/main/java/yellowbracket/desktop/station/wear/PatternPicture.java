@@ -30,7 +30,8 @@ final class PatternPicture extends Pane {
         setId(id);
         double wide = outlines.stream().mapToDouble(o -> o.most(0) - o.least(0)).sum(),
                 tall = outlines.stream().mapToDouble(o -> o.most(1) - o.least(1)).max().orElse(1);
-        double k = Math.min((WIDE - 2 * EDGE - BETWEEN * (outlines.size() - 1)) / Math.max(1, wide), (TALL - 2 * EDGE - 18) / Math.max(1, tall));
+        double k = Math.min((WIDE - 2 * EDGE - BETWEEN * (outlines.size() - 1)) / Math.max(1, wide),
+                (TALL - 2 * EDGE - 18) / Math.max(1, tall));
         double x = EDGE;
         for (var o : outlines) {
             double left = x - k * o.least(0), base = EDGE + k * o.most(1);

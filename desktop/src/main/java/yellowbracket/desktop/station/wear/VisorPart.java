@@ -49,7 +49,7 @@ final class VisorPart extends WearPart {
 
     @Override
     public String heading() {
-        return "what closes each opening, and the view through it";
+        return "what closes each opening";
     }
 
     private Optional<Visor> visor() {
@@ -57,11 +57,14 @@ final class VisorPart extends WearPart {
     }
 
     private Optional<Opening> opening() {
-        return visor().flatMap(v -> v.openings().stream().filter(o -> o.name().equals(picked)).findFirst().or(() -> v.openings().stream().findFirst()));
+        return visor().flatMap(
+                v -> v.openings().stream().filter(o -> o.name().equals(picked)).findFirst().or(() -> v.openings().stream().findFirst()));
     }
 
     private Optional<WearFigures.View> through() {
-        return model.result(WearFigures.VIEWS).filter(v -> !v.list().isEmpty()).map(v -> v.list().get(Math.min(view.shownWearer(), v.list().size() - 1)));
+        return model.result(WearFigures.VIEWS)
+                .filter(v -> !v.list().isEmpty())
+                .map(v -> v.list().get(Math.min(view.shownWearer(), v.list().size() - 1)));
     }
 
     @Override
@@ -84,12 +87,16 @@ final class VisorPart extends WearPart {
     private void seen(Card card, WearFigures.View t) {
         var w = t.through();
         view.wearers(card);
-        card.row("seen", Words.percent(w.seenShare()), Words.text("of the usual view by light; %.0f %% is open, %.0f %% of the light comes through it", 100 * w.openShare(),
-                100 * w.meanLight()));
+        card.row("seen", Words.percent(w.seenShare()),
+                Words.text("of the usual view by light; %.0f %% is open, %.0f %% of the light comes through it", 100 * w.openShare(),
+                        100 * w.meanLight()));
         var dark = Arrays.stream(ViewThrough.When.values()).filter(x -> w.enough(x) < 0.5).findFirst();
-        card.row("light enough", dark.map(x -> "not " + x.words()).orElse("always"), Words.text("%.0f %% of what is open indoors, %.0f %% at dusk",
-                100 * w.enough(ViewThrough.When.INDOORS), 100 * w.enough(ViewThrough.When.DUSK)), dark.isPresent() ? "care" : "good");
-        card.row("air", Words.text("%.1f cm\u00b2", t.airCm2()), Words.text("near the mouth with all in; %.1f open, %.0f wanted", t.openAirCm2(), Air.WANTED_CM2),
+        card.row("light enough", dark.map(x -> "not " + x.words()).orElse("always"),
+                Words.text("%.0f %% of what is open indoors, %.0f %% at dusk", 100 * w.enough(ViewThrough.When.INDOORS),
+                        100 * w.enough(ViewThrough.When.DUSK)),
+                dark.isPresent() ? "care" : "good");
+        card.row("air", Words.text("%.1f cm\u00b2", t.airCm2()),
+                Words.text("near the mouth with all in; %.1f open, %.0f wanted", t.openAirCm2(), Air.WANTED_CM2),
                 t.airCm2() < Air.WANTED_CM2 ? "care" : "good");
         var look = new ToggleButton("look through it");
         look.setId("look-through");
@@ -109,7 +116,7 @@ final class VisorPart extends WearPart {
                 .number("wide", Opening::wideMm, o -> words().length(o.wideMm()))
                 .number("high", Opening::highMm, o -> words().length(o.highMm()))
                 .words("closed by", o -> v.wishes().get(v.openings().indexOf(o)).kind().words())
-                .rows(v.openings(), 5);
+                .rows(v.openings(), 3);
         opening().ifPresent(o -> sheet.getSelectionModel().select(o));
         card.add(sheet.onPick(o -> {
             if (o.name().equals(picked)) return;
@@ -121,18 +128,23 @@ final class VisorPart extends WearPart {
     private void one(Card card, Visor v, Opening o) {
         var wish = v.wishes().get(v.openings().indexOf(o));
         card.title("the " + o.name() + " opening");
-        card.row("wall", o.surface().words(), Words.text("a sheet comes within %.1f mm of it", o.standsOffMm()), o.standsOffMm() > 2 ? "care" : "");
-        card.row("close it with", new Choice<>("panel-kind", "what closes the opening", Arrays.asList(PanelWish.Kind.values()), wish.kind(), PanelWish.Kind::words,
-                k -> change("the " + o.name() + " opening: " + k.words(), w -> w.with(stocked(wish.of(k))))));
+        card.row("wall", o.surface().words(), Words.text("a sheet comes within %.1f mm of it", o.standsOffMm()),
+                o.standsOffMm() > 2 ? "care" : "");
+        card.row("close it with", new Choice<>("panel-kind", "what closes the opening", Arrays.asList(PanelWish.Kind.values()), wish.kind(),
+                PanelWish.Kind::words, k -> change("the " + o.name() + " opening: " + k.words(), w -> w.with(stocked(wish.of(k))))));
         if (wish.kind() == PanelWish.Kind.OPEN) return;
         if (wish.kind() != PanelWish.Kind.PRESSED) {
             var stock = stock(wish.kind());
-            var now = stock.stream().filter(s -> s.sheet.name().equals(wish.sheet()) && s.mm == wish.thickMm()).findFirst()
+            var now = stock.stream()
+                    .filter(s -> s.sheet.name().equals(wish.sheet()) && s.mm == wish.thickMm())
+                    .findFirst()
                     .orElseGet(() -> new Stock(stock.getFirst().sheet, wish.thickMm()));
             card.row("of", new Choice<>("panel-sheet", "which sheet", stock, now, Stock::words,
                     s -> change("the " + o.name() + " opening of " + s.words(), w -> w.with(wish.of(s.sheet.name(), s.mm)))));
-            var margin = field("panel-margin", "glue margin", "mm between 2 and 40, such as 9", 2, 40).with(Words.text("%.0f", wish.marginMm()));
-            margin.setOnAction(e -> margin.read().ifPresent(mm -> change(Words.text("margin %.0f mm", mm), w -> w.with(wish.withMargin(mm)))));
+            var margin = field("panel-margin", "glue margin", "mm between 2 and 40, such as 9", 2, 40)
+                    .with(Words.text("%.0f", wish.marginMm()));
+            margin.setOnAction(
+                    e -> margin.read().ifPresent(mm -> change(Words.text("margin %.0f mm", mm), w -> w.with(wish.withMargin(mm)))));
             card.row("margin", margin, Card.more("mm all round, Enter takes it"));
         }
         v.panel(o.name()).ifPresent(p -> panel(card, v, p));
@@ -140,11 +152,16 @@ final class VisorPart extends WearPart {
 
     private PanelWish stocked(PanelWish w) {
         var stock = stock(w.kind());
-        return stock.stream().anyMatch(s -> s.sheet.name().equals(w.sheet())) || stock.isEmpty() ? w : w.of(stock.getFirst().sheet.name(), stock.getFirst().mm);
+        return stock.stream().anyMatch(s -> s.sheet.name().equals(w.sheet())) || stock.isEmpty() ? w
+                : w.of(stock.getFirst().sheet.name(), stock.getFirst().mm);
     }
 
     private List<Stock> stock(PanelWish.Kind kind) {
-        return model.shop().sheets().stream().filter(s -> s.plastic() != (kind == PanelWish.Kind.MESH)).filter(s -> kind != PanelWish.Kind.FORMED || s.formsC() > 0)
+        return model.shop()
+                .sheets()
+                .stream()
+                .filter(s -> s.plastic() != (kind == PanelWish.Kind.MESH))
+                .filter(s -> kind != PanelWish.Kind.FORMED || s.formsC() > 0)
                 .flatMap(s -> s.thickMm().stream().map(t -> new Stock(s, t)))
                 .toList();
     }
@@ -153,11 +170,16 @@ final class VisorPart extends WearPart {
         card.row("flat", Words.text("%s x %s", words().length(p.wideMm()), words().length(p.highMm())), p.sheet().cut().words());
         card.row("bend", p.bend().how() == Panel.How.FLAT ? "none" : Words.text("%.0f\u00b0", p.bend().degrees()), p.bend().words(),
                 p.bend().how() == Panel.How.NOT ? "stop" : "");
-        card.row("glue", Words.text("%.0f cm\u00b2", p.gluedMm2() / 100), Words.text("%.0f %% of the margin lies on wall; a soft contact glue, for CA fogs and shows",
-                100 * p.shareGlued()), p.shareGlued() < 0.6 ? "care" : "");
-        v.ways().stream().filter(w -> w.panel() == p).findFirst().ifPresent(w -> card.row("goes in", w.through(), "no later than: " + w.latest(), w.passes() ? "" : "care"));
-        card.add(new PatternPicture("visor-pattern", List.of(new PatternPicture.Outline("seen from inside; dashed: the opening", corners(p.pattern()), corners(p.window()),
-                p.bend().line().orElse(Double.NaN))), view.night()));
+        card.row("glue", Words.text("%.0f cm\u00b2", p.gluedMm2() / 100),
+                Words.text("%.0f %% of the margin lies on wall; a soft contact glue, for CA fogs and shows", 100 * p.shareGlued()),
+                p.shareGlued() < 0.6 ? "care" : "");
+        v.ways()
+                .stream()
+                .filter(w -> w.panel() == p)
+                .findFirst()
+                .ifPresent(w -> card.row("goes in", w.through(), "no later than: " + w.latest(), w.passes() ? "" : "care"));
+        card.add(new PatternPicture("visor-pattern", List.of(new PatternPicture.Outline("seen from inside; dashed: the opening",
+                corners(p.pattern()), corners(p.window()), p.bend().line().orElse(Double.NaN))), view.night()));
     }
 
     private static List<double[]> corners(Polygon p) {
@@ -165,9 +187,9 @@ final class VisorPart extends WearPart {
     }
 
     private void sheets(Card card, Visor v) {
-        for (Nest n : v.nests()) if (n.sheets() > 0) card.row("sheets", String.valueOf(n.sheets()),
-                Words.text("of %s %.1f mm, %.0f x %.0f, %d on %s", n.sheet().name(), n.thickMm(), n.sheet().wideMm(), n.sheet().highMm(), n.laid().size(),
-                        n.sheets() == 1 ? "it" : "them"));
+        for (Nest n : v.nests()) if (n.sheets() > 0)
+            card.row("sheets", String.valueOf(n.sheets()), Words.text("of %s %.1f mm, %.0f x %.0f, %d on %s", n.sheet().name(), n.thickMm(),
+                    n.sheet().wideMm(), n.sheet().highMm(), n.laid().size(), n.sheets() == 1 ? "it" : "them"));
         if (v.panels().isEmpty()) return;
         var write = Card.action("write templates and lenses", view::files);
         write.setId("visor-files");
@@ -178,7 +200,8 @@ final class VisorPart extends WearPart {
     private void bath(Card card) {
         card.title("dye bath for clear parts");
         var b = wish().bath();
-        var room = field("bath-room", "warmth of the room", "degrees between 10 and 40, such as 21", -10, 50).with(b.map(x -> Words.text("%.0f", x.roomC())).orElse("21"));
+        var room = field("bath-room", "warmth of the room", "degrees between 10 and 40, such as 21", -10, 50)
+                .with(b.map(x -> Words.text("%.0f", x.roomC())).orElse("21"));
         var first = field("bath-first", "first reading of the bath", "degrees between 30 and 100, such as 70", 0, 100)
                 .with(b.map(x -> Words.text("%.1f", x.firstC())).orElse("70"));
         var then = field("bath-then", "second reading of the bath", "degrees between 30 and 100, such as 64", 0, 100)
@@ -206,7 +229,8 @@ final class VisorPart extends WearPart {
         var values = List.of(room.read(), first.read(), then.read(), min.read());
         if (values.stream().anyMatch(x -> x.isEmpty())) return;
         try {
-            var b = new TintBath(values.get(0).getAsDouble(), values.get(1).getAsDouble(), values.get(2).getAsDouble(), values.get(3).getAsDouble());
+            var b = new TintBath(values.get(0).getAsDouble(), values.get(1).getAsDouble(), values.get(2).getAsDouble(),
+                    values.get(3).getAsDouble());
             change("readings of the bath", w -> w.withBath(Optional.of(b)));
         } catch (IllegalArgumentException e) {
             model.tell(AppModel.Tone.STOP, e.getMessage());
@@ -219,6 +243,7 @@ final class VisorPart extends WearPart {
         var fit = view.fit();
         if (looksThrough && t.isPresent() && fit.isPresent()) {
             view.bench().show(List.of(), Bounds3.of(-100, -100, -100, 100, 100, 100), view.key("through"));
+            view.bench().legend().none();
             view.bench().picture(Optional.of(new ViewPicture(fit.get().vision(), "through the sheets", Optional.of(t.get().through()))));
         } else {
             var things = new ArrayList<Node>();
@@ -234,10 +259,19 @@ final class VisorPart extends WearPart {
             view.shell(things, true, 0.55);
             view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
             view.bench().callouts(labels);
-            view.bench().legend().squares("openings", List.of(Role.PICKED.colour(), Role.CUT_LINE.colour(), Role.GLASS.colour()), List.of("picked", "others", "sheet with its margin"));
+            view.bench()
+                    .legend()
+                    .squares("openings", List.of(Role.PICKED.colour(), Role.CUT_LINE.colour(), Role.GLASS.colour()),
+                            List.of("picked", "others", "sheet with its margin"));
         }
-        view.bench().gauges(t.map(x -> List.of(new Bench.Gauge("seen", Words.percent(x.through().seenShare()), Words.text("%.0f %% open", 100 * x.through().openShare()), ""),
-                new Bench.Gauge("light", Words.percent(x.through().meanLight()), "comes through", x.through().enough(ViewThrough.When.INDOORS) < 0.5 ? "care" : "good"),
-                new Bench.Gauge("air", Words.text("%.1f cm\u00b2", x.airCm2()), "with all in", x.airCm2() < Air.WANTED_CM2 ? "care" : "good"))).orElse(List.of()));
+        view.bench()
+                .gauges(t.map(x -> List.of(
+                        new Bench.Gauge("seen", Words.percent(x.through().seenShare()),
+                                Words.text("%.0f %% open", 100 * x.through().openShare()), ""),
+                        new Bench.Gauge("light", Words.percent(x.through().meanLight()), "comes through",
+                                x.through().enough(ViewThrough.When.INDOORS) < 0.5 ? "care" : "good"),
+                        new Bench.Gauge("air", Words.text("%.1f cm\u00b2", x.airCm2()), "with all in",
+                                x.airCm2() < Air.WANTED_CM2 ? "care" : "good")))
+                        .orElse(List.of()));
     }
 }

@@ -33,7 +33,9 @@ final class WalkPart extends WearPart {
     }
 
     private Optional<WalkTest> test() {
-        return model.result(WearFigures.WALK).filter(w -> !w.list().isEmpty()).map(w -> w.list().get(Math.min(view.shownWearer(), w.list().size() - 1)));
+        return model.result(WearFigures.WALK)
+                .filter(w -> !w.list().isEmpty())
+                .map(w -> w.list().get(Math.min(view.shownWearer(), w.list().size() - 1)));
     }
 
     @Override
@@ -50,8 +52,11 @@ final class WalkPart extends WearPart {
 
     private void tried(Card card, WalkTest t) {
         view.wearers(card);
-        long passed = t.items().stream().filter(i -> i.result().filter(WalkTest.Result::passed).isPresent()).count(), failed = t.items().stream().filter(WalkTest.Item::failed).count();
-        card.row("tried", Words.text("%d of %d", passed + failed, t.items().size()), t.done() ? "all passed: it may be worn" : failed > 0 ? failed + " failed: mend them and try again" : "try each, with somebody beside",
+        long passed = t.items().stream().filter(i -> i.result().filter(WalkTest.Result::passed).isPresent()).count(),
+                failed = t.items().stream().filter(WalkTest.Item::failed).count();
+        card.row("tried", Words.text("%d of %d", passed + failed, t.items().size()),
+                t.done() ? "all passed: it may be worn"
+                        : failed > 0 ? failed + " failed: mend them and try again" : "try each, with somebody beside",
                 failed > 0 ? "stop" : t.done() ? "good" : "");
         var sheet = new Sheet<WalkTest.Item>("walk test", "none").words("try", i -> i.what().words())
                 .words("result", i -> i.result().map(r -> r.passed() ? "passed" : "failed").orElse("-"))
@@ -94,8 +99,8 @@ final class WalkPart extends WearPart {
             off.setId("rule-off-" + i);
             off.setAccessibleText("strike: " + r.words());
             card.text(r.words());
-            card.row("", new Choice<>("rule-" + i, "rule: " + r.words(), Arrays.asList(EventRule.State.values()), r.state(), EventRule.State::words,
-                    s -> change("rule " + s.words(), w -> w.with(r.as(s)))), off);
+            card.row("", new Choice<>("rule-" + i, "rule: " + r.words(), Arrays.asList(EventRule.State.values()), r.state(),
+                    EventRule.State::words, s -> change("rule " + s.words(), w -> w.with(r.as(s)))), off);
         }
         var more = new TextField();
         more.setId("rule-words");
@@ -115,9 +120,13 @@ final class WalkPart extends WearPart {
 
     private static void packing(Card card, Packing p) {
         card.title("to take along");
-        card.add(new Sheet<Packing.Line>("prop and set", "nothing").words("what", Packing.Line::what).words("how much", Packing.Line::amount).rows(p.prop(), 6));
+        card.add(new Sheet<Packing.Line>("prop and set", "nothing").words("what", Packing.Line::what)
+                .words("how much", Packing.Line::amount)
+                .rows(p.prop(), 6));
         card.title("care kit");
-        card.add(new Sheet<Packing.Line>("care kit", "nothing").words("what", Packing.Line::what).words("how much", Packing.Line::amount).rows(p.kit(), 14));
+        card.add(new Sheet<Packing.Line>("care kit", "nothing").words("what", Packing.Line::what)
+                .words("how much", Packing.Line::amount)
+                .rows(p.kit(), 14));
     }
 
     @Override
@@ -126,7 +135,10 @@ final class WalkPart extends WearPart {
         view.shell(things, false, 1);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(List.of());
-        view.bench().gauges(test().map(t -> List.of(new Bench.Gauge("walk test", Words.text("%d of %d", t.items().stream().filter(i -> i.result().isPresent()).count(), t.items().size()),
-                t.wearer(), t.items().stream().anyMatch(WalkTest.Item::failed) ? "stop" : ""))).orElse(List.of()));
+        view.bench().legend().none();
+        view.bench()
+                .gauges(test().map(t -> List.of(new Bench.Gauge("walk test",
+                        Words.text("%d of %d", t.items().stream().filter(i -> i.result().isPresent()).count(), t.items().size()),
+                        t.wearer(), t.items().stream().anyMatch(WalkTest.Item::failed) ? "stop" : ""))).orElse(List.of()));
     }
 }

@@ -46,7 +46,8 @@ public final class WearView extends StationView {
     @Override
     public Card card() {
         var shown = parts.get(tab());
-        var card = card(shown.heading(), prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().size().wearers()) : " \u00b7 not worn"));
+        var card = card(shown.heading(),
+                prop().name() + (prop().worn() ? " \u00b7 " + String.join(", ", prop().size().wearers()) : " \u00b7 not worn"));
         shown.write(card);
         cautions(card, Station.WEAR);
         return card.primary("see the plan", () -> model.pageProperty().set(Page.PLAN));
@@ -67,8 +68,12 @@ public final class WearView extends StationView {
 
     /** The fit of the wearer that is shown. */
     Optional<Fit> fit() {
-        return model.result(SizeFigures.FITS).flatMap(f -> f.list().stream().filter(x -> x.wearer().name().equals(wearer)).findFirst()
-                .or(() -> f.list().stream().findFirst()));
+        return model.result(SizeFigures.FITS)
+                .flatMap(f -> f.list()
+                        .stream()
+                        .filter(x -> x.wearer().name().equals(wearer))
+                        .findFirst()
+                        .or(() -> f.list().stream().findFirst()));
     }
 
     /** Which of the prop's wearers is shown, by place. */
@@ -152,7 +157,9 @@ public final class WearView extends StationView {
             } catch (IOException e) {
                 throw new IllegalStateException(WriteProblem.words(e) + "; choose another folder", e);
             }
-        }, w -> model.tell(w.left().isEmpty() ? AppModel.Tone.GOOD : AppModel.Tone.NOTE, w.files().isEmpty() && w.left().isEmpty() ? "there is nothing to cut"
-                : w.files().size() + " files written, at 1:1: print without fitting to the page" + (w.left().isEmpty() ? "" : "; not made: " + String.join("; ", w.left())))));
+        }, w -> model.tell(w.left().isEmpty() ? AppModel.Tone.GOOD : AppModel.Tone.NOTE,
+                w.files().isEmpty() && w.left().isEmpty() ? "there is nothing to cut"
+                        : w.files().size() + " files written, at 1:1: print without fitting to the page"
+                                + (w.left().isEmpty() ? "" : "; not made: " + String.join("; ", w.left())))));
     }
 }
