@@ -17,9 +17,6 @@ import yellowbracket.wear.panel.Visor;
 
 /** Templates and bodies of the fitting out: pads and sheets at 1:1, lenses to print, bucks to form over. */
 public final class FitOutFiles {
-    /** Draft and shelf of a buck, mm over the opening that a formed lens keeps. */
-    public static final double DRAFT_DEG = 4, SHELF_MM = 15, BULGE_MM = 6;
-
     private FitOutFiles() {}
 
     /** What was written, and what could not be made, in words. */
@@ -86,8 +83,7 @@ public final class FitOutFiles {
             switch (p.wish().kind()) {
                 case PRESSED ->
                         files.add(mesh(folder, "lens " + p.opening().name(), Lens.pressed(p.opening(), clearanceMm, Visor.LENS_MM)));
-                case FORMED -> files.add(mesh(folder, "buck " + p.opening().name(),
-                        Lens.buck(p.opening(), p.wish().marginMm(), BULGE_MM, p.wish().thickMm(), DRAFT_DEG, SHELF_MM).mesh()));
+                case FORMED -> files.add(mesh(folder, "buck " + p.opening().name(), p.buck().mesh()));
                 case OPEN, SHEET, MESH -> {
                     // cut from a sheet
                 }

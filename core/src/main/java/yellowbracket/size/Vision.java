@@ -52,6 +52,12 @@ public record Vision(double leftDeg, double rightDeg, double upDeg, double downD
             return seen[row * COLUMNS + column];
         }
 
+        /** As {@link #at(int, int)}, of the cell nearest to an angle; {@link #BEYOND} off the grid. */
+        public int near(double u, double v) {
+            int row = (int) Math.round((v + DOWN + STEP_DEG / 2) / STEP_DEG), column = (int) Math.round(u / STEP_DEG) + COLUMNS / 2;
+            return row < 0 || column < 0 || row >= ROWS || column >= COLUMNS ? BEYOND : at(row, column);
+        }
+
         /** The usual field is an oval of half-axes 95 to the sides, 60 up, 70 down. */
         static boolean usual(double u, double v) {
             double a = u / SIDE, b = v / (v > 0 ? UP : DOWN);

@@ -198,7 +198,8 @@ class DerivingTest {
             "test cards", "tight borders", "wear and weather", "wear, weather and soot", "weathering", "lines by hand", HELD[0], HELD[1],
             "what marks lie over"};
     /** What hangs on the weight of all of it and on the thickness of its films. */
-    private static final String[] WEIGHT = {"what weighs", "pads", "balance", "walk test", "fits after paint", "packing list"};
+    private static final String[] WEIGHT = {"what weighs", "pads", "balance", "walk test", "fits after paint", "packing list",
+            "how it stands"};
     private static final Set<String> PLAN = Set.of("plates", "work", "tasks", "schedule", "chance", "needs", "spools");
 
     /** What each edit may make anew; what is not listed may change anything of its prop. */
@@ -230,8 +231,8 @@ class DerivingTest {
                             "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through", "layer bands", HELD[0],
                             HELD[1], "what marks lie over", "closures")),
             Map.entry("told",
-                    Set.of("pads", "balance", "walk test", "packing list", "work", "tasks", "schedule", "chance", "needs", "spools",
-                            "printers' records", "print remarks", "prints done", "upkeep", "mends")),
+                    Set.of("pads", "balance", "how it stands", "walk test", "packing list", "work", "tasks", "schedule", "chance", "needs",
+                            "spools", "printers' records", "print remarks", "prints done", "upkeep", "mends")),
             Map.entry("sheet", with("visor and lenses", "view through")), Map.entry("lights", with("lights and cells")));
 
     private static Set<String> with(String... more) {

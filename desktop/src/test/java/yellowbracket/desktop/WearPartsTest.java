@@ -167,6 +167,15 @@ class WearPartsTest extends WindowTest {
     @Test
     void aBathIsReadAndTimed(FxRobot robot) {
         go(robot, "visor", WearFigures.VISOR);
+        set(robot, "#dips-then", "0");
+        fire(robot, "#dips-tell");
+        assertThat(model.messageProperty().get().toString()).contains("dips when the second sample was taken");
+        set(robot, "#dips-then", "3");
+        set(robot, "#light-first", "90");
+        set(robot, "#light-then", "45");
+        set(robot, "#light-wanted", "11.25");
+        fire(robot, "#dips-tell");
+        assertThat(model.messageProperty().get().toString()).contains("6 more dips");
         set(robot, "#bath-first", "60");
         set(robot, "#bath-then", "64");
         fire(robot, "#bath-tell");

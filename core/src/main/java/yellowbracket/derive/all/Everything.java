@@ -43,8 +43,8 @@ public final class Everything {
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> WEAR_PAGE = List.of(WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES,
-            WearFigures.BALANCE, WearFigures.TURNS, WearFigures.WALK, WearFigures.AFTER_PAINT, WearFigures.SEATS, WearFigures.PACKING,
-            WearFigures.POCKETS, WearFigures.SHARP);
+            WearFigures.BALANCE, WearFigures.STAND, WearFigures.TURNS, WearFigures.WALK, WearFigures.AFTER_PAINT, WearFigures.SEATS,
+            WearFigures.PACKING, WearFigures.POCKETS, WearFigures.SHARP);
     private static final List<Figure<?>> HEALTH = List.of(ModelFigures.BODIES, ModelFigures.STANCE, ModelFigures.FILE_PROXY,
             ModelFigures.HEALTH, ModelFigures.FLATS, ModelFigures.WALLS, ModelFigures.MENDED);
 

@@ -40,6 +40,7 @@ import yellowbracket.wear.body.Balance;
 import yellowbracket.wear.body.HeadTurn;
 import yellowbracket.wear.body.Pocket;
 import yellowbracket.wear.body.Sharp;
+import yellowbracket.wear.body.Stand;
 import yellowbracket.wear.day.Packing;
 import yellowbracket.wear.day.WalkTest;
 import yellowbracket.wear.hold.Closure;
@@ -64,6 +65,9 @@ public final class WearFigures {
     /** From the room that the fit leaves. */
     public static final Figure<Pads> PADS = Figure.ofProp("pads", Pads.class, WearFigures::pads);
     public static final Figure<Balances> BALANCE = Figure.ofProp("balance", Balances.class, WearFigures::balances);
+    /** How it stands for display. */
+    public static final Figure<Stand> STAND = Figure.ofProp("how it stands", Stand.class,
+            in -> Stand.of(in.get(ModelFigures.MODEL).mesh(), in.of(Prop::scale), in.get(BALANCE).list().getFirst().centre()));
     public static final Figure<Turns> TURNS = Figure.ofProp("head turn", Turns.class, WearFigures::turns);
     public static final Figure<Pockets> POCKETS = Figure.ofProp("pockets", Pockets.class, WearFigures::pockets);
     public static final Figure<Lit> POWER = Figure.ofProp("lights and cells", Lit.class, WearFigures::power);
@@ -356,8 +360,13 @@ public final class WearFigures {
                 .map(o -> o.loop())
                 .orElse(List.of());
         if (l.places().size() < 2) return l.places().stream().map(p -> p.times(s)).toList();
+        return over(in, l.places(), s);
+    }
+
+    /** The shortest way over the surface through places of the model, prop mm. */
+    private static List<Vec3> over(Reads in, List<Vec3> places, double s) {
         var light = in.get(ModelFigures.PROXY).mesh();
-        return SurfacePath.through(Painted.all(light, 0), l.places(), PATH_STEP_MM).points().stream().map(p -> p.times(s)).toList();
+        return SurfacePath.through(Painted.all(light, 0), places, PATH_STEP_MM).points().stream().map(p -> p.times(s)).toList();
     }
 
     private static double length(List<Vec3> path) {
@@ -388,7 +397,8 @@ public final class WearFigures {
         var shell = shell(in);
         return new Seats(bought.stream().map(b -> {
             var near = shell.index().closest(b.at());
-            return b.seat(shell, shell.mesh().areaVector(near.triangle()).unit());
+            return b.seat(shell, shell.mesh().areaVector(near.triangle()).unit(),
+                    b.along().size() < 2 ? 0 : length(over(in, b.along(), in.of(Prop::scale))));
         }).toList());
     }
 

@@ -1,5 +1,6 @@
 package yellowbracket.wear.light;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import yellowbracket.finding.Finding;
@@ -10,9 +11,10 @@ import yellowbracket.mesh.index.ScaledShell;
 /**
  * A bought part that is fitted to the prop.
  *
- * @param at of the model, model mm, where it sits @param holeMm cut for it, 0 for none @param grams of it
+ * @param at of the model, model mm, where it sits or ends @param along places it runs through, none for what sits in one @param holeMm
+ * cut for it, 0 for none @param grams of it
  */
-public record Bought(String name, Kind kind, Vec3 at, double holeMm, double grams) {
+public record Bought(String name, Kind kind, Vec3 at, List<Vec3> along, double holeMm, double grams) {
     /** What it is, and when it goes in. */
     public enum Kind {
         BOLT("bolt", "before paint: drill and dry fit; for good after the last coat"),
@@ -41,15 +43,16 @@ public record Bought(String name, Kind kind, Vec3 at, double holeMm, double gram
 
     public Bought {
         Limits.named("a bought part", name);
+        along = List.copyOf(along);
         Limits.within("hole for " + name + ", mm", holeMm, 0, 200);
         Limits.within("mass of " + name + ", g", grams, 0, 20_000);
     }
 
-    /** Thickness of the wall it sits on, mm, and what to say of it. */
-    public record Seat(Bought part, double wallMm, Optional<Finding> finding) {}
+    /** Thickness of the wall it sits on, and its length over the prop, mm; what to say of it. */
+    public record Seat(Bought part, double wallMm, double lengthMm, Optional<Finding> finding) {}
 
-    /** @param outward normal of the surface there */
-    public Seat seat(ScaledShell shell, Vec3 outward) {
+    /** @param outward normal of the surface there @param lengthMm of its path, 0 for none */
+    public Seat seat(ScaledShell shell, Vec3 outward, double lengthMm) {
         var p = at.times(shell.scale());
         var in = outward.times(-1);
         double skin = shell.firstMm(p.plus(outward.times(ABOVE_MM)), in);
@@ -60,6 +63,6 @@ public record Bought(String name, Kind kind, Vec3 at, double holeMm, double gram
                 : holeMm > 0 && !Double.isFinite(back)
                         ? Optional.of(Finding.care(name + ": no wall is found behind it: put it on the surface"))
                         : Optional.<Finding>empty();
-        return new Seat(this, back, finding);
+        return new Seat(this, back, lengthMm, finding);
     }
 }

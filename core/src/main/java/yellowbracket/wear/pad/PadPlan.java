@@ -20,6 +20,7 @@ import yellowbracket.shop.Foam;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Fit;
 import yellowbracket.size.HeadForm;
+import yellowbracket.size.Vision;
 import yellowbracket.size.Zone;
 
 /**
@@ -161,13 +162,15 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             int free = 0;
             for (int i = 0; i < gaps.length; i++) {
                 gaps[i] = near.gapMm(patch.get().places().get(i).at()) - fit.wearer().hairMm() / 3 - told.tight(w.zone);
-                if (!Double.isNaN(gaps[i]) && near.mayLie(patch.get().places().get(i).at())) free++;
+                if (!Double.isNaN(gaps[i]) && near.mayLie(patch.get().places().get(i).at(),
+                        patch.get().places().get(i).at().plus(patch.get().places().get(i).normal().times(Math.max(0, gaps[i] / 2)))))
+                    free++;
             }
             if (free < FREE * gaps.length) continue;
             return Optional.of(new Laid(w, patch.get(), gaps, median(gaps)));
         }
         findings.add(Finding.of(Weight.NOTE, Subject.named(w.name),
-                w.name + ": no place for a pad there: an opening, an ear or the arm of the glasses takes it"));
+                w.name + ": no place for a pad there: an opening, the view, an ear or the arm of the glasses takes it"));
         return Optional.empty();
     }
 
@@ -186,6 +189,14 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             return fit.clearance().mm(nearest(p));
         }
 
+        /** Whether a direction from an eye, in head coordinates, leads through an opening. */
+        private boolean seen(Vec3 d) {
+            double r = angle(d), side = Math.hypot(d.x(), d.z());
+            if (side < 1e-9) return true;
+            int s = fit.vision().field().near(r * d.x() / side, r * d.z() / side);
+            return s != Vision.Field.BLOCKED && s != Vision.Field.BEYOND;
+        }
+
         private int nearest(Vec3 p) {
             int best = 0;
             double least = Double.POSITIVE_INFINITY;
@@ -199,10 +210,16 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             return best;
         }
 
-        boolean mayLie(Vec3 p) {
+        /** Off ears, the arms of glasses, and out of sight. @param outer the middle of the foam over it */
+        boolean mayLie(Vec3 p, Vec3 outer) {
+            for (int side : new int[] {-1, 1}) if (seen(outer.minus(form.eye(side)))) return false;
             if (fit.wearer().glasses() && p.y() > -10 && Math.abs(p.z() - form.eye(1).z() - 6) < OFF_ARMS_MM) return false;
             return form.samples().stream().noneMatch(s -> s.zone() == Zone.EARS && s.point().distance(p) < OFF_EARS_MM);
         }
+    }
+
+    private static double angle(Vec3 d) {
+        return Math.toDegrees(Math.acos(Math.clamp(d.y() / Math.max(1e-9, d.norm()), -1, 1)));
     }
 
     private static double median(double[] values) {

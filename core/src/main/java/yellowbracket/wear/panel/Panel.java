@@ -6,7 +6,6 @@ import java.util.Locale;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.geom.util.AffineTransformation;
 import org.locationtech.jts.geom.util.GeometryTransformer;
 import org.locationtech.jts.geom.CoordinateSequence;
 import org.locationtech.jts.geom.Geometry;
@@ -179,9 +178,11 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
         return new double[] {on, all};
     }
 
-    /** The same, moved so that its least u and v are 0. */
-    public Polygon atOrigin() {
-        var b = pattern.getEnvelopeInternal();
-        return (Polygon) AffineTransformation.translationInstance(-b.getMinX(), -b.getMinY()).transform(pattern);
+    /** Draft of a buck, its shelf, and how far a formed lens stands out amid. */
+    private static final double DRAFT_DEG = 4, SHELF_MM = 15, BULGE_MM = 6;
+
+    /** To form it over. @throws IllegalStateException in words, when there is none */
+    public Lens.Buck buck() {
+        return Lens.buck(opening, wish.marginMm(), BULGE_MM, wish.thickMm(), DRAFT_DEG, SHELF_MM);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import yellowbracket.finding.Finding;
@@ -14,7 +15,7 @@ import yellowbracket.shop.Sheeting;
 
 /** What closes the openings of a prop: the panels, how they lie on sheets, when and how each goes in. */
 public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> panels, List<Nest> nests, List<WayIn> ways,
-        List<Finding> findings) {
+        Map<String, Lens.Buck> bucks, List<Finding> findings) {
     /** A hole smaller than this is a slot, which nobody closes by default, mm2; so is what is narrower, mm. */
     private static final double LEAST_MM2 = 600, LEAST_WIDE_MM = 60;
     /** Plastic weighs about so much, g/cm3; mesh and cloth, g/dm2. */
@@ -29,6 +30,7 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
         panels = List.copyOf(panels);
         nests = List.copyOf(nests);
         ways = List.copyOf(ways);
+        bucks = Map.copyOf(bucks);
         findings = List.copyOf(findings);
     }
 
@@ -66,7 +68,7 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
                         "the lens of the %s opening, %.0f x %.0f mm and stiff, does not pass the neck of %.0f x %.0f: put it in "
                                 + "before the last halves are joined",
                         w.panel.opening().name(), w.panel.wideMm(), w.panel.highMm(), neckWideMm, neckDeepMm)));
-        return new Visor(found.list(), wishes, panels, nests, ways, findings);
+        return new Visor(found.list(), wishes, panels, nests, ways, bucks(panels, findings), findings);
     }
 
     /** As said, or a sheet behind a wide opening ahead and nothing elsewhere. */
@@ -86,6 +88,22 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
             if (cut) by.computeIfAbsent(p.sheet().name() + "/" + p.wish().thickMm(), k -> new ArrayList<>()).add(p);
         }
         return by.values().stream().map(l -> Nest.of(l, l.getFirst().sheet(), l.getFirst().wish().thickMm())).toList();
+    }
+
+    /** By opening. */
+    private static Map<String, Lens.Buck> bucks(List<Panel> panels, List<Finding> findings) {
+        var out = new TreeMap<String, Lens.Buck>();
+        for (var p : panels) if (p.wish().kind() == PanelWish.Kind.FORMED) try {
+            var b = p.buck();
+            out.put(p.opening().name(), b);
+            findings.add(Finding.care(String.format(Locale.ROOT,
+                    "the buck of the %s opening must stand %.0f \u00b0C: print it in resin or cast it in plaster, PLA gives way; "
+                            + "the former's bed " + "takes %.0f x %.0f mm, the sheet thins to about %.0f %%, and one in four is spoilt",
+                    p.opening().name(), p.sheet().formsC(), b.wideMm(), b.deepMm(), 100 * b.thinned())));
+        } catch (IllegalStateException e) {
+            findings.add(Finding.care("the " + p.opening().name() + " opening: " + e.getMessage()));
+        }
+        return out;
     }
 
     private static WayIn way(Panel p, double neckWide, double neckDeep) {

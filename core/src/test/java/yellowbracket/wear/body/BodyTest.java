@@ -55,6 +55,20 @@ class BodyTest {
     }
 
     @Test
+    void aBoxFallsOverItsNearestEdge() {
+        var m = Shapes.box(new Vec3(-50, -30, 0), new Vec3(50, 30, 200));
+        var s = Stand.of(m, 2, new Vec3(0, 0, 200));
+
+        assertThat(s.tipDeg()).isCloseTo(Math.toDegrees(Math.atan2(60, 200)), within(1e-6));
+        assertThat(s.heightMm()).isCloseTo(200, within(1e-9));
+        assertThat(Math.toDegrees(Math.atan2(s.footMm(), s.heightMm()))).isCloseTo(Stand.STEADY_DEG, within(1e-9));
+        assertThat(s.finding()).isEmpty();
+        var over = Stand.of(m, 1, new Vec3(80, 0, 100));
+        assertThat(over.tipDeg()).as("its centre lies beside its foot").isZero();
+        assertThat(over.finding().orElseThrow().words()).contains("foot of");
+    }
+
+    @Test
     void howLongItIsBorneGoesByWeightAndMoment() {
         var joint = Vec3.ZERO;
         assertThat(one(600, 20, joint)).isEqualTo(Balance.Bearable.HOURS);

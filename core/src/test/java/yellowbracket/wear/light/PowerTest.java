@@ -69,8 +69,8 @@ class PowerTest {
     void aHoleInAThinWallIsTold() {
         var m = Shapes.box(new Vec3(-50, -1, -50), new Vec3(50, 0, 50));
         var shell = new ScaledShell(m, Bvh.of(m), 2);
-        var thin = new Bought("buckle", Bought.Kind.BUCKLE, new Vec3(0, 0, 0), 4, 12).seat(new ScaledShell(m, Bvh.of(m), 1), Vec3.Y);
-        var thick = new Bought("buckle", Bought.Kind.BUCKLE, new Vec3(0, 0, 0), 4, 12).seat(shell, Vec3.Y);
+        var thin = new Bought("buckle", Bought.Kind.BUCKLE, Vec3.ZERO, List.of(), 4, 12).seat(new ScaledShell(m, Bvh.of(m), 1), Vec3.Y, 0);
+        var thick = new Bought("buckle", Bought.Kind.BUCKLE, Vec3.ZERO, List.of(), 4, 12).seat(shell, Vec3.Y, 0);
 
         assertThat(thin.wallMm()).isCloseTo(1, within(0.05));
         assertThat(thin.finding().orElseThrow().words()).contains("plate of sheet");

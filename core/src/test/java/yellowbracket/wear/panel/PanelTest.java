@@ -133,6 +133,17 @@ class PanelTest {
     }
 
     @Test
+    void aFormedLensTellsWhatItsBuckMustStand() {
+        var v = Visor.of(new Openings(List.of(WINDOW), List.of()),
+                List.of(new PanelWish("front", PanelWish.Kind.FORMED, "clear PETG", 0.75, 9)), Catalogue.builtIn().sheets(), SHELL, 220,
+                220);
+
+        assertThat(v.findings()).anyMatch(f -> f.words().contains("must stand 130") && f.words().contains("PLA gives way"));
+        assertThat(v.bucks()).containsOnlyKeys("front");
+        assertThat(v.nests()).isEmpty();
+    }
+
+    @Test
     void noOpeningIsToldInWords() {
         var v = Visor.of(new Openings(List.of(), List.of()), List.of(), Catalogue.builtIn().sheets(), SHELL, 220, 220);
 

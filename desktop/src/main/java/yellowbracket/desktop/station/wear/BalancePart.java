@@ -16,6 +16,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.wear.body.Balance;
 import yellowbracket.wear.body.HeadTurn;
 import yellowbracket.wear.body.Sharp;
+import yellowbracket.wear.body.Stand;
 
 /** What it weighs with all that goes in, what that does to the neck, how far the head turns, and what is sharp. */
 final class BalancePart extends WearPart {
@@ -71,6 +72,11 @@ final class BalancePart extends WearPart {
                 .number("g", Weighed::grams, w -> Words.text("%.0f", w.grams()))
                 .number("ahead mm", w -> w.at().y() - b.get().centre().y(), w -> Words.text("%+.0f", w.at().y() - b.get().centre().y()))
                 .rows(parts, 8));
+        model.result(WearFigures.STAND)
+                .ifPresent(t -> card.row("put down", Words.text("%.0f\u00b0", t.tipDeg()),
+                        Words.text("leans so far before it falls; %.0f is steady, a stand's foot %.0f mm across", Stand.STEADY_DEG,
+                                2 * t.footMm()),
+                        t.steady() ? "good" : "care"));
         turn().ifPresent(t -> turns(card, t));
         b.get().findings().forEach(f -> view.finding(card, f));
         turn().ifPresent(t -> t.findings().forEach(f -> view.finding(card, f)));

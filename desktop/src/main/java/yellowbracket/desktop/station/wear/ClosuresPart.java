@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
+import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.Page;
@@ -11,6 +12,7 @@ import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.size.Remedy;
 import yellowbracket.wear.hold.Closure;
 import yellowbracket.wear.hold.FitAfter;
 
@@ -72,6 +74,11 @@ final class ClosuresPart extends WearPart {
             });
         }
         view.findings(card, all.get().findings());
+        model.result(SizeFigures.REMEDIES)
+                .ifPresent(r -> r.list().stream().filter(Remedy.Part.class::isInstance).findFirst().ifPresent(x -> {
+                    card.row("way in", "too narrow", "the head passes when you " + x.words() + "; plan that joint to come off", "care");
+                    card.row("", Card.action("the way in", () -> model.go(Page.SIZE, "put on")));
+                }));
         fits(card);
     }
 

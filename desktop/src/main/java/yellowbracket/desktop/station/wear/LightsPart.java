@@ -64,6 +64,17 @@ final class LightsPart extends WearPart {
                 .number("long", Power.Run::lengthMm, r -> r.lengthMm() > 0 ? words().length(r.lengthMm()) : "-")
                 .number("mA", Power.Run::milliamp, r -> Words.text("%.0f", r.milliamp()))
                 .rows(power.runs(), 6));
+        power.pocket().ifPresent(q -> {
+            var starts = model.result(WearFigures.POWER)
+                    .orElseThrow()
+                    .paths()
+                    .values()
+                    .stream()
+                    .filter(x -> !x.isEmpty())
+                    .map(List::getFirst)
+                    .toList();
+            card.row("wire", words().longLength(power.wireMm(starts, q.box().centre())), "two leads from the cells to each, with slack");
+        });
         var last = power.runs().getLast().load().name();
         var off = Card.action("take \"" + last + "\" off", () -> change("without " + last, w -> w.withoutLoad(last)));
         off.setId("load-off");
@@ -127,6 +138,7 @@ final class LightsPart extends WearPart {
         model.result(WearFigures.SEATS).filter(s -> !s.list().isEmpty()).ifPresent(s -> {
             card.add(new Sheet<Bought.Seat>("bought parts", "none").words("part", x -> x.part().name())
                     .number("hole", x -> x.part().holeMm(), x -> x.part().holeMm() > 0 ? words().length(x.part().holeMm()) : "-")
+                    .number("long", Bought.Seat::lengthMm, x -> x.lengthMm() > 0 ? words().length(x.lengthMm()) : "-")
                     .number("wall", Bought.Seat::wallMm, x -> Double.isFinite(x.wallMm()) ? words().length(x.wallMm()) : "-")
                     .words("goes in", x -> x.part().kind().when())
                     .rows(s.list(), 6));
@@ -151,7 +163,8 @@ final class LightsPart extends WearPart {
                 return;
             }
             try {
-                var b = new Bought(name.getText().strip(), part, places.getLast(), h.getAsDouble(), g.getAsDouble());
+                var b = new Bought(name.getText().strip(), part, places.getLast(), places.size() > 1 ? List.copyOf(places) : List.of(),
+                        h.getAsDouble(), g.getAsDouble());
                 places.clear();
                 change(b.name(), w -> w.with(b));
             } catch (IllegalArgumentException e) {

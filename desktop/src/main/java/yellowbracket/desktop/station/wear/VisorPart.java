@@ -222,7 +222,32 @@ final class VisorPart extends WearPart {
             time.setId("bath-time");
             card.row("timers", time, Card.more("dips of 10 to 15 s, rinsed cold between; never let it lie on the bottom"));
         });
-        card.text("Before the first dip: how dark after some dips, by a light meter or your phone, tells how many are left.");
+        dips(card);
+    }
+
+    /** Two samples tell how many dips are left. */
+    private void dips(Card card) {
+        var n = field("dips-first", "dips when the first sample was taken", "a count between 0 and 200, such as 0", 0, 200).with("0");
+        var t = field("light-first", "light through the first sample", "per cent between 1 and 100, such as 90", 1, 100).with("90");
+        var m = field("dips-then", "dips when the second sample was taken", "a count between 1 and 200, such as 3", 1, 200).with("3");
+        var u = field("light-then", "light through the second sample", "per cent between 1 and 100, such as 60", 1, 100).with("60");
+        var w = field("light-wanted", "light wanted", "per cent between 1 and 100, such as 20", 1, 100).with("20");
+        var tell = Card.action("how many more", () -> {
+            var v = List.of(n.read(), t.read(), m.read(), u.read(), w.read());
+            if (v.stream().anyMatch(x -> x.isEmpty())) return;
+            try {
+                var left = TintBath.dipsLeft((int) v.get(0).getAsDouble(), v.get(1).getAsDouble() / 100, (int) v.get(2).getAsDouble(),
+                        v.get(3).getAsDouble() / 100, v.get(4).getAsDouble() / 100);
+                model.tell(left.isPresent() ? AppModel.Tone.GOOD : AppModel.Tone.STOP, left.map(k -> k + " more dips, rinsed cold between")
+                        .orElse("the second sample is no darker than the first: fresh dye, or a warmer bath"));
+            } catch (IllegalArgumentException e) {
+                model.tell(AppModel.Tone.STOP, e.getMessage());
+            }
+        });
+        tell.setId("dips-tell");
+        card.row("sample", Card.more("after"), n, Card.more("dips"), t, Card.more("% light"));
+        card.row("and", Card.more("after"), m, Card.more("dips"), u, Card.more("% light"));
+        card.row("wanted", w, Card.more("% light"), tell);
     }
 
     private void read(NumberField room, NumberField first, NumberField then, NumberField min) {
