@@ -50,9 +50,4 @@ public final class MagnetPull {
         for (double q = MOST_Q; q < 100 * MOST_Q; q *= 1.02) sum += Math.exp(-q * 1.01 * gap) / (4 * Math.PI) * (1 / q - 1 / (1.02 * q));
         return sum;
     }
-
-    /** On thick soft iron, which mirrors the magnet: a pair twice as far apart. */
-    public static double onSteelN(double diameterMm, double highMm, double gapMm, double tesla) {
-        return pairN(diameterMm, highMm, highMm, 2 * gapMm, tesla);
-    }
 }

@@ -3,7 +3,6 @@ package yellowbracket.export;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,8 +26,6 @@ import yellowbracket.wear.panel.PanelWish;
 import yellowbracket.wear.panel.Visor;
 
 class FitOutFilesTest {
-    private static final double DPI = 300, MM = 25.4 / DPI;
-
     @TempDir
     private Path dir;
 
@@ -52,23 +49,10 @@ class FitOutFilesTest {
         assertThat(files).extracting(f -> f.getFileName().toString()).containsExactly("visor.pdf", "visor-front.svg");
         try (var doc = Loader.loadPDF(files.getFirst().toFile())) {
             assertThat(new PDFTextStripper().getText(doc)).contains("108.0 x 58.0 mm, 1:1", "clear PETG", "seen from inside");
-            var box = box(new PDFRenderer(doc).renderImageWithDPI(0, (float) DPI));
-            assertThat(box[0]).isCloseTo(108, within(0.3));
-            assertThat(box[1]).isCloseTo(58, within(0.3));
+            var box = OnPaper.box(new PDFRenderer(doc).renderImageWithDPI(0, (float) OnPaper.DPI), 39.5);
+            assertThat(box[1] - box[0]).isCloseTo(108, within(0.3));
+            assertThat(box[3] - box[2]).isCloseTo(58, within(0.3));
         }
-    }
-
-    /** Width and height of what is dark below the head of the page, mm. */
-    private static double[] box(BufferedImage image) {
-        int head = (int) (39.5 / MM), left = image.getWidth(), right = 0, top = image.getHeight(), bottom = 0;
-        for (int y = head; y < image.getHeight(); y++) for (int x = 0; x < image.getWidth(); x++) {
-            if ((image.getRGB(x, y) & 0xff) > 150) continue;
-            left = Math.min(left, x);
-            right = Math.max(right, x);
-            top = Math.min(top, y);
-            bottom = Math.max(bottom, y);
-        }
-        return new double[] {(right - left) * MM, (bottom - top) * MM};
     }
 
     @Test

@@ -3,7 +3,6 @@ package yellowbracket.export;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -17,26 +16,11 @@ import yellowbracket.colour.mark.SvgPaths;
 import yellowbracket.mesh.Vec3;
 
 class StencilsTest {
-    private static final double DPI = 300, MM = 25.4 / DPI;
-
     @TempDir
     private Path dir;
 
     private static Mark mark(MarkShape shape, boolean mirrored) {
         return new Mark("lamp & <hook>", shape, Mark.Way.STENCIL, Vec3.ZERO, Vec3.Z, mirrored, 3, 0.05);
-    }
-
-    /** Dark pixels below the head of the page: left, right, top, bottom, in mm. */
-    private static double[] box(BufferedImage image) {
-        int head = (int) (37.8 / MM), left = image.getWidth(), right = 0, top = image.getHeight(), bottom = 0;
-        for (int y = head; y < image.getHeight(); y++) for (int x = 0; x < image.getWidth(); x++) {
-            if ((image.getRGB(x, y) & 0xff) > 150) continue;
-            left = Math.min(left, x);
-            right = Math.max(right, x);
-            top = Math.min(top, y);
-            bottom = Math.max(bottom, y);
-        }
-        return new double[] {left * MM, right * MM, top * MM, bottom * MM};
     }
 
     @Test
@@ -46,7 +30,7 @@ class StencilsTest {
         Stencils.pdf(List.of(mark(shape, false)), file);
         try (var doc = Loader.loadPDF(file.toFile())) {
             assertThat(doc.getNumberOfPages()).isEqualTo(1);
-            var b = box(new PDFRenderer(doc).renderImageWithDPI(0, (float) DPI));
+            var b = OnPaper.box(new PDFRenderer(doc).renderImageWithDPI(0, (float) OnPaper.DPI), 39.5);
             assertThat(b[1] - b[0]).isCloseTo(100, within(0.3));
             assertThat(b[3] - b[2]).isCloseTo(60, within(0.3));
         }

@@ -186,7 +186,7 @@ public final class WearFigures {
         double s = in.of(Prop::scale);
         return new Views(in.get(SizeFigures.FITS).list().stream().map(f -> {
             var form = f.clearance().form();
-            var through = ViewThrough.of(f.vision(), form, f.pose(), visor.seenThrough());
+            var through = ViewThrough.of(f.vision(), form, f.pose(), visor.panels());
             var closed = visor.panels().stream().filter(p -> p.sheet().plastic()).toList();
             double air = closed.isEmpty() ? f.air().openCm2()
                     : Air.behind(form, cavity, s, f.pose(), (p, d) -> ViewThrough.wallMm(p, d, closed)).openCm2();

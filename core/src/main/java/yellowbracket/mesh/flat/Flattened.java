@@ -1,5 +1,6 @@
 package yellowbracket.mesh.flat;
 
+import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.ConjugateGradient;
 import org.hipparchus.linear.RealLinearOperator;
@@ -14,7 +15,7 @@ import yellowbracket.mesh.Vec3;
  * {@code mostStretch}: by how much a flat sheet is shortened and lengthened where it is worst, 1 is not at all (singular values).
  */
 public final class Flattened {
-    private static final double EXACT = 1e-9;
+    private static final double EXACT = 1e-9, ROUGH = 1e-5;
     private static final int MOST_STEPS = 20_000;
 
     private final Mesh piece;
@@ -60,15 +61,23 @@ public final class Flattened {
                     return new ArrayRealVector(fixed.transposed(fixed.times(x.toArray())), false);
                 }
             };
-            var solved = new ConjugateGradient(MOST_STEPS, EXACT, false)
-                    .solve(normal, new ArrayRealVector(fixed.transposed(right), false).mapMultiply(-1))
-                    .toArray();
+            var wanted = new ArrayRealVector(fixed.transposed(right), false).mapMultiply(-1);
+            var solved = solved(normal, wanted).toArray();
             for (int v = 0; v < n; v++) if (slot[v] >= 0) {
                 start[2 * v] = solved[2 * slot[v]];
                 start[2 * v + 1] = solved[2 * slot[v] + 1];
             }
         }
         return scaled(piece, start);
+    }
+
+    /** As exactly as the numbers allow. */
+    private static RealVector solved(RealLinearOperator normal, RealVector wanted) {
+        try {
+            return new ConjugateGradient(MOST_STEPS, EXACT, false).solve(normal, wanted);
+        } catch (MathRuntimeException noNearer) {
+            return new ConjugateGradient(MOST_STEPS, ROUGH, false).solve(normal, wanted);
+        }
     }
 
     /** To the area of the piece, with what it gives. */

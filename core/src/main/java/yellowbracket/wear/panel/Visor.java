@@ -1,7 +1,6 @@
 package yellowbracket.wear.panel;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -128,11 +127,6 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
         return panels.stream().filter(p -> p.opening().name().equals(opening)).findFirst();
     }
 
-    /** Panels that one looks through. */
-    public List<Panel> seenThrough() {
-        return panels;
-    }
-
     public static double grams(Panel p) {
         double mm2 = p.pattern().getArea();
         return p.sheet().plastic() ? mm2 * thick(p) * DENSITY / 1000 : mm2 / 1e4 * CLOTH_G_DM2;
@@ -145,10 +139,5 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
     /** Lenses to form, with those that will be spoilt. */
     public static int formed(int wanted) {
         return wanted + (int) Math.ceil(SPARES_SHARE * wanted) + (wanted > 0 ? 1 : 0);
-    }
-
-    /** The openings by size, largest first. */
-    public List<Opening> bySize() {
-        return openings.stream().sorted(Comparator.comparingDouble(Opening::areaMm2).reversed()).toList();
     }
 }
