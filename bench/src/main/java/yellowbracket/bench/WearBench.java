@@ -14,7 +14,6 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.join.Weighed;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
@@ -29,6 +28,7 @@ import yellowbracket.size.HeadForm;
 import yellowbracket.size.Room;
 import yellowbracket.wear.body.Balance;
 import yellowbracket.wear.body.HeadTurn;
+import yellowbracket.wear.body.Pocket;
 import yellowbracket.wear.body.Sharp;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Openings;
@@ -100,7 +100,7 @@ public class WearBench {
 
     @Benchmark
     public int pockets() {
-        return WearFigures.pockets(shell, field, fit.pose(), Progress.NONE).size();
+        return Pocket.beside(field, fit.pose(), shell, Progress.NONE).size();
     }
 
     @Benchmark

@@ -20,6 +20,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Sheeting;
+import yellowbracket.wear.body.Stand;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Panel;
 import yellowbracket.wear.panel.PanelWish;
@@ -43,7 +44,7 @@ final class WearCommand extends OneProp {
         var b = warmed(file.build().with(p));
         var derived = Opened.only(b, file.meshes(), p.id(), WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES,
                 WearFigures.BALANCE, WearFigures.TURNS, WearFigures.POCKETS, WearFigures.POWER, WearFigures.SEATS, WearFigures.AFTER_PAINT,
-                WearFigures.SHARP, WearFigures.WALK, WearFigures.PACKING);
+                WearFigures.SHARP, WearFigures.STAND, WearFigures.WALK, WearFigures.PACKING);
         String id = p.id();
         var balance = derived.get(WearFigures.BALANCE, id).orElseThrow(() -> new Refused(derived.reason(WearFigures.BALANCE, id) + "."));
         var visor = derived.get(WearFigures.VISOR, id);
@@ -126,15 +127,27 @@ final class WearCommand extends OneProp {
         var out = new ArrayList<Finding>();
         d.get(WearFigures.PADS, id).ifPresent(p -> out.addAll(p.findings()));
         d.get(WearFigures.VISOR, id).ifPresent(v -> out.addAll(v.findings()));
-        d.get(WearFigures.VIEWS, id).ifPresent(v -> v.list().forEach(x -> out.addAll(x.findings())));
+        d.get(WearFigures.VIEWS, id).ifPresent(v -> v.list().forEach(x -> x.findings().forEach(f -> out.add(of(x.wearer(), f)))));
         d.get(WearFigures.CLOSURES, id).ifPresent(c -> out.addAll(c.findings()));
-        d.get(WearFigures.BALANCE, id).ifPresent(x -> x.list().forEach(y -> out.addAll(y.findings())));
-        d.get(WearFigures.TURNS, id).ifPresent(x -> x.list().forEach(y -> out.addAll(y.findings())));
+        var names = d.get(WearFigures.HEADS, id).map(h -> h.list().stream().map(x -> x.wearer().name()).toList()).orElse(List.of());
+        var turns = d.get(WearFigures.TURNS, id).map(WearFigures.Turns::list).orElse(List.of());
+        var balances = d.get(WearFigures.BALANCE, id).map(WearFigures.Balances::list).orElse(List.of());
+        for (int i = 0; i < names.size(); i++) {
+            String name = names.get(i);
+            if (i < balances.size()) balances.get(i).findings().forEach(f -> out.add(of(name, f)));
+            if (i < turns.size()) turns.get(i).findings().forEach(f -> out.add(of(name, f)));
+        }
         d.get(WearFigures.POWER, id).ifPresent(x -> out.addAll(x.power().findings()));
         d.get(WearFigures.SEATS, id).ifPresent(x -> x.list().forEach(y -> y.finding().ifPresent(out::add)));
         d.get(WearFigures.AFTER_PAINT, id).ifPresent(x -> out.addAll(x.findings()));
+        d.get(WearFigures.SHARP, id).ifPresent(x -> x.list().forEach(y -> out.add(y.finding())));
+        d.get(WearFigures.STAND, id).flatMap(Stand::finding).ifPresent(out::add);
         d.get(WearFigures.WALK, id).ifPresent(x -> x.list().forEach(y -> out.addAll(y.findings())));
         return out.stream().distinct().sorted(Finding.GRAVEST_FIRST).toList();
+    }
+
+    private static Finding of(String wearer, Finding f) {
+        return new Finding(f.weight(), f.subject(), wearer + ": " + f.words(), f.fix());
     }
 
     private static List<Object> pads(Derived d, String id) {
@@ -154,12 +167,13 @@ final class WearCommand extends OneProp {
             double r = o.surface().radiusMm(0);
             out.add(map("opening", o.name(), "areaMm2", o.areaMm2(), "radiusMm", Double.isFinite(r) ? r : null, "surface",
                     o.surface().words(), "standsOffMm", o.standsOffMm(), "closed", v.wishes().get(i).kind().words(), "bendDeg",
-                    p.map(x -> x.bend().degrees()).orElse(null), "bend", p.map(x -> x.bend().words()).orElse(null), "flat",
-                    p.map(x -> map("widthMm", x.wideMm(), "heightMm", x.highMm())).orElse(null), "openShare",
+                    p.filter(Panel::laid).map(x -> x.bend().degrees()).orElse(null), "bend",
+                    p.filter(Panel::laid).map(x -> x.bend().words()).orElse(null), "flat",
+                    p.filter(Panel::laid).map(x -> map("widthMm", x.wideMm(), "heightMm", x.highMm())).orElse(null), "openShare",
                     through.map(x -> x.through().openShare()).orElse(null), "seenShare",
                     through.map(x -> x.through().seenShare()).orElse(null), "dusk",
                     through.map(x -> x.through().enough(ViewThrough.When.DUSK)).orElse(null), "airCm2",
-                    through.map(x -> x.airCm2()).orElse(null)));
+                    through.filter(x -> x.airCm2().isPresent()).map(x -> x.airCm2().getAsDouble()).orElse(null)));
         }
         return out;
     }

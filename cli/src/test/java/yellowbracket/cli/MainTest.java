@@ -290,6 +290,9 @@ class MainTest {
         var j = yb("wear", build, "--prop", "mask", "--close", "left=pressed", "--close", "right=mesh", "--files", folder, "--json").json();
         holds(j, "pads", "visors", "magnets", "balance", "headTurn", "pockets", "files", "findings", "walk", "packing");
         holds(j.get("balance"), "massG", "centre", "neckNmm");
+        assertThat(j.get("walk").get(0).get("items")).hasSizeGreaterThan(6);
+        assertThat(j.get("visors").get(0).get("seenShare").asDouble()).as("a mask is looked through too").isPositive();
+        holds(j.get("headTurn"), "leftDeg", "rightDeg", "upDeg", "downDeg");
         assertThat(j.get("visors")).hasSize(2);
         holds(j.get("visors").get(0), "opening", "areaMm2", "radiusMm", "bendDeg", "flat", "openShare");
         assertThat(folder.resolve("lens-left.3mf")).isNotEmptyFile();

@@ -12,7 +12,6 @@ import yellowbracket.mesh.io.MeshWriter;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Lens;
 import yellowbracket.wear.panel.Panel;
-import yellowbracket.wear.panel.PanelWish;
 import yellowbracket.wear.panel.Visor;
 
 /** Templates and bodies of the fitting out: pads and sheets at 1:1, lenses to print, bucks to form over. */
@@ -31,11 +30,7 @@ public final class FitOutFiles {
         var files = new ArrayList<Path>();
         var left = new ArrayList<String>();
         for (var set : pads) if (!set.cut().isEmpty()) files.addAll(pads(folder, set));
-        var flat = visor.stream()
-                .flatMap(v -> v.panels().stream())
-                .filter(p -> p.wish().kind() == PanelWish.Kind.SHEET || p.wish().kind() == PanelWish.Kind.MESH)
-                .map(FitOutFiles::pattern)
-                .toList();
+        var flat = visor.stream().flatMap(v -> v.panels().stream()).filter(Panel::laid).map(FitOutFiles::pattern).toList();
         if (!flat.isEmpty()) {
             var pdf = folder.resolve("visor.pdf");
             OneToOne.pdf(flat, pdf);

@@ -22,6 +22,8 @@ public record Removable(Kind kind, String what, double newton, int count, boolea
     private static final double INSERT_N = 150, HOOK_MPA = 0.03;
     private static final double INSERT_WIDE_MM = 4.2, WALL_MM = 1.2;
     private static final int MOST = 12;
+    /** Between magnets that are glued in, and printed over, mm. */
+    public static final double OPEN_GAP_MM = 0.4, SEALED_GAP_MM = 2.0;
 
     /**
      * Pull between two equal discs across a gap, paint and tilt taken off. N.
@@ -33,9 +35,7 @@ public record Removable(Kind kind, String what, double newton, int count, boolea
 
     /** The smallest count of each kind, fewest first; what has no room on the face is told as that. @param gapMm between magnets */
     public static List<Removable> of(Seam seam, Loads.Demand demand, double gapMm) {
-        double wide = Weakest.room(seam.face().shape(), 0), across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
-        // what pries it open is held at half its breadth
-        double load = demand.newton() + demand.bendingNmm() / (across / 2), pull = JoinPlan.LEAST_RESERVE * load;
+        double wide = Weakest.room(seam.face().shape(), 0), load = loadN(seam, demand), pull = JoinPlan.LEAST_RESERVE * load;
         var out = new ArrayList<Removable>();
         for (var d : DISCS) {
             double one = pullN(d[0], d[1], gapMm);
@@ -56,8 +56,13 @@ public record Removable(Kind kind, String what, double newton, int count, boolea
 
     /** What the magnets that are in a seam hold over its pull. */
     public static double reserve(Seam seam, Loads.Demand demand, double magnetN) {
+        return over(magnetN, loadN(seam, demand));
+    }
+
+    /** What pulls it open, N: what pries it is held at half its breadth. */
+    public static double loadN(Seam seam, Loads.Demand demand) {
         double across = Math.max(10, Math.sqrt(Math.max(1, seam.areaMm2())));
-        return over(magnetN, demand.newton() + demand.bendingNmm() / (across / 2));
+        return demand.newton() + demand.bendingNmm() / (across / 2);
     }
 
     private static double over(double holds, double load) {

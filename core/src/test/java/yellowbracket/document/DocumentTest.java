@@ -5,6 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalTime;
+import yellowbracket.mesh.Vec3;
+import yellowbracket.wear.WearWish;
+import yellowbracket.wear.day.EventRule;
+import yellowbracket.wear.light.Bought;
+import yellowbracket.wear.light.Load;
+import yellowbracket.wear.panel.PanelWish;
+import yellowbracket.wear.panel.TintBath;
 import org.junit.jupiter.params.provider.ValueSource;
 import java.time.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -62,6 +69,32 @@ class DocumentTest {
         assertThat(ShopFile.fresh().withWearer(b.wearers().getFirst()).wearers().getFirst().scan()).contains(scan);
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> new yellowbracket.shop.HeadScan(222, List.of(1.0)))
                 .hasMessageContaining("3840 radii");
+    }
+
+    private static Build worn() {
+        var b = SmallBuild.build();
+        var p = b.props().getFirst();
+        var wish = WearWish.USUAL.with(new PanelWish("front", PanelWish.Kind.FORMED, "clear PETG", 0.75, 9))
+                .with(new Load("eyes", Load.Kind.STRIP, Optional.of("front"), List.of(), 0, 1))
+                .with(new Load("glow", Load.Kind.LIGHT, Optional.empty(), List.of(new Vec3(1, 2, 3), new Vec3(4, 5, 6)), 0, 3))
+                .with(new Bought("hose", Bought.Kind.HOSE, new Vec3(1, 2, 3), List.of(Vec3.ZERO, new Vec3(1, 2, 3)), 8, 40))
+                .with(EventRule.USUAL.getFirst().as(EventRule.State.BROKEN))
+                .withBath(Optional.of(new TintBath(21, 70, 64, 5)))
+                .withLitHours(3)
+                .withWornHours(2)
+                .withCounterG(120);
+        return b.with(p.withWear(wish));
+    }
+
+    @Test
+    void whatIsFittedOutIsKeptAndAsItsSchemaSays() throws Exception {
+        assertThat(BuildJson.read(BuildJson.write(worn()))).isEqualTo(worn());
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        var json = BuildJson.write(worn());
+        assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("\"marginMm\"", "\"margin\"")))).isNotEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("\"roomC\" : 21.0", "\"roomC\" : \"warm\"")))).isNotEmpty();
     }
 
     @Test

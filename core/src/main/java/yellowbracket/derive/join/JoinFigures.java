@@ -57,9 +57,6 @@ public final class JoinFigures {
     /** What the cut station worked into each seam. */
     public static final Figure<Worked> FITTINGS = Figure.ofProp("hardware of seams", Worked.class, JoinFigures::fittings);
 
-    /** Between magnets that are glued in, and printed over, mm. */
-    private static final double OPEN_GAP_MM = 0.4, SEALED_GAP_MM = 2.0;
-
     /** What broke and how it is mended. */
     public static final Figure<Mends> MENDS = Figure.ofProp("mends", Mends.class, JoinFigures::mends);
 
@@ -145,7 +142,7 @@ public final class JoinFigures {
                 pieces++;
                 all |= through;
                 if (f.kind().magnet()) pull += Removable.pullN(f.diameterMm(), f.lengthMm(),
-                        f.kind() == RegistrationKind.SEALED_MAGNETS ? SEALED_GAP_MM : OPEN_GAP_MM);
+                        f.kind() == RegistrationKind.SEALED_MAGNETS ? Removable.SEALED_GAP_MM : Removable.OPEN_GAP_MM);
                 else pegs += Math.PI / 4 * f.diameterMm() * f.diameterMm();
                 var stock = f.kind() == RegistrationKind.DOWELS ? Rod.Stock.BEECH : Rod.Stock.ALUMINIUM; // here: the weakest metal there is
                 if (f.kind() == RegistrationKind.RODS || f.kind() == RegistrationKind.DOWELS || through)

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
@@ -24,17 +25,15 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
 import yellowbracket.join.JoinPlan;
+import yellowbracket.join.Removable;
 import yellowbracket.join.Weighed;
 import yellowbracket.log.Entry;
-import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Air;
 import yellowbracket.size.Cavity;
-import yellowbracket.size.Fit;
-import yellowbracket.size.HeadField;
-import yellowbracket.size.Pose;
+import yellowbracket.size.OnHead;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.wear.body.Balance;
 import yellowbracket.wear.body.HeadTurn;
@@ -48,6 +47,7 @@ import yellowbracket.wear.hold.FitAfter;
 import yellowbracket.wear.light.Bought;
 import yellowbracket.wear.light.Load;
 import yellowbracket.wear.light.Power;
+import yellowbracket.wear.light.Way;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Openings;
 import yellowbracket.wear.panel.ViewThrough;
@@ -57,6 +57,8 @@ import yellowbracket.wear.panel.Visor;
 public final class WearFigures {
     /** Holes in the wall of what is worn, prop mm. */
     public static final Figure<Openings> OPENINGS = Figure.ofProp("openings", Openings.class, WearFigures::openings);
+    /** Who has it on, be it a helm or a mask. */
+    public static final Figure<Heads> HEADS = Figure.ofProp("with it on", Heads.class, WearFigures::heads);
     public static final Figure<Visor> VISOR = Figure.ofProp("visor and lenses", Visor.class, WearFigures::visor);
     /** What is seen and breathed with all of it in. */
     public static final Figure<Views> VIEWS = Figure.ofProp("view through", Views.class, WearFigures::views);
@@ -79,24 +81,25 @@ public final class WearFigures {
     public static final Figure<Walks> WALK = Figure.ofProp("walk test", Walks.class, WearFigures::walks);
     public static final Figure<Packing> PACKING = Figure.ofProp("packing list", Packing.class, WearFigures::packing);
 
-    /** Between magnets that are glued in, and printed over, mm; grams for what a film and a filler weigh, g/cm3; magnets and rods. */
-    private static final double OPEN_GAP_MM = 0.4, SEALED_GAP_MM = 2.0, FILM_DENSITY = 1.3, FILLER_DENSITY = 1.2, METAL_DENSITY = 7.5;
+    /** What films, fillers, magnets and rods weigh, g/cm3. */
+    private static final double FILM_DENSITY = 1.3, FILLER_DENSITY = 1.2, METAL_DENSITY = 7.5;
     /** Of what is spread, so much is sanded off again; a starting value. */
     private static final double STAYS = 0.4;
-    private static final double UNKNOWN_G = 900, POCKET_CELL_MM = 5, PADS_MM = 12, LEAST_MM = 15, LONGEST_MM = 120, PATH_STEP_MM = 2,
-            BEND_OVER_MM = 6;
-    private static final int POCKETS_TOLD = 4;
+    /** Taken of a prop whose mass cannot be worked out. */
+    private static final double UNKNOWN_G = 900;
+    private static final double PATH_STEP_MM = 2;
     private static final double FACE_BACK_MM = 25;
 
     private WearFigures() {}
 
-    /** By wearer. @param airCm2 near the mouth with panels in */
-    public record View(String wearer, ViewThrough through, double airCm2, double openAirCm2, List<Finding> findings) {}
+    public record Heads(List<OnHead> list) {}
+
+    /** By wearer. @param airCm2 near the mouth with panels in, {@code openAirCm2} without; empty where the mouth lies free */
+    public record View(String wearer, ViewThrough through, OptionalDouble airCm2, OptionalDouble openAirCm2, List<Finding> findings) {}
 
     public record Views(List<View> list) {}
 
-    /** @param findings what was assumed */
-    public record Parts(List<Weighed> list, List<Finding> findings) {
+    public record Parts(List<Weighed> list) {
         public double grams() {
             return list.stream().mapToDouble(Weighed::grams).sum();
         }
@@ -180,21 +183,30 @@ public final class WearFigures {
         return out;
     }
 
+    private static Heads heads(Reads in) {
+        var fits = in.find(SizeFigures.FITS);
+        if (fits.isPresent()) return new Heads(fits.get().list().stream().map(OnHead::of).toList());
+        var masks = in.get(SizeFigures.MASK).list();
+        var shell = in.get(SizeFigures.CAVITY);
+        double s = in.of(Prop::scale);
+        return new Heads(masks.stream().map(m -> OnHead.of(m, shell, s)).toList());
+    }
+
     private static Views views(Reads in) {
-        var visor = in.get(VISOR);
+        var panels = in.get(VISOR).panels();
+        var closed = panels.stream().filter(p -> p.sheet().plastic()).toList();
         var cavity = in.get(SizeFigures.CAVITY);
         double s = in.of(Prop::scale);
-        return new Views(in.get(SizeFigures.FITS).list().stream().map(f -> {
-            var form = f.clearance().form();
-            var through = ViewThrough.of(f.vision(), form, f.pose(), visor.panels());
-            var closed = visor.panels().stream().filter(p -> p.sheet().plastic()).toList();
-            double air = closed.isEmpty() ? f.air().openCm2()
-                    : Air.behind(form, cavity, s, f.pose(), (p, d) -> ViewThrough.wallMm(p, d, closed)).openCm2();
-            return new View(f.wearer().name(), through, air, f.air().openCm2(), judged(through, air, closed.isEmpty()));
+        return new Views(in.get(HEADS).list().stream().map(h -> {
+            var through = ViewThrough.of(h.vision(), h.form(), h.pose(), panels);
+            var open = h.air().map(a -> OptionalDouble.of(a.openCm2())).orElse(OptionalDouble.empty());
+            var air = closed.isEmpty() || open.isEmpty() ? open
+                    : OptionalDouble.of(Air.behind(h.form(), cavity, s, h.pose(), (p, d) -> ViewThrough.wallMm(p, d, closed)).openCm2());
+            return new View(h.wearer().name(), through, air, open, judged(through, air, closed.isEmpty()));
         }).toList());
     }
 
-    private static List<Finding> judged(ViewThrough t, double air, boolean open) {
+    private static List<Finding> judged(ViewThrough t, OptionalDouble air, boolean open) {
         var out = new ArrayList<Finding>();
         for (var w : ViewThrough.When.values()) if (t.openShare() > 0.02 && t.enough(w) < 0.5) {
             out.add(Finding.care(String.format(java.util.Locale.ROOT,
@@ -202,9 +214,9 @@ public final class WearFigures {
                     100 * t.enough(w), 100 * w.least())));
             break;
         }
-        if (!open && air < Air.WANTED_CM2) out.add(Finding.care(String.format(java.util.Locale.ROOT,
+        if (!open && air.isPresent() && air.getAsDouble() < Air.WANTED_CM2) out.add(Finding.care(String.format(java.util.Locale.ROOT,
                 "with the sheet in %.1f cm2 is left to breathe through, %.0f wanted: it fogs; leave a gap above and below, mesh, or a fan",
-                air, Air.WANTED_CM2)));
+                air.getAsDouble(), Air.WANTED_CM2)));
         return out;
     }
 
@@ -231,7 +243,7 @@ public final class WearFigures {
                 .map(c -> in.shop(s -> film(c, s)))
                 .filter(g -> g > 0)
                 .ifPresent(g -> out.add(new Weighed("paint", g, at)));
-        return new Parts(List.copyOf(out), List.of());
+        return new Parts(List.copyOf(out));
     }
 
     private static double filler(SmoothPlan p) {
@@ -244,7 +256,8 @@ public final class WearFigures {
 
     private static Pads pads(Reads in) {
         var foams = in.shop(Catalogue::foams);
-        double grams = in.find(PARTS).map(Parts::grams).filter(g -> g > 0).orElse(UNKNOWN_G);
+        var known = in.find(PARTS).map(Parts::grams).filter(g -> g > 0);
+        double grams = known.orElse(UNKNOWN_G);
         var told = in.build(b -> padNotes(b));
         String prop = in.prop();
         var shell = shell(in);
@@ -256,6 +269,9 @@ public final class WearFigures {
                                 .map(n -> Map.entry(n.zone(), n.tightMm()))
                                 .toList()),
                         shell))
+                .map(p -> known.isPresent() ? p
+                        : p.saying(Finding.care(String.format(java.util.Locale.ROOT,
+                                "its mass could not be worked out: the crown pads are made for %.0f g", UNKNOWN_G))))
                 .toList());
     }
 
@@ -278,20 +294,20 @@ public final class WearFigures {
         });
         for (var b : in.of(p -> p.wear().bought())) if (b.grams() > 0) parts.add(new Weighed(b.name(), b.grams(), b.at().times(scale)));
         if (!in.of(Prop::worn)) return new Balances(List.of(Balance.carried(parts)));
-        var fits = in.find(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
-        if (fits.isEmpty()) return new Balances(List.of(Balance.carried(parts)));
+        var heads = in.find(HEADS).map(Heads::list).orElse(List.of());
+        if (heads.isEmpty()) return new Balances(List.of(Balance.carried(parts)));
         var pads = in.find(PADS).map(Pads::sets).orElse(List.of());
         double counter = in.of(p -> p.wear().counterG());
         var shell = shell(in);
         var out = new ArrayList<Balance>();
-        for (int i = 0; i < fits.size(); i++) {
-            var f = fits.get(i);
+        for (int i = 0; i < heads.size(); i++) {
+            var h = heads.get(i);
             var mine = new ArrayList<>(parts);
             if (i < pads.size()) for (var p : pads.get(i).cut())
-                mine.add(new Weighed("pad, " + p.name(), p.areaMm2() * p.thicknessMm() * FOAM_G_MM3, f.pose().place(p.middle())));
-            var behind = behind(f, shell);
+                mine.add(new Weighed("pad, " + p.name(), p.areaMm2() * p.thicknessMm() * FOAM_G_MM3, h.pose().place(p.middle())));
+            var behind = behind(h, shell);
             if (counter > 0 && behind.isPresent()) mine.add(new Weighed("counterweight", counter, behind.get()));
-            out.add(Balance.worn(mine, Balance.joint(f.clearance().form(), f.pose()), behind));
+            out.add(Balance.worn(mine, Balance.joint(h.form(), h.pose()), behind));
         }
         return new Balances(List.copyOf(out));
     }
@@ -301,9 +317,9 @@ public final class WearFigures {
     /** Within the wall behind the head, low, mm. */
     private static final double IN_FRONT_OF_WALL_MM = 6, LOW = -0.12;
 
-    private static Optional<Vec3> behind(Fit f, ScaledShell shell) {
-        var from = f.pose().place(new Vec3(0, 0, LOW * f.clearance().form().measures().heightMm()));
-        var back = f.pose().direction(new Vec3(0, -1, 0));
+    private static Optional<Vec3> behind(OnHead h, ScaledShell shell) {
+        var from = h.pose().place(new Vec3(0, 0, LOW * h.form().measures().heightMm()));
+        var back = h.pose().direction(new Vec3(0, -1, 0));
         double far = shell.firstMm(from, back);
         return Double.isFinite(far) ? Optional.of(from.plus(back.times(far - IN_FRONT_OF_WALL_MM))) : Optional.empty();
     }
@@ -311,32 +327,14 @@ public final class WearFigures {
     private static Turns turns(Reads in) {
         var m = in.get(ModelFigures.MODEL).mesh();
         double s = in.of(Prop::scale);
-        return new Turns(
-                in.get(SizeFigures.FITS).list().stream().map(f -> HeadTurn.of(m, s, f.clearance().form(), f.pose(), f.wearer())).toList());
+        return new Turns(in.get(HEADS).list().stream().map(h -> HeadTurn.of(m, s, h.form(), h.pose(), h.wearer())).toList());
     }
 
     private static Pockets pockets(Reads in) {
         var fits = in.get(SizeFigures.FITS).list();
         if (fits.isEmpty()) throw in.none();
-        return new Pockets(pockets(shell(in), in.get(SizeFigures.FIELDS).list().getFirst(), fits.getFirst().pose(), in.progress()));
+        return new Pockets(Pocket.beside(in.get(SizeFigures.FIELDS).list().getFirst(), fits.getFirst().pose(), shell(in), in.progress()));
     }
-
-    /** The largest boxes beside a posed head. */
-    public static List<Pocket> pockets(ScaledShell shell, HeadField field, Pose pose, Progress progress) {
-        return Pocket.Room.of(shell, p -> field.at(pose.inHead(p)), POCKET_CELL_MM, PADS_MM, p -> inHollow(shell, pose, p), progress)
-                .several(POCKETS_TOLD, LEAST_MM, LONGEST_MM);
-    }
-
-    /** Nothing lies between a place and the axis of the head beside it. */
-    private static boolean inHollow(ScaledShell shell, Pose pose, Vec3 p) {
-        var amid = pose.place(new Vec3(0, 0, Math.clamp(pose.inHead(p).z(), -AXIS_MM, AXIS_MM)));
-        var d = amid.minus(p);
-        double far = d.norm();
-        return far < 1 || !shell.blocked(p, d.times(1 / far), far);
-    }
-
-    /** Up and down the axis of a head, mm. */
-    private static final double AXIS_MM = 70;
 
     private static Lit power(Reads in) {
         var loads = in.of(p -> p.wear().loads());
@@ -347,8 +345,8 @@ public final class WearFigures {
         for (var l : loads) {
             var path = path(in, l, s);
             paths.put(l.name(), path);
-            double length = path.size() > 1 ? length(path) : l.lengthMm();
-            runs.add(new Power.Run(l, length, path.size() > 2 ? tightest(path) : Double.POSITIVE_INFINITY));
+            var way = new Way(path);
+            runs.add(new Power.Run(l, path.size() > 1 ? way.lengthMm() : l.lengthMm(), way.tightestMm()));
         }
         return new Lit(Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of())),
                 Map.copyOf(paths));
@@ -357,38 +355,22 @@ public final class WearFigures {
     private static List<Vec3> path(Reads in, Load l, double s) {
         if (l.opening().isPresent()) return in.find(OPENINGS)
                 .flatMap(o -> o.list().stream().filter(x -> x.name().equals(l.opening().get())).findFirst())
-                .map(o -> o.loop())
+                .map(o -> closed(o.loop()))
                 .orElse(List.of());
         if (l.places().size() < 2) return l.places().stream().map(p -> p.times(s)).toList();
         return over(in, l.places(), s);
+    }
+
+    private static List<Vec3> closed(List<Vec3> loop) {
+        var out = new ArrayList<>(loop);
+        if (!loop.getFirst().equals(loop.getLast())) out.add(loop.getFirst());
+        return out;
     }
 
     /** The shortest way over the surface through places of the model, prop mm. */
     private static List<Vec3> over(Reads in, List<Vec3> places, double s) {
         var light = in.get(ModelFigures.PROXY).mesh();
         return SurfacePath.through(Painted.all(light, 0), places, PATH_STEP_MM).points().stream().map(p -> p.times(s)).toList();
-    }
-
-    private static double length(List<Vec3> path) {
-        double sum = 0;
-        for (int i = 1; i < path.size(); i++) sum += path.get(i).distance(path.get(i - 1));
-        return sum;
-    }
-
-    /** The least radius through places some mm apart along it. */
-    private static double tightest(List<Vec3> path) {
-        double least = Double.POSITIVE_INFINITY;
-        for (int i = 0; i < path.size(); i++) {
-            int a = i, b = i;
-            while (a > 0 && path.get(a).distance(path.get(i)) < BEND_OVER_MM) a--;
-            while (b < path.size() - 1 && path.get(b).distance(path.get(i)) < BEND_OVER_MM) b++;
-            var u = path.get(i).minus(path.get(a));
-            var v = path.get(b).minus(path.get(i));
-            double area2 = u.cross(v).norm(), c = path.get(a).distance(path.get(b));
-            if (area2 > 1e-6 && u.norm() > BEND_OVER_MM / 2 && v.norm() > BEND_OVER_MM / 2)
-                least = Math.min(least, u.norm() * v.norm() * c / (2 * area2));
-        }
-        return least;
     }
 
     private static Seats seats(Reads in) {
@@ -398,7 +380,7 @@ public final class WearFigures {
         return new Seats(bought.stream().map(b -> {
             var near = shell.index().closest(b.at());
             return b.seat(shell, shell.mesh().areaVector(near.triangle()).unit(),
-                    b.along().size() < 2 ? 0 : length(over(in, b.along(), in.of(Prop::scale))));
+                    b.along().size() < 2 ? 0 : new Way(over(in, b.along(), in.of(Prop::scale))).lengthMm());
         }).toList());
     }
 
@@ -421,8 +403,9 @@ public final class WearFigures {
                     .fitted()
                     .stream()
                     .anyMatch(f -> f.seam().equals(j.seam().name()) && f.kind() == RegistrationKind.SEALED_MAGNETS);
-            double need = JoinPlan.LEAST_RESERVE * j.demand().newton();
-            Closure.of(j.seam().name(), registered.get().fitted(), sealed ? SEALED_GAP_MM : OPEN_GAP_MM, 0, need, worn).ifPresent(out::add);
+            double need = JoinPlan.LEAST_RESERVE * Removable.loadN(j.seam(), j.demand());
+            Closure.of(j.seam().name(), registered.get().fitted(), sealed ? Removable.SEALED_GAP_MM : Removable.OPEN_GAP_MM, 0, need, worn)
+                    .ifPresent(out::add);
         }
         return new Closures(List.copyOf(out));
     }
@@ -450,19 +433,21 @@ public final class WearFigures {
     }
 
     private static Walks walks(Reads in) {
-        var fits = in.get(SizeFigures.FITS).list();
+        var heads = in.get(HEADS).list();
         var views = in.get(VIEWS).list();
         var turns = in.get(TURNS).list();
         var balances = in.get(BALANCE).list();
         double hours = in.of(p -> p.wear().wornHours());
+        boolean covers = in.get(SizeFigures.CAVITY).holdsAHead();
         var told = in.build(WearFigures::walked);
+        String prop = in.prop();
         var out = new ArrayList<WalkTest>();
-        for (int i = 0; i < fits.size(); i++) {
+        for (int i = 0; i < heads.size(); i++) {
             var results = new EnumMap<WalkTest.What, WalkTest.Result>(WalkTest.What.class);
-            String name = fits.get(i).wearer().name(), prop = in.prop();
+            String name = heads.get(i).wearer().name();
             told.stream().filter(w -> w.prop().equals(prop) && w.wearer().equals(name)).forEach(w -> results.put(w.what(), w.result()));
             var v = views.get(i);
-            out.add(WalkTest.of(new WalkTest.Known(fits.get(i), Optional.of(v.through), v.airCm2, turns.get(i), balances.get(i), hours),
+            out.add(WalkTest.of(new WalkTest.Known(heads.get(i), v.through, v.airCm2, turns.get(i), balances.get(i), hours, covers),
                     results));
         }
         return new Walks(List.copyOf(out));

@@ -49,6 +49,9 @@ public record HeadTurn(double leftDeg, double rightDeg, double upDeg, double dow
                 up = until(free, body, joint, Vec3.X, 1, UP, "up", touches),
                 down = until(free, body, joint, Vec3.X, -1, DOWN, "down", touches);
         var found = new ArrayList<Finding>();
+        if (wearer.bodyHeightMm().isEmpty())
+            found.add(Finding.note(text("how tall %s is was not measured: the body of an adult of %.2f m is assumed", wearer.name(),
+                    wearer.standingMm() / 1000)));
         if (free.size() < 0.98 * points.size()) found.add(Finding
                 .care(text("%.0f %% of its lower edge lies within neck or shoulders as they are taken to be: try it on over the costume",
                         100 - 100.0 * free.size() / points.size())));

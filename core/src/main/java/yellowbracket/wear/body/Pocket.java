@@ -13,6 +13,8 @@ import yellowbracket.mesh.Bounds3;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.ScaledShell;
+import yellowbracket.size.HeadField;
+import yellowbracket.size.Pose;
 
 /**
  * Free room in a shell beside the head and its pads: an upright box.
@@ -25,6 +27,26 @@ public record Pocket(Bounds3 box, double reachMm) {
     /** Fingers that hold something; a whole hand. */
     public static final double FINGERS_MM = 22, HAND_MM = 42;
     private static final double FINGER_MM = 60;
+
+    /** How finely a hollow is felt; kept off the head for pads and hair; sides of what is looked for; how many are told; mm. */
+    private static final double CELL_MM = 5, PADS_MM = 12, LEAST_MM = 15, LONGEST_MM = 120;
+    private static final int TOLD = 4;
+    /** Up and down the axis of a head, mm. */
+    private static final double AXIS_MM = 70;
+
+    /** The largest beside a posed head, largest first. */
+    public static List<Pocket> beside(HeadField field, Pose pose, ScaledShell shell, Progress progress) {
+        return Room.of(shell, p -> field.at(pose.inHead(p)), CELL_MM, PADS_MM, p -> inHollow(shell, pose, p), progress)
+                .several(TOLD, LEAST_MM, LONGEST_MM);
+    }
+
+    /** Nothing lies between a place and the axis of the head beside it. */
+    private static boolean inHollow(ScaledShell shell, Pose pose, Vec3 p) {
+        var amid = pose.place(new Vec3(0, 0, Math.clamp(pose.inHead(p).z(), -AXIS_MM, AXIS_MM)));
+        var d = amid.minus(p);
+        double far = d.norm();
+        return far < 1 || !shell.blocked(p, d.times(1 / far), far);
+    }
 
     public double volumeMm3() {
         return box.size().x() * box.size().y() * box.size().z();

@@ -29,7 +29,8 @@ public record Sharp(Kind kind, Vec3 at, double radiusMm, double lengthMm, double
     private static final double POINT_DEEP_MM = 2.5, EDGE_DEEP_MM = 0.8, BENT_DEG = 40;
     /** Points of one tip; and how many are told. */
     private static final double ONE_TIP_MM = 15, OFF_MM = 1e-3;
-    private static final int MOST = 24, AROUND = 12;
+    public static final int MOST = 24;
+    private static final int AROUND = 12;
     /** Nothing so near before it, mm; cosine below which the facets of a corner make it a point. */
     private static final double OPEN_MM = 400, POINTED = 0.9;
 

@@ -64,6 +64,15 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             return stack.freeMm();
         }
 
+        /** By how much foams of one name differ; one that bears is pressed until it bears, be it soft or firm. */
+        public double softest() {
+            return none() || liftN > 0 ? 1 : stack.layers().getFirst().foam().least() / stack.layers().getFirst().foam().kpa();
+        }
+
+        public double firmest() {
+            return none() || liftN > 0 ? 1 : stack.layers().getFirst().foam().most() / stack.layers().getFirst().foam().kpa();
+        }
+
         public String words() {
             return stack.words();
         }
@@ -131,7 +140,11 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
             return new PadPlan(fit.wearer(), List.of(), grams, 0, Optional.empty(), findings);
         }
         var chosen = choose(laid, grams, foams);
-        double sinks = chosen.sinks;
+        boolean borne = liftN(laid, chosen.stacks, MOST_SINK_MM) >= grams * GRAVITY;
+        double sinks = borne ? chosen.sinks : 0;
+        if (!borne)
+            findings.add(Finding.stop("no pad on the crown bears it: there is no room for one, so it stands on the head or hangs on the "
+                    + "sides; a larger scale, or a cradle"));
         var pads = new ArrayList<Pad>();
         for (int i = 0; i < laid.size(); i++) pads.add(pad(laid.get(i), chosen.stacks.get(i), sinks));
         judge(pads, grams, sinks, findings);
@@ -358,6 +371,13 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
         if (Math.abs(sinks) > SINKS_MM) out.add(Finding.care(sinks > 0 ? String.format(Locale.ROOT,
                 "it sinks %.0f mm under its %.0f g: the eyes come to sit too high in the opening; firmer foam on the crown", sinks, grams)
                 : String.format(Locale.ROOT, "the pads push it up by %.0f mm: thinner foam on the crown, or a chin strap", -sinks)));
+    }
+
+    /** With one more thing to say. */
+    public PadPlan saying(Finding f) {
+        var all = new ArrayList<>(findings);
+        all.add(f);
+        return new PadPlan(wearer, pads, grams, sinksMm, cradle, List.copyOf(all));
     }
 
     /** Pads of the same place and layers in another set: they can stay. */

@@ -75,7 +75,12 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
         findings = List.copyOf(findings);
     }
 
-    /** Area of sheet it takes, as a rectangle. */
+    /** Whether it is cut flat and laid in; else it is printed or formed to its shape. */
+    public boolean laid() {
+        return wish.kind() == PanelWish.Kind.SHEET || wish.kind() == PanelWish.Kind.MESH;
+    }
+
+    /** Of the flat pattern. */
     public double wideMm() {
         return pattern.getEnvelopeInternal().getWidth();
     }
@@ -96,15 +101,19 @@ public record Panel(Opening opening, Opening covered, PanelWish wish, Sheeting s
         double[] glued = glued(o, covered, shell);
         double share = glued[1] > 0 ? glued[0] / glued[1] : 0;
         String where = "the " + o.name() + " opening";
-        if (bend.how == How.NOT) found.add(Finding.of(Weight.STOP, Subject.WHOLE, String.format(Locale.ROOT,
+        boolean laid = wish.kind() == PanelWish.Kind.SHEET;
+        if (wish.kind() == PanelWish.Kind.PRESSED)
+            found.add(Finding.note(where + ": what a printed lens lets through is not known, that of " + sheet.name()
+                    + " is taken; hold a sample against the light"));
+        if (laid && bend.how == How.NOT) found.add(Finding.of(Weight.STOP, Subject.WHOLE, String.format(Locale.ROOT,
                 "%s: %s of %.1f mm does not bend to a radius of %.0f mm, warm it takes %.0f: a thinner sheet, or form it over a buck",
                 where, sheet.name(), t, bend.radiusMm, WARM_TIMES * t)));
-        if (o.standsOffMm() > 2 * GLUE_GAP_MM && sheet.plastic()) found.add(Finding.of(Weight.CARE, Subject.WHOLE,
+        if (laid && o.standsOffMm() > 2 * GLUE_GAP_MM) found.add(Finding.of(Weight.CARE, Subject.WHOLE,
                 String.format(Locale.ROOT,
                         "%s: the wall round it is bent both ways, a sheet stands off by up to %.1f mm: fill behind it, or form a lens",
                         where, o.standsOffMm())));
-        if (share < LITTLE_GLUE) found.add(Finding.of(Weight.CARE, Subject.WHOLE, String.format(Locale.ROOT,
-                "%s: only %.0f %% of the margin comes to lie on the wall: tabs, or screws", where, 100 * share)));
+        if (wish.kind() != PanelWish.Kind.PRESSED && share < LITTLE_GLUE) found.add(Finding.of(Weight.CARE, Subject.WHOLE, String
+                .format(Locale.ROOT, "%s: only %.0f %% of the margin comes to lie on the wall: tabs, or screws", where, 100 * share)));
         return new Panel(o, covered, wish, sheet, pattern, window, bend, glued[0], share, found);
     }
 

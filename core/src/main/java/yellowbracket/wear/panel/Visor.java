@@ -21,6 +21,7 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
     private static final double DENSITY = 1.2, CLOTH_G_DM2 = 3;
     /** A printed lens is as thick as the wall, mm. */
     public static final double LENS_MM = 3;
+    /** One more at least, and one in four; a starting value. */
     private static final double SPARES_SHARE = 0.25;
 
     public Visor {
@@ -83,8 +84,7 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
     private static List<Nest> nests(List<Panel> panels) {
         var by = new TreeMap<String, List<Panel>>();
         for (var p : panels) {
-            boolean cut = p.wish().kind() == PanelWish.Kind.SHEET || p.wish().kind() == PanelWish.Kind.MESH;
-            if (cut) by.computeIfAbsent(p.sheet().name() + "/" + p.wish().thickMm(), k -> new ArrayList<>()).add(p);
+            if (p.laid()) by.computeIfAbsent(p.sheet().name() + "/" + p.wish().thickMm(), k -> new ArrayList<>()).add(p);
         }
         return by.values().stream().map(l -> Nest.of(l, l.getFirst().sheet(), l.getFirst().wish().thickMm())).toList();
     }
@@ -93,14 +93,17 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
     private static Map<String, Lens.Buck> bucks(List<Panel> panels, List<Finding> findings) {
         var out = new TreeMap<String, Lens.Buck>();
         for (var p : panels) if (p.wish().kind() == PanelWish.Kind.FORMED) try {
+            if (p.sheet().formsC() <= 0)
+                throw new IllegalStateException(p.sheet().name() + " does not soften for forming: choose another sheet");
             var b = p.buck();
             out.put(p.opening().name(), b);
             findings.add(Finding.care(String.format(Locale.ROOT,
                     "the buck of the %s opening must stand %.0f \u00b0C: print it in resin or cast it in plaster, PLA gives way; "
-                            + "the former's bed " + "takes %.0f x %.0f mm, the sheet thins to about %.0f %%, and one in four is spoilt",
-                    p.opening().name(), p.sheet().formsC(), b.wideMm(), b.deepMm(), 100 * b.thinned())));
+                            + "it takes %.0f x %.0f mm of the former's bed, the sheet thins to about %.0f %% on the average; "
+                            + "form %d, some are spoilt",
+                    p.opening().name(), p.sheet().formsC(), b.wideMm(), b.deepMm(), 100 * b.thinned(), formed(1))));
         } catch (IllegalStateException e) {
-            findings.add(Finding.care("the " + p.opening().name() + " opening: " + e.getMessage()));
+            findings.add(Finding.stop("the " + p.opening().name() + " opening: " + e.getMessage()));
         }
         return out;
     }
@@ -138,6 +141,6 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
 
     /** Lenses to form, with those that will be spoilt. */
     public static int formed(int wanted) {
-        return wanted + (int) Math.ceil(SPARES_SHARE * wanted) + (wanted > 0 ? 1 : 0);
+        return wanted + (int) Math.ceil(SPARES_SHARE * wanted);
     }
 }

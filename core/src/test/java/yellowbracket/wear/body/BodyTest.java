@@ -95,6 +95,14 @@ class BodyTest {
         assertThat(bell.findings()).isNotEmpty();
     }
 
+    @Test
+    void whoWasNotMeasuredStandingIsTakenForAnAdultAndToldSo() {
+        var nobody = new Wearer("Bo", ADA.head(), false, 0, Optional.empty(), Optional.empty(), Optional.empty());
+
+        assertThat(HeadTurn.of(bell(), 1, FORM, STRAIGHT, nobody).findings())
+                .anyMatch(f -> f.words().contains("an adult of 1.70 m is assumed"));
+    }
+
     private static Mesh bell() {
         var b = new MeshBuilder(64, 64);
         b.addAll(Shapes.box(new Vec3(-60, 90, -230), new Vec3(60, 96, 120)));

@@ -6,6 +6,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import yellowbracket.document.Build;
 import yellowbracket.document.SmallBuild;
@@ -19,12 +20,14 @@ import yellowbracket.shop.Wearer;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Fit;
 import yellowbracket.size.HeadForm;
+import yellowbracket.size.OnHead;
 import yellowbracket.size.Room;
 import yellowbracket.size.Zone;
 import yellowbracket.wear.body.Balance;
 import yellowbracket.wear.body.HeadTurn;
 import yellowbracket.wear.light.Load;
 import yellowbracket.wear.light.Power;
+import yellowbracket.wear.panel.ViewThrough;
 
 class DayTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
@@ -35,8 +38,9 @@ class DayTest {
         var cavity = Cavity.of(shell, Bvh.of(shell));
         var fit = Fit.of(Room.of(ada), HeadForm.of(ada.head()), cavity, 1, new Fit.Scales(0.5, "", 1, "", 2, "", true));
         var turn = new HeadTurn(50, 50, 20, 25, List.of(), List.of());
-        return new WalkTest.Known(fit, Optional.empty(), fit.air().openCm2(), turn,
-                Balance.worn(List.of(new Weighed("all", 900, new Vec3(0, 40, 0))), Vec3.ZERO, Optional.empty()), 4);
+        var on = OnHead.of(fit);
+        return new WalkTest.Known(on, ViewThrough.of(on.vision(), on.form(), on.pose(), List.of()), OptionalDouble.of(fit.air().openCm2()),
+                turn, Balance.worn(List.of(new Weighed("all", 900, new Vec3(0, 40, 0))), Vec3.ZERO, Optional.empty()), 4, !glasses);
     }
 
     @Test
@@ -56,6 +60,9 @@ class DayTest {
         assertThat(failed.findings()).singleElement().asString().contains("stairs", "helper");
         assertThat(failed.done()).isFalse();
         var all = new java.util.EnumMap<WalkTest.What, WalkTest.Result>(WalkTest.What.class);
+        assertThat(WalkTest.of(known(true), Map.of()).items()).as("its ears are free")
+                .extracting(WalkTest.Item::what)
+                .doesNotContain(WalkTest.What.HEARING);
         for (var w : WalkTest.What.values()) all.put(w, new WalkTest.Result(true, ""));
         assertThat(WalkTest.of(known(false), all).done()).isTrue();
     }

@@ -60,6 +60,17 @@ class PowerTest {
     }
 
     @Test
+    void aWayTellsItsLengthAndItsTightestBend() {
+        var quarter = new java.util.ArrayList<Vec3>();
+        for (int i = 0; i <= 40; i++) quarter.add(new Vec3(20 * Math.cos(Math.PI * i / 80), 20 * Math.sin(Math.PI * i / 80), 0));
+
+        assertThat(new Way(quarter).lengthMm()).isCloseTo(10 * Math.PI, within(0.01));
+        assertThat(new Way(quarter).tightestMm()).isCloseTo(20, within(0.1));
+        assertThat(new Way(List.of(Vec3.ZERO, new Vec3(50, 0, 0), new Vec3(90, 0, 0))).tightestMm()).isInfinite();
+        assertThat(new Way(List.of(Vec3.X)).lengthMm()).isZero();
+    }
+
+    @Test
     void nothingLitNeedsNothing() {
         assertThat(Power.of(List.of(), 6, List.of()).findings()).isEmpty();
         assertThat(Power.of(List.of(), 6, List.of()).cells()).isEmpty();

@@ -117,6 +117,23 @@ class PadPlanTest {
     }
 
     @Test
+    void whereTheCrownHasNoRoomItSaysThatNothingBearsIt() {
+        var p = plan(Shapes.cappedShell(124, 4, 50, 96, 64), 1, ADA, 900, PadPlan.told(List.of(Map.entry(Zone.CROWN, 40.0))));
+
+        assertThat(p.findings()).anyMatch(f -> f.words().contains("no pad on the crown bears it"));
+        assertThat(p.sinksMm()).isZero();
+    }
+
+    @Test
+    void foamsOfOneNameDifferAndTheRangeIsTold() {
+        for (var q : plan(124, 900).cut()) {
+            assertThat(q.softest()).isLessThanOrEqualTo(1);
+            assertThat(q.firmest()).isGreaterThanOrEqualTo(1);
+            if (q.zone() != Zone.CROWN) assertThat(q.firmest() / q.softest()).isGreaterThan(1.3);
+        }
+    }
+
+    @Test
     void withoutFoamItSaysSo() {
         var shell = Shapes.cappedShell(124, 4, 50, 96, 64);
         var index = Bvh.of(shell);

@@ -144,6 +144,24 @@ class PanelTest {
     }
 
     @Test
+    void whatDoesNotSoftenIsNotFormed() {
+        var v = Visor.of(new Openings(List.of(WINDOW), List.of()),
+                List.of(new PanelWish("front", PanelWish.Kind.FORMED, "tinted face shield", 1, 9)), Catalogue.builtIn().sheets(), SHELL,
+                220, 220);
+
+        assertThat(v.bucks()).isEmpty();
+        assertThat(v.findings()).anyMatch(f -> f.words().contains("does not soften"));
+    }
+
+    @Test
+    void ofAPrintedLensTheLightIsToldAsUnknown() {
+        var v = Visor.of(new Openings(List.of(WINDOW), List.of()),
+                List.of(new PanelWish("front", PanelWish.Kind.PRESSED, SMOKE.name(), 8, 9)), Catalogue.builtIn().sheets(), SHELL, 220, 220);
+
+        assertThat(v.findings()).anyMatch(f -> f.words().contains("hold a sample")).noneMatch(f -> f.words().contains("does not bend"));
+    }
+
+    @Test
     void noOpeningIsToldInWords() {
         var v = Visor.of(new Openings(List.of(), List.of()), List.of(), Catalogue.builtIn().sheets(), SHELL, 220, 220);
 
@@ -184,7 +202,7 @@ class PanelTest {
     @Test
     void spoiltOnesAreFormedBeforehand() {
         assertThat(Visor.formed(0)).isZero();
-        assertThat(Visor.formed(1)).isEqualTo(3);
-        assertThat(Visor.formed(4)).isEqualTo(6);
+        assertThat(Visor.formed(1)).isEqualTo(2);
+        assertThat(Visor.formed(4)).isEqualTo(5);
     }
 }

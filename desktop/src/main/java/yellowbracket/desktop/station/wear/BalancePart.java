@@ -32,15 +32,11 @@ final class BalancePart extends WearPart {
     }
 
     private Optional<Balance> balance() {
-        return model.result(WearFigures.BALANCE)
-                .filter(b -> !b.list().isEmpty())
-                .map(b -> b.list().get(Math.min(view.shownWearer(), b.list().size() - 1)));
+        return model.result(WearFigures.BALANCE).flatMap(x -> view.shown(x.list()));
     }
 
     private Optional<HeadTurn> turn() {
-        return model.result(WearFigures.TURNS)
-                .filter(t -> !t.list().isEmpty())
-                .map(t -> t.list().get(Math.min(view.shownWearer(), t.list().size() - 1)));
+        return model.result(WearFigures.TURNS).flatMap(x -> view.shown(x.list()));
     }
 
     private List<Sharp> sharp() {
@@ -55,9 +51,10 @@ final class BalancePart extends WearPart {
             return;
         }
         view.wearers(card);
-        card.row("weighs", Words.text("%.2f kg", b.get().grams() / 1000), "with paint, fillers and all that goes in",
+        card.row("weighs", Words.text("%.2f kg", b.get().grams() / 1000),
+                "about: prints as estimated, with paint, fillers and all that goes in",
                 b.get().grams() > Balance.MOST_G ? "stop" : b.get().grams() > Balance.HOURS_G ? "care" : "good");
-        if (prop().worn()) {
+        if (view.on().isPresent()) {
             card.row("neck", Words.text("%.2f Nm", Math.abs(b.get().neckNmm()) / 1000),
                     Words.text("pulls the face %s; %.1f is easy, %.1f tires within minutes", b.get().neckNmm() >= 0 ? "down" : "up",
                             Balance.EASY_NMM / 1000, Balance.TIRING_NMM / 1000),
@@ -115,6 +112,7 @@ final class BalancePart extends WearPart {
                 .number("long", Sharp::lengthMm, s -> s.lengthMm() > 0 ? words().length(s.lengthMm()) : "-")
                 .number("take off", Sharp::bluntMm, s -> words().length(s.bluntMm()))
                 .rows(sharp(), 6));
+        if (sharp().size() >= Sharp.MOST) card.text("the sharpest " + Sharp.MOST + "; blunt those and look again");
     }
 
     @Override
@@ -125,8 +123,8 @@ final class BalancePart extends WearPart {
         b.ifPresent(x -> {
             things.add(view.box(x.centre().minus(MARK), x.centre().plus(MARK), Role.PICKED.colour(), 2));
             labels.add(new Bench.Callout(x.centre(), Words.text("%.2f kg", x.grams() / 1000), ""));
-            view.fit().ifPresent(f -> {
-                var joint = Balance.joint(f.clearance().form(), f.pose());
+            view.on().ifPresent(h -> {
+                var joint = Balance.joint(h.form(), h.pose());
                 things.add(view.line(List.of(joint, new Vec3(joint.x(), joint.y(), joint.z() - 120)), false, Role.INK.colour(view.night()),
                         3));
                 things.add(view.line(List.of(x.centre(), new Vec3(x.centre().x(), x.centre().y(), x.centre().z() - 90)), false,
@@ -144,9 +142,9 @@ final class BalancePart extends WearPart {
         view.bench().callouts(labels);
         view.bench().legend().none();
         view.bench().gauges(b.map(x -> {
-            var out = new ArrayList<>(List
-                    .of(new Bench.Gauge("weighs", Words.text("%.2f kg", x.grams() / 1000), prop().worn() ? x.bearable().words() : "", "")));
-            if (prop().worn()) out.add(new Bench.Gauge("neck", Words.text("%.2f Nm", x.neckNmm() / 1000), "",
+            var out = new ArrayList<>(List.of(new Bench.Gauge("weighs", Words.text("%.2f kg", x.grams() / 1000),
+                    view.on().isPresent() ? x.bearable().words() : "", "")));
+            if (view.on().isPresent()) out.add(new Bench.Gauge("neck", Words.text("%.2f Nm", x.neckNmm() / 1000), "",
                     Math.abs(x.neckNmm()) > Balance.EASY_NMM ? "care" : "good"));
             turn().ifPresent(
                     t -> out.add(new Bench.Gauge("head turn", Words.text("%.0f\u00b0 + %.0f\u00b0", t.leftDeg(), t.rightDeg()), "", "")));

@@ -125,7 +125,7 @@ final class LightsPart extends WearPart {
     private void pockets(Card card) {
         var p = model.result(WearFigures.POCKETS);
         if (p.isEmpty() || p.get().list().isEmpty()) return;
-        card.title("pockets beside the head");
+        card.title("pockets beside the head of " + prop().size().wearers().getFirst());
         card.add(new Sheet<Pocket>("pockets", "none").words("room", q -> words().size(q.box().size()))
                 .words("a hand",
                         q -> q.reachMm() >= Pocket.HAND_MM ? "reaches it"

@@ -34,10 +34,7 @@ final class PadsPart extends WearPart {
     }
 
     private Optional<PadPlan> set() {
-        return model.result(WearFigures.PADS)
-                .map(WearFigures.Pads::sets)
-                .filter(s -> !s.isEmpty())
-                .map(s -> s.get(Math.min(view.shownWearer(), s.size() - 1)));
+        return model.result(WearFigures.PADS).flatMap(s -> view.shown(s.sets()));
     }
 
     @Override
@@ -58,9 +55,11 @@ final class PadsPart extends WearPart {
         card.row("sits", Words.text("%.0f mm %s", Math.abs(p.sinksMm()), p.sinksMm() < -0.5 ? "higher" : "lower"),
                 Words.text("than measured, with %.0f g on the crown pads", p.grams()),
                 Math.abs(p.sinksMm()) > PadPlan.SINKS_MM ? "care" : "good");
-        card.row("presses", Words.text("%.1f kPa", most),
-                Words.text("at its worst; %.0f is borne for hours on the average, %.0f at a point", PadPlan.COMFORT_KPA, PadPlan.POINT_KPA),
-                most > PadPlan.POINT_KPA ? "care" : "good");
+        var worst = p.cut().stream().max(java.util.Comparator.comparingDouble(PadPlan.Pad::mostKpa));
+        worst.ifPresent(q -> card.row("presses", Words.text("%.1f kPa", most), Words.text(
+                "at its worst, %s: %.1f to %.1f as foams of one name differ; %.0f is borne for hours on the average, %.0f at a point",
+                q.name(), most * q.softest(), most * q.firmest(), PadPlan.COMFORT_KPA, PadPlan.POINT_KPA),
+                most > PadPlan.POINT_KPA ? "care" : "good"));
         card.add(new Sheet<PadPlan.Pad>("pads", "no pads").words("pad", PadPlan.Pad::name)
                 .number("gap", PadPlan.Pad::gapMm, q -> words().length(q.gapMm()))
                 .words("foam", q -> q.none() ? "no pad" : q.words())
@@ -120,18 +119,18 @@ final class PadsPart extends WearPart {
 
     @Override
     void draw() {
-        var fit = view.fit();
+        var on = view.on();
         var set = set();
         var things = new ArrayList<Node>();
         var labels = new ArrayList<Bench.Callout>();
-        if (fit.isPresent() && set.isPresent()) {
-            var form = fit.get().clearance().form();
+        if (on.isPresent() && set.isPresent()) {
+            var form = on.get().form();
             var head = new Group(view.bench().drawn().plain(form.mesh(), view.neutral()));
             for (var p : set.get().cut())
                 head.getChildren().add(view.bench().drawn().byVertex(p.lies(), Ramp.foam(), view.neutral(), v -> p.thicknessMm()));
-            view.onHead(head, fit.get());
+            view.onHead(head, on.get());
             things.add(head);
-            set.get().cut().forEach(p -> labels.add(new Bench.Callout(fit.get().pose().place(p.middle()), p.name() + " " + mm(p), "")));
+            set.get().cut().forEach(p -> labels.add(new Bench.Callout(on.get().pose().place(p.middle()), p.name() + " " + mm(p), "")));
             set.get()
                     .cradle()
                     .ifPresent(c -> c.anchors().forEach(a -> labels.add(new Bench.Callout(a.at(), "anchor " + a.where(), "care"))));

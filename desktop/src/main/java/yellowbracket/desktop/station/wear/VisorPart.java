@@ -62,9 +62,7 @@ final class VisorPart extends WearPart {
     }
 
     private Optional<WearFigures.View> through() {
-        return model.result(WearFigures.VIEWS)
-                .filter(v -> !v.list().isEmpty())
-                .map(v -> v.list().get(Math.min(view.shownWearer(), v.list().size() - 1)));
+        return model.result(WearFigures.VIEWS).flatMap(v -> view.shown(v.list()));
     }
 
     @Override
@@ -95,9 +93,13 @@ final class VisorPart extends WearPart {
                 Words.text("%.0f %% of what is open indoors, %.0f %% at dusk", 100 * w.enough(ViewThrough.When.INDOORS),
                         100 * w.enough(ViewThrough.When.DUSK)),
                 dark.isPresent() ? "care" : "good");
-        card.row("air", Words.text("%.1f cm\u00b2", t.airCm2()),
-                Words.text("near the mouth with all in; %.1f open, %.0f wanted", t.openAirCm2(), Air.WANTED_CM2),
-                t.airCm2() < Air.WANTED_CM2 ? "care" : "good");
+        t.airCm2()
+                .ifPresentOrElse(
+                        cm2 -> card.row("air", Words.text("%.1f cm\u00b2", cm2),
+                                Words.text("near the mouth with all in; %.1f open, %.0f wanted", t.openAirCm2().orElse(cm2),
+                                        Air.WANTED_CM2),
+                                cm2 < Air.WANTED_CM2 ? "care" : "good"),
+                        () -> card.row("air", "free", "the mouth lies below it", "good"));
         var look = new ToggleButton("look through it");
         look.setId("look-through");
         look.getStyleClass().setAll("toggle-button", "action");
@@ -167,10 +169,11 @@ final class VisorPart extends WearPart {
     }
 
     private void panel(Card card, Visor v, Panel p) {
-        card.row("flat", Words.text("%s x %s", words().length(p.wideMm()), words().length(p.highMm())), p.sheet().cut().words());
-        card.row("bend", p.bend().how() == Panel.How.FLAT ? "none" : Words.text("%.0f\u00b0", p.bend().degrees()), p.bend().words(),
-                p.bend().how() == Panel.How.NOT ? "stop" : "");
-        card.row("glue", Words.text("%.0f cm\u00b2", p.gluedMm2() / 100),
+        if (p.laid()) flat(card, p);
+        Optional.ofNullable(v.bucks().get(p.opening().name()))
+                .ifPresent(b -> card.row("buck", Words.text("%.0f x %.0f x %.0f mm", b.wideMm(), b.deepMm(), b.highMm()),
+                        Words.text("the sheet thins to about %.0f %%; form %d", 100 * b.thinned(), Visor.formed(1))));
+        if (p.wish().kind() != PanelWish.Kind.PRESSED) card.row("glue", Words.text("%.0f cm\u00b2", p.gluedMm2() / 100),
                 Words.text("%.0f %% of the margin lies on wall; a soft contact glue, for CA fogs and shows", 100 * p.shareGlued()),
                 p.shareGlued() < 0.6 ? "care" : "");
         v.ways()
@@ -178,8 +181,15 @@ final class VisorPart extends WearPart {
                 .filter(w -> w.panel() == p)
                 .findFirst()
                 .ifPresent(w -> card.row("goes in", w.through(), "no later than: " + w.latest(), w.passes() ? "" : "care"));
-        card.add(new PatternPicture("visor-pattern", List.of(new PatternPicture.Outline("seen from inside; dashed: the opening",
-                corners(p.pattern()), corners(p.window()), p.bend().line().orElse(Double.NaN))), view.night()));
+        if (p.laid())
+            card.add(new PatternPicture("visor-pattern", List.of(new PatternPicture.Outline("seen from inside; dashed: the opening",
+                    corners(p.pattern()), corners(p.window()), p.bend().line().orElse(Double.NaN))), view.night()));
+    }
+
+    private void flat(Card card, Panel p) {
+        card.row("flat", Words.text("%s x %s", words().length(p.wideMm()), words().length(p.highMm())), p.sheet().cut().words());
+        card.row("bend", p.bend().how() == Panel.How.FLAT ? "none" : Words.text("%.0f\u00b0", p.bend().degrees()), p.bend().words(),
+                p.bend().how() == Panel.How.NOT ? "stop" : "");
     }
 
     private static List<double[]> corners(Polygon p) {
@@ -265,20 +275,21 @@ final class VisorPart extends WearPart {
     @Override
     void draw() {
         var t = through();
-        var fit = view.fit();
-        if (looksThrough && t.isPresent() && fit.isPresent()) {
+        var on = view.on();
+        if (looksThrough && t.isPresent() && on.isPresent()) {
             view.bench().show(List.of(), Bounds3.of(-100, -100, -100, 100, 100, 100), view.key("through"));
             view.bench().legend().none();
-            view.bench().picture(Optional.of(new ViewPicture(fit.get().vision(), "through the sheets", Optional.of(t.get().through()))));
+            view.bench().picture(Optional.of(new ViewPicture(on.get().vision(), "through the sheets", Optional.of(t.get().through()))));
         } else {
             var things = new ArrayList<Node>();
             var labels = new ArrayList<Bench.Callout>();
             visor().ifPresent(v -> {
                 for (var o : v.openings()) {
-                    boolean on = opening().filter(o::equals).isPresent();
-                    things.add(view.line(o.loop(), true, on ? Role.PICKED.colour() : Role.CUT_LINE.colour(), on ? 2.2 : 1.4));
+                    boolean chosen = opening().filter(o::equals).isPresent();
+                    things.add(view.line(o.loop(), true, chosen ? Role.PICKED.colour() : Role.CUT_LINE.colour(), chosen ? 2.2 : 1.4));
                     v.panel(o.name()).ifPresent(p -> things.add(view.line(p.covered().loop(), true, Role.GLASS.colour(), 1.2)));
-                    if (on) labels.add(new Bench.Callout(o.middle(), o.name() + Words.text(" %.0f x %.0f mm", o.wideMm(), o.highMm()), ""));
+                    if (chosen)
+                        labels.add(new Bench.Callout(o.middle(), o.name() + Words.text(" %.0f x %.0f mm", o.wideMm(), o.highMm()), ""));
                 }
             });
             view.shell(things, true, 0.55);
@@ -295,8 +306,8 @@ final class VisorPart extends WearPart {
                                 Words.text("%.0f %% open", 100 * x.through().openShare()), ""),
                         new Bench.Gauge("light", Words.percent(x.through().meanLight()), "comes through",
                                 x.through().enough(ViewThrough.When.INDOORS) < 0.5 ? "care" : "good"),
-                        new Bench.Gauge("air", Words.text("%.1f cm\u00b2", x.airCm2()), "with all in",
-                                x.airCm2() < Air.WANTED_CM2 ? "care" : "good")))
+                        new Bench.Gauge("air", x.airCm2().isPresent() ? Words.text("%.1f cm\u00b2", x.airCm2().getAsDouble()) : "free",
+                                "with all in", x.airCm2().orElse(Air.WANTED_CM2) < Air.WANTED_CM2 ? "care" : "good")))
                         .orElse(List.of()));
     }
 }

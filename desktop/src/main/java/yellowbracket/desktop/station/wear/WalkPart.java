@@ -33,9 +33,7 @@ final class WalkPart extends WearPart {
     }
 
     private Optional<WalkTest> test() {
-        return model.result(WearFigures.WALK)
-                .filter(w -> !w.list().isEmpty())
-                .map(w -> w.list().get(Math.min(view.shownWearer(), w.list().size() - 1)));
+        return model.result(WearFigures.WALK).flatMap(w -> view.shown(w.list()));
     }
 
     @Override
@@ -45,6 +43,10 @@ final class WalkPart extends WearPart {
             if (t.isPresent()) tried(card, t.get());
             else view.waiting(card, WearFigures.WALK);
         }
+        var hours = field("worn-hours", "hours worn in one go", "hours between 0.1 and 72, such as 4", 0.1, 72)
+                .with(Words.text("%.1f", wish().wornHours()));
+        hours.setOnAction(e -> hours.read().ifPresent(v -> change(Words.text("worn for %.1f h", v), w -> w.withWornHours(v))));
+        if (prop().worn()) card.row("worn for", hours, Card.more("h in one go, Enter takes it"));
         rules(card);
         model.result(WearFigures.PACKING).ifPresent(p -> packing(card, p));
         card.caution("wearing: heat and a narrow view; a helper at your side; off at the first sign of dizziness");

@@ -12,7 +12,6 @@ import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
 import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
@@ -23,7 +22,7 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.export.FitOutFiles;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.WriteProblem;
-import yellowbracket.size.Fit;
+import yellowbracket.size.OnHead;
 import yellowbracket.work.Station;
 
 /** The wear page: pads, what closes openings, closures, lights, balance, the walk test. */
@@ -66,31 +65,32 @@ public final class WearView extends StationView {
         return false;
     }
 
-    /** The fit of the wearer that is shown. */
-    Optional<Fit> fit() {
-        return model.result(SizeFigures.FITS)
-                .flatMap(f -> f.list()
-                        .stream()
-                        .filter(x -> x.wearer().name().equals(wearer))
-                        .findFirst()
-                        .or(() -> f.list().stream().findFirst()));
+    private List<OnHead> heads() {
+        return model.result(WearFigures.HEADS).map(WearFigures.Heads::list).orElse(List.of());
     }
 
-    /** Which of the prop's wearers is shown, by place. */
-    int shownWearer() {
-        var fits = model.result(SizeFigures.FITS).map(SizeFigures.Fits::list).orElse(List.of());
-        for (int i = 0; i < fits.size(); i++) if (fits.get(i).wearer().name().equals(wearer)) return i;
-        return 0;
+    /** The wearer that is shown, with the prop on. */
+    Optional<OnHead> on() {
+        return shown(heads());
+    }
+
+    /** Of a list by wearer, what belongs to the one that is shown. */
+    <T> Optional<T> shown(List<T> byWearer) {
+        if (byWearer.isEmpty()) return Optional.empty();
+        var heads = heads();
+        for (int i = 0; i < Math.min(heads.size(), byWearer.size()); i++)
+            if (heads.get(i).wearer().name().equals(wearer)) return Optional.of(byWearer.get(i));
+        return Optional.of(byWearer.getFirst());
     }
 
     /** Buttons to show another wearer. */
     void wearers(Card card) {
-        var names = model.result(SizeFigures.FITS).map(f -> f.list().stream().map(x -> x.wearer().name()).toList()).orElse(List.of());
+        var names = heads().stream().map(h -> h.wearer().name()).toList();
         if (names.size() < 2) return;
         var buttons = new ArrayList<Node>();
         for (int i = 0; i < names.size(); i++) {
             var name = names.get(i);
-            var b = Card.action((i == shownWearer() ? "\u25b8 " : "") + name, () -> {
+            var b = Card.action((on().filter(h -> h.wearer().name().equals(name)).isPresent() ? "\u25b8 " : "") + name, () -> {
                 wearer = name;
                 again();
             });
@@ -111,8 +111,8 @@ public final class WearView extends StationView {
     }
 
     /** The head where it sits. */
-    void onHead(Node n, Fit f) {
-        var pose = f.pose();
+    void onHead(Node n, OnHead h) {
+        var pose = h.pose();
         n.getTransforms().setAll(new Translate(0, pose.forwardMm(), pose.upMm()), new Rotate(pose.pitchDeg(), Rotate.X_AXIS));
     }
 
