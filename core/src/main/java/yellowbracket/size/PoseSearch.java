@@ -82,17 +82,19 @@ final class PoseSearch {
         var at = from;
         var here = clearances(at, 1);
         double spare = worst(here), radius = FIRST_MM;
+        double[][] slopes = null;
         for (int round = 0; round < ROUNDS && radius > LAST_MM; round++) {
-            var slopes = slopes(at, here);
+            if (slopes == null) slopes = slopes(at, here);
             var next = best(at, here, slopes, radius);
             var there = clearances(next, 1);
             double found = worst(there);
             if (found > spare) {
                 at = next;
                 here = there;
+                slopes = null;
                 spare = found;
             }
-            radius /= found > spare - 1e-9 ? 2 : 4;
+            radius /= slopes == null ? 2 : 4;
         }
         return new Scored(at, spare);
     }

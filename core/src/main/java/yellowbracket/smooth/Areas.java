@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yellowbracket.mesh.Vec3;
 
@@ -119,11 +120,12 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         double all = sum(worked), mm3 = worked.stream().mapToDouble(Place::valleyMm3).sum();
         double low = worked.stream().mapToDouble(p -> p.at().z()).min().orElseThrow(),
                 high = worked.stream().mapToDouble(p -> p.at().z()).max().orElseThrow();
+        var alike = worked.stream().collect(Collectors.groupingBy(p -> new Alike(p.shape(), p.lines(), p.target())));
         var groups = new ArrayList<Group>();
         for (var target : Target.values()) for (var shape : Shape.values()) {
             var rest = new ArrayList<Place>();
             for (var lines : Lines.values()) {
-                worked.stream().filter(p -> p.shape() == shape && p.target() == target && p.lines() == lines).forEach(rest::add);
+                rest.addAll(alike.getOrDefault(new Alike(shape, lines, target), List.of()));
                 // here: what is little is worked like the deeper of its shape
                 if (sum(rest) < LEAST * all && lines != Lines.STEPS || rest.isEmpty()) continue;
                 groups.add(new Group(shape, deepest(rest), target, List.copyOf(rest)));
@@ -135,6 +137,8 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         out.sort(Comparator.comparingDouble(Area::mm2).reversed());
         return new Areas(out, mm3, at(worked, 0.5 * all), at(worked, 0.9 * all));
     }
+
+    private record Alike(Shape shape, Lines lines, Target target) {}
 
     private record Group(Shape shape, Lines lines, Target target, List<Place> places) {}
 

@@ -32,23 +32,22 @@ public record DepthMap(List<Place> places) {
     }
 
     /** One section's samples, real mm, with how it is printed. */
-    public record Printed(Section section, SurfaceSamples samples, SectionPrint print) {
+    public record Printed(Section section, SurfaceSamples samples, SectionPrint print, Nearby near) {
+        public Printed(Section section, SurfaceSamples samples, SectionPrint print) {
+            this(section, samples, print, Nearby.of(samples));
+        }
+
         private Vec3 up() {
             return print.orientation().turn().row2();
         }
     }
-
-    /** What lies within this, mm, or a spacing and a half of the samples, is worked with a place. */
-    private static final double AROUND_MM = 8, SPACINGS = 1.6;
-    /** What faces another way is not around it, by cosine. */
-    private static final double ALIKE = 0.5;
 
     public static DepthMap of(List<Printed> printed, Targets targets, Catalogue shop) {
         var out = new ArrayList<Place>();
         for (var p : printed) {
             var own = new ArrayList<Place>();
             of(p, targets, shop, own);
-            around(own, out);
+            p.near().worked(own, out);
         }
         return new DepthMap(out);
     }
@@ -73,35 +72,6 @@ public record DepthMap(List<Place> places) {
         }
     }
 
-    /** Shape and depth of lines as they are around a place: the middle shape, the mean depth. */
-    private static void around(List<Place> own, List<Place> out) {
-        if (own.isEmpty()) return;
-        double far = Math.max(AROUND_MM, SPACINGS * Math.sqrt(own.getFirst().mm2()));
-        var cells = new HashMap<Long, List<Place>>();
-        for (var p : own) cells.computeIfAbsent(cell(p.at(), far, 0, 0, 0), k -> new ArrayList<>()).add(p);
-        var shapes = new int[Areas.Shape.values().length];
-        for (var p : own) {
-            java.util.Arrays.fill(shapes, 0);
-            double sum = 0;
-            int n = 0;
-            for (int x = -1; x <= 1; x++) for (int y = -1; y <= 1; y++)
-                for (int z = -1; z <= 1; z++) for (var q : cells.getOrDefault(cell(p.at(), far, x, y, z), List.of())) {
-                    if (q.at().distance(p.at()) > far || q.normal().dot(p.normal()) < ALIKE) continue;
-                    shapes[q.shape().ordinal()]++;
-                    sum += q.depthUm();
-                    n++;
-                }
-            int middle = 0;
-            for (int run = shapes[0]; 2 * run < n; run += shapes[middle]) middle++;
-            out.add(p.among(Areas.Shape.values()[middle], sum / n));
-        }
-    }
-
-    private static long cell(Vec3 p, double size, int dx, int dy, int dz) {
-        long x = (long) Math.floor(p.x() / size) + dx, y = (long) Math.floor(p.y() / size) + dy, z = (long) Math.floor(p.z() / size) + dz;
-        return (x & 0x1fffff) << 42 | (y & 0x1fffff) << 21 | z & 0x1fffff;
-    }
-
     /** From one line to the next along the surface. */
     static double width(Profile profile, double layerMm, double slope) {
         if (profile.cure().isPresent()) return layerMm;
@@ -117,7 +87,7 @@ public record DepthMap(List<Place> places) {
 
     /** With the seams between the sections. */
     public DepthMap withSeams(List<SeamLine> seams) {
-        var cells = new HashMap<Long, List<Vec3[]>>();
+        var cells = new HashMap<Nearby.Cell, List<Vec3[]>>();
         var depth = new HashMap<Vec3[], Double>();
         for (var s : seams) for (int i = 0; i + 1 < s.pairs.size(); i += 2) {
             var pair = new Vec3[] {s.pairs.get(i), s.pairs.get(i + 1)};
@@ -125,16 +95,13 @@ public record DepthMap(List<Place> places) {
             int parts = (int) Math.ceil(pair[0].distance(pair[1]) / FELT_MM) + 1;
             for (int k = 0; k <= parts; k++) {
                 var p = pair[0].plus(pair[1].minus(pair[0]).times((double) k / parts));
-                cells.computeIfAbsent(cell(p, 2 * FELT_MM, 0, 0, 0), c -> new ArrayList<>()).add(pair);
+                cells.computeIfAbsent(Nearby.Cell.of(p, 2 * FELT_MM), c -> new ArrayList<>()).add(pair);
             }
         }
         return new DepthMap(places.stream().map(p -> {
             double um = 0;
-            for (int x = -1; x <= 1;
-                    x++)
-                for (int y = -1; y <= 1; y++)
-                    for (int z = -1; z <= 1; z++) for (var pair : cells.getOrDefault(cell(p.at(), 2 * FELT_MM, x, y, z), List.of()))
-                        if (distance(p.at(), pair) < FELT_MM) um = Math.max(um, depth.get(pair));
+            for (var c : Nearby.Cell.of(p.at(), 2 * FELT_MM).around())
+                for (var pair : cells.getOrDefault(c, List.of())) if (distance(p.at(), pair) < FELT_MM) um = Math.max(um, depth.get(pair));
             return um > 0 ? p.atSeam(um) : p;
         }).toList());
     }

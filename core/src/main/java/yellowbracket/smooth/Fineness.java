@@ -50,7 +50,11 @@ public record Fineness(List<Point> points) {
         var layers = new LinkedHashMap<String, Layers>();
         for (var s : sections) layers.put(s.name(), Layers.of(s.mesh(), plan.print(s.name()).orientation().turn(), CUT_MM));
         var scaled = new LinkedHashMap<String, SurfaceSamples>();
-        for (var s : sections) scaled.put(s.name(), samples.get(s.name()).scaled(scale));
+        var near = new LinkedHashMap<String, Nearby>();
+        for (var s : sections) {
+            scaled.put(s.name(), samples.get(s.name()).scaled(scale));
+            near.put(s.name(), Nearby.of(scaled.get(s.name())));
+        }
         var ways = new ArrayList<Profile>();
         for (double nozzle : NOZZLES)
             for (double share : SHARES) ways.add(profile.withNozzle(nozzle).withLayerMm(Math.round(100 * share * nozzle) / 100.0));
@@ -64,7 +68,7 @@ public record Fineness(List<Point> points) {
                     .toList();
             var areas = Areas.of(DepthMap.of(sections.stream()
                     .map(s -> new DepthMap.Printed(s, scaled.get(s.name()),
-                            prints.stream().filter(q -> q.name().equals(s.name())).findFirst().orElseThrow()))
+                            prints.stream().filter(q -> q.name().equals(s.name())).findFirst().orElseThrow(), near.get(s.name())))
                     .toList(), targets, shop), targets);
             double hours = prints.stream().mapToDouble(q -> Failure.expectedHours(q.hours(), q.printer().failuresPerHour())).sum(),
                     grams = prints.stream().mapToDouble(SectionPrint::grams).sum();

@@ -139,14 +139,17 @@ public final class Ladder {
      *        film, -1 for the print @param fresh a film that is not sanded
      */
     private record State(double valley, double over, double scratch, int top, boolean fresh) {
-        State rounded() {
-            return new State(cell(valley), cell(over / 2), scratch, top, fresh);
+        Alike rounded() {
+            return new Alike(cell(valley), cell(over / 2), scratch, top, fresh);
         }
 
-        private static double cell(double um) {
-            return Math.round(Math.max(0, um) / CELL_UM);
+        private static int cell(double um) {
+            return (int) Math.round(Math.max(0, um) / CELL_UM);
         }
     }
+
+    /** States that are told apart no finer than a cell. */
+    private record Alike(int valley, int over, double scratch, int top, boolean fresh) {}
 
     private record Arc(State to, Step step) {}
 
@@ -194,7 +197,7 @@ public final class Ladder {
 
     private Outcome run(double valleyUm) {
         var queue = new PriorityQueue<Reached>(java.util.Comparator.comparingDouble(Reached::cost));
-        var known = new HashMap<State, Double>();
+        var known = new HashMap<Alike, Double>();
         queue.add(new Reached(new State(valleyUm, 0, shop.usual(Practice.SKIN_MARKS_UM), -1, false), 0, null, null));
         int left = BUDGET;
         while (!queue.isEmpty() && left-- > 0) {
@@ -274,9 +277,9 @@ public final class Ladder {
         String why = barrier ? "a barrier: the filler's styrene softens this plastic"
                 : s.valley < CELL_UM ? "one even ground for colour"
                         : s.top < 0 && !film.sprayed()
-                                ? text("fills lines of %.0f \u00b5m at once: it sands %.0f times as fast as the print", s.valley,
-                                        Math.max(1, film.sandTimes() / print))
-                                : text("fills what is left, %.0f \u00b5m deep, and shows what is still low", s.valley);
+                                ? "fills lines of " + Math.round(s.valley) + " \u00b5m at once: it sands "
+                                        + Math.round(Math.max(1, film.sandTimes() / print)) + " times as fast as the print"
+                                : "fills what is left, " + Math.round(s.valley) + " \u00b5m deep, and shows what is still low";
         return new Arc(new State(f.valley(), f.over(), f.marks(), index, true), coats(film, coats, f, f.over() - s.over, why));
     }
 
@@ -330,8 +333,9 @@ public final class Ladder {
         String stop = film > 0 && over == 0 ? "the peaks just show through: the guide coat is gone except in the lows"
                 : film > 0 ? "the guide coat is gone, no print shows" : "an even, dull scratch all over";
         String why = film > 0 && over == 0 ? "takes the film down to the peaks: only the valleys keep it"
-                : s.over <= 0 && valley < s.valley - s.scratch - 1e-9 ? text("takes lines of %.0f \u00b5m down to %.0f", s.valley, valley)
-                        : text("brings marks of %.0f \u00b5m down to %.0f", s.scratch, grit.scratchUm());
+                : s.over <= 0 && valley < s.valley - s.scratch - 1e-9
+                        ? "takes lines of " + Math.round(s.valley) + " \u00b5m down to " + Math.round(valley)
+                        : "brings marks of " + Math.round(s.scratch) + " \u00b5m down to " + Math.round(grit.scratchUm());
         var step = new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), minutes, 0, sheets * shop.sheetCost(),
                 valley, grit.scratchUm(), 1, 0, film + bare, bare, sheets, over, wet ? 0 : cm3Film + cm3Bare, WORN * bare, machine, stop,
                 why);

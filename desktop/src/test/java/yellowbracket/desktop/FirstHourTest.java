@@ -183,15 +183,17 @@ class FirstHourTest extends WindowTest {
         return focus(robot).filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).orElse("");
     }
 
-    /** Tab until what bears these words, or this style, has the focus. */
+    /**
+     * Tab until what bears these words, or this style, has the focus; results that come late write the card anew, and the way begins
+     * again.
+     */
     private void tabTo(FxRobot robot, String wanted) {
-        for (int i = 0; i < 160; i++) { // results that come late write the card anew, and the way begins again
+        until("Tab reaches " + wanted, () -> {
             boolean there = wanted.startsWith(".")
                     ? focus(robot).filter(n -> n.getStyleClass().contains(wanted.substring(1)) && another(n)).isPresent()
                     : focusedText(robot).equals(wanted);
-            if (there) return;
-            robot.type(KeyCode.TAB);
-        }
-        throw new AssertionError("Tab does not reach " + wanted);
+            if (!there) robot.type(KeyCode.TAB);
+            return there;
+        });
     }
 }

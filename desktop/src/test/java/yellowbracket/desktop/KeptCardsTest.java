@@ -11,6 +11,7 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.Memo;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.document.Edit;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -110,6 +111,7 @@ class KeptCardsTest extends WindowTest {
     @Test
     void alternativesLeftInTheMiddleAreWorkedOutWhenTheirCardIsShownAgain(FxRobot robot) {
         derived();
+        until("what its card tells of, worked out after the plan", () -> model.fresh(SmoothFigures.BANDS));
         robot.interact(() -> model.go(Page.PRINT, "how fine"));
         var fine = robot.lookup(".card").query();
         assertThat(filled(robot)).as("what-ifs take a while").isFalse();
