@@ -12,16 +12,19 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import yellowbracket.derive.Derived;
+import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.document.Prop;
 import yellowbracket.export.FitOutFiles;
 import yellowbracket.finding.Finding;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Sheeting;
 import yellowbracket.wear.body.Stand;
 import yellowbracket.wear.pad.PadPlan;
+import yellowbracket.wear.light.Power;
 import yellowbracket.wear.panel.Panel;
 import yellowbracket.wear.panel.PanelWish;
 import yellowbracket.wear.panel.ViewThrough;
@@ -79,7 +82,8 @@ final class WearCommand extends OneProp {
                 "lights",
                 derived.get(WearFigures.POWER, id)
                         .map(l -> map("milliamp", l.power().milliamp(), "hours", l.power().runs().isEmpty() ? null : l.power().hours(),
-                                "cells", l.power().cells().map(c -> c.words()).orElse(null)))
+                                "cells", l.power().cells().map(c -> c.words()).orElse(null), "wireMm",
+                                l.wires().isEmpty() ? null : Power.wireMm(List.copyOf(l.wires().values()))))
                         .orElse(null),
                 "fitsAfterPaint",
                 derived.get(WearFigures.AFTER_PAINT, id)
@@ -125,6 +129,12 @@ final class WearCommand extends OneProp {
 
     private static List<Finding> findings(Derived d, String id) {
         var out = new ArrayList<Finding>();
+        d.get(SizeFigures.FITS, id)
+                .ifPresent(x -> x.list()
+                        .forEach(f -> f.findings()
+                                .stream()
+                                .filter(q -> q.weight() == Weight.STOP)
+                                .forEach(q -> out.add(of(f.wearer().name(), q)))));
         d.get(WearFigures.PADS, id).ifPresent(p -> out.addAll(p.findings()));
         d.get(WearFigures.VISOR, id).ifPresent(v -> out.addAll(v.findings()));
         d.get(WearFigures.VIEWS, id).ifPresent(v -> v.list().forEach(x -> x.findings().forEach(f -> out.add(of(x.wearer(), f)))));

@@ -7,10 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.locationtech.jts.geom.Polygon;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.io.MeshWriter;
+import yellowbracket.shop.Sheeting;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Lens;
+import yellowbracket.wear.panel.Nest;
 import yellowbracket.wear.panel.Panel;
 import yellowbracket.wear.panel.Visor;
 
@@ -30,7 +33,7 @@ public final class FitOutFiles {
         var files = new ArrayList<Path>();
         var left = new ArrayList<String>();
         for (var set : pads) if (!set.cut().isEmpty()) files.addAll(pads(folder, set));
-        var flat = visor.stream().flatMap(v -> v.panels().stream()).filter(Panel::laid).map(FitOutFiles::pattern).toList();
+        var flat = visor.stream().flatMap(v -> v.pieces().stream()).map(FitOutFiles::pattern).toList();
         if (!flat.isEmpty()) {
             var pdf = folder.resolve("visor.pdf");
             OneToOne.pdf(flat, pdf);
@@ -61,16 +64,28 @@ public final class FitOutFiles {
         return List.of(pdf, svg);
     }
 
-    static Pattern pattern(Panel p) {
+    static Pattern pattern(Nest.Piece piece) {
+        var p = piece.panel();
         var notes = new ArrayList<String>();
-        notes.add(p.sheet().name() + String.format(Locale.ROOT, " %.2f mm, seen from inside; %s; film on until last", p.wish().thickMm(),
-                p.sheet().cut().words()));
+        notes.add(
+                p.sheet().name() + String.format(Locale.ROOT, " %.2f mm, seen from inside; %s", p.wish().thickMm(), p.sheet().cut().words())
+                        + switch (p.sheet().kind()) {
+                            case PLASTIC -> "; film on until last";
+                            case CLOTH -> "; arrow: the straight threads";
+                            case MESH -> "";
+                        });
         notes.add("dashed: the opening" + (p.bend().how() == Panel.How.FLAT ? "" : "; " + p.bend().words()));
+        if (!piece.half().isEmpty()) notes.add("the " + piece.half() + " half: it meets the other on a strip of 20 mm glued behind");
+        var box = piece.shape().getEnvelopeInternal();
         var marks = new ArrayList<java.awt.Shape>();
-        marks.add(Pattern.of(p.window()));
-        var box = p.pattern().getEnvelopeInternal();
-        p.bend().line().ifPresent(u -> marks.add(Pattern.line(u, box.getMinY(), box.getMaxY())));
-        return new Pattern("visor-" + p.opening().name(), notes, Pattern.of(p.pattern()), marks);
+        if (p.window().intersection(piece.shape()) instanceof Polygon seen) marks.add(Pattern.of(seen));
+        p.bend()
+                .line()
+                .filter(u -> u > box.getMinX() && u < box.getMaxX())
+                .ifPresent(u -> marks.add(Pattern.line(u, box.getMinY(), box.getMaxY())));
+        if (p.sheet().kind() == Sheeting.Kind.CLOTH) marks.add(Pattern.arrow(box.centre().x, box.centre().y, box.getHeight() / 4));
+        String name = "visor-" + p.opening().name() + (piece.half().isEmpty() ? "" : "-" + piece.half());
+        return new Pattern(name, notes, Pattern.of(piece.shape()), marks);
     }
 
     private static void body(Path folder, Panel p, double clearanceMm, List<Path> files, List<String> left) throws IOException {

@@ -43,4 +43,15 @@ record Pattern(String name, List<String> notes, Shape cut, List<Shape> marks) {
         out.lineTo(u, to);
         return out;
     }
+
+    /** Upwards, about a middle. @param half of its length, mm */
+    static Shape arrow(double u, double v, double half) {
+        var out = new Path2D.Double();
+        out.moveTo(u, v - half);
+        out.lineTo(u, v + half);
+        out.moveTo(u - half / 5, v + half * 0.7);
+        out.lineTo(u, v + half);
+        out.lineTo(u + half / 5, v + half * 0.7);
+        return out;
+    }
 }

@@ -8,6 +8,7 @@ import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
 import yellowbracket.wear.light.Bought;
 import yellowbracket.wear.light.Power;
+import yellowbracket.wear.pad.FoamShelf;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Nest;
 import yellowbracket.wear.panel.Panel;
@@ -106,7 +107,7 @@ public record WearWork(String prop, boolean worn, List<PadPlan> pads, Optional<V
         var out = new ArrayList<Need>();
         double tape = 0;
         for (var p : pads) {
-            p.foamMm2().forEach((foam, mm2) -> out.add(new Need("foam, " + foam, mm2 / 1e4, "dm2")));
+            p.foamMm2().forEach((foam, mm2) -> out.add(new Need(FoamShelf.product(foam), mm2 / 1e4, "dm2")));
             tape += p.tapeMm2();
         }
         if (tape > 0) out.add(new Need("hook tape 20 mm", 2 * tape / TAPE_MM / 1000, "m"));
@@ -119,7 +120,7 @@ public record WearWork(String prop, boolean worn, List<PadPlan> pads, Optional<V
                         "pieces"));
         });
         for (var r : power.runs())
-            out.add(r.load().kind().strip() ? new Need(r.load().kind().words(), r.load().count() * r.lengthMm() / 1000, "m")
+            out.add(r.load().kind().along() ? new Need(r.load().kind().words(), r.load().count() * r.lengthMm() / 1000, "m")
                     : new Need(r.load().kind().words(), r.load().count(), "pieces"));
         power.cells()
                 .ifPresent(

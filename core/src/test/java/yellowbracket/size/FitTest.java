@@ -161,4 +161,17 @@ class FitTest {
         assertThat(Zone.CHEEKS.leastMm(w)).isEqualTo(15);
         assertThat(Zone.NOSE.leastMm(w)).isEqualTo(8);
     }
+
+    @Test
+    void aModelThatIsInsideOutIsToldBeforeItsFigures() {
+        var dome = Shapes.cappedShell(135, 4, 60, 48, 32);
+        var turned = turnedInside(dome);
+        var wearer = new Wearer("Ada", HeadMeasures.of(575, 195, 153), false, 9, 1700);
+        var scales = new Fit.Scales(0.5, "", 1, "", 2, "", true);
+
+        assertThat(Fit.of(Room.of(wearer), HeadForm.of(wearer), Cavity.of(turned, Bvh.of(turned)), 1, scales).findings().getFirst().words())
+                .contains("inside out");
+        assertThat(Fit.of(Room.of(wearer), HeadForm.of(wearer), Cavity.of(dome, Bvh.of(dome)), 1, scales).findings())
+                .noneMatch(f -> f.words().contains("inside out"));
+    }
 }

@@ -147,7 +147,8 @@ public record DemoBuild(Build build, Meshes meshes) {
         return List.of(new StockItem("PLA filament", 1150, "g"), new StockItem("two-part polyester filler", 420, "g"),
                 new StockItem("filler primer", 2, "cans"), new StockItem("CA gel", 20, "g"),
                 new StockItem("two-part filler as glue", 60, "g"), new StockItem("P120 sheets", 6, "sheets"),
-                new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"), new StockItem("foam 10 mm", 12, "dm2"));
+                new StockItem("P240 sheets", 4, "sheets"), new StockItem("matt clear", 1, "cans"),
+                new StockItem("foam, soft upholstery 20 mm", 12, "dm2"));
     }
 
     private static List<Spool> spools() {

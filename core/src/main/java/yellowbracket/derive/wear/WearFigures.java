@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.colour.ColourZone;
@@ -31,6 +32,7 @@ import yellowbracket.log.Entry;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Foam;
 import yellowbracket.size.Air;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.OnHead;
@@ -48,6 +50,7 @@ import yellowbracket.wear.light.Bought;
 import yellowbracket.wear.light.Load;
 import yellowbracket.wear.light.Power;
 import yellowbracket.wear.light.Way;
+import yellowbracket.wear.pad.FoamShelf;
 import yellowbracket.wear.pad.PadPlan;
 import yellowbracket.wear.panel.Openings;
 import yellowbracket.wear.panel.ViewThrough;
@@ -88,6 +91,8 @@ public final class WearFigures {
     /** Taken of a prop whose mass cannot be worked out. */
     private static final double UNKNOWN_G = 900;
     private static final double PATH_STEP_MM = 2;
+    /** Above the rim, so that a ray meets its wall, model mm. */
+    private static final double RIM_MM = 4;
     private static final double FACE_BACK_MM = 25;
 
     private WearFigures() {}
@@ -123,8 +128,9 @@ public final class WearFigures {
 
     public record Pockets(List<Pocket> list) {}
 
-    /** @param paths of the runs, prop mm */
-    public record Lit(Power power, Map<String, List<Vec3>> paths) {}
+    /** @param paths of the runs, {@code wires} on the wall from the cells, or from the collar where
+     * those go on the belt, to each of them, prop mm */
+    public record Lit(Power power, Map<String, List<Vec3>> paths, Map<String, Way> wires) {}
 
     public record Seats(List<Bought.Seat> list) {}
 
@@ -176,7 +182,7 @@ public final class WearFigures {
         if (!cavity.holdsAHead()) return new double[] {Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY};
         var shell = shell(in);
         double s = in.of(Prop::scale);
-        var c = new Vec3(0.4, cavity.middleY(), cavity.rimZ() + 4).times(s);
+        var c = new Vec3(0.4, cavity.middleY(), cavity.rimZ() + RIM_MM).times(s);
         var out = new double[2];
         var ways = List.of(Vec3.X, Vec3.Y);
         for (int k = 0; k < 2; k++) out[k] = shell.firstMm(c, ways.get(k)) + shell.firstMm(c, ways.get(k).times(-1));
@@ -261,18 +267,20 @@ public final class WearFigures {
         var told = in.build(b -> padNotes(b));
         String prop = in.prop();
         var shell = shell(in);
-        var fits = in.get(SizeFigures.FITS).list();
-        return new Pads(fits.stream()
-                .map(f -> PadPlan.of(f, grams, foams,
-                        PadPlan.told(told.stream()
-                                .filter(n -> n.prop().equals(prop) && n.wearer().equals(f.wearer().name()))
-                                .map(n -> Map.entry(n.zone(), n.tightMm()))
-                                .toList()),
-                        shell))
-                .map(p -> known.isPresent() ? p
-                        : p.saying(Finding.care(String.format(java.util.Locale.ROOT,
-                                "its mass could not be worked out: the crown pads are made for %.0f g", UNKNOWN_G))))
-                .toList());
+        var shelf = in.build(b -> FoamShelf.of(b.stock()));
+        var out = new ArrayList<PadPlan>();
+        for (var f : in.get(SizeFigures.FITS).list()) {
+            var tight = PadPlan.told(told.stream()
+                    .filter(n -> n.prop().equals(prop) && n.wearer().equals(f.wearer().name()))
+                    .map(n -> Map.entry(n.zone(), n.tightMm()))
+                    .toList());
+            Function<List<Foam>, PadPlan> of = some -> PadPlan.of(f, grams, some, tight, shell);
+            var set = of.apply(foams).heldAgainst(shelf, foams, of);
+            out.add(known.isPresent() ? set
+                    : set.saying(Finding.care(String.format(java.util.Locale.ROOT,
+                            "its mass could not be worked out: the crown pads are made for %.0f g", UNKNOWN_G))));
+        }
+        return new Pads(List.copyOf(out));
     }
 
     private static List<Entry.PadNote> padNotes(Build b) {
@@ -287,6 +295,10 @@ public final class WearFigures {
                         .forEach(p -> parts
                                 .add(new Weighed(p.sheet().name() + ", " + p.opening().name(), Visor.grams(p), p.opening().middle()))));
         in.find(POWER).ifPresent(l -> {
+            for (var r : l.power().runs()) {
+                var path = l.paths().get(r.load().name());
+                if (!path.isEmpty()) parts.add(new Weighed(r.load().name(), r.load().grams(r.lengthMm()), path.get(path.size() / 2)));
+            }
             l.power()
                     .cells()
                     .ifPresent(c -> parts.add(new Weighed(c.words(), c.grams(),
@@ -338,7 +350,7 @@ public final class WearFigures {
 
     private static Lit power(Reads in) {
         var loads = in.of(p -> p.wear().loads());
-        if (loads.isEmpty()) return new Lit(Power.of(List.of(), in.of(p -> p.wear().litHours()), List.of()), Map.of());
+        if (loads.isEmpty()) return new Lit(Power.of(List.of(), in.of(p -> p.wear().litHours()), List.of()), Map.of(), Map.of());
         double s = in.of(Prop::scale);
         var paths = new HashMap<String, List<Vec3>>();
         var runs = new ArrayList<Power.Run>();
@@ -348,8 +360,32 @@ public final class WearFigures {
             var way = new Way(path);
             runs.add(new Power.Run(l, path.size() > 1 ? way.lengthMm() : l.lengthMm(), way.tightestMm()));
         }
-        return new Lit(Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of())),
-                Map.copyOf(paths));
+        var power = Power.of(runs, in.of(p -> p.wear().litHours()), in.find(POCKETS).map(Pockets::list).orElse(List.of()));
+        var wires = new HashMap<String, Way>();
+        power.pocket()
+                .map(q -> q.box().centre())
+                .or(() -> collar(in))
+                .ifPresent(from -> paths
+                        .forEach((name, path) -> path.stream().findFirst().ifPresent(to -> wires.put(name, wire(in, from, to, s)))));
+        return new Lit(power, Map.copyOf(paths), Map.copyOf(wires));
+    }
+
+    /** Where a lead from the belt comes up: inside the rim, behind. */
+    private static Optional<Vec3> collar(Reads in) {
+        return in.find(SizeFigures.CAVITY).flatMap(c -> {
+            var from = new Vec3(0, c.middleY(), c.rimZ() + RIM_MM).times(in.of(Prop::scale));
+            double far = shell(in).firstMm(from, Vec3.Y.times(-1));
+            return Double.isFinite(far) ? Optional.of(from.plus(Vec3.Y.times(-far))) : Optional.empty();
+        });
+    }
+
+    /** Along the wall, where tape or a bead of hot glue holds it; straight where body and light are not of one piece. */
+    private static Way wire(Reads in, Vec3 from, Vec3 to, double s) {
+        try {
+            return new Way(over(in, List.of(from.times(1 / s), to.times(1 / s)), s));
+        } catch (IllegalArgumentException e) {
+            return new Way(List.of(from, to));
+        }
     }
 
     private static List<Vec3> path(Reads in, Load l, double s) {

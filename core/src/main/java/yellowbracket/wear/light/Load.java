@@ -12,19 +12,34 @@ import yellowbracket.mesh.Vec3;
  * @param lengthMm where neither tells it
  */
 public record Load(String name, Kind kind, Optional<String> opening, List<Vec3> places, double lengthMm, int count) {
-    /** What it is: current for a point or a piece at its voltage, and points for a metre. Starting values. */
+    /**
+     * What it is: current for a point or a piece at its voltage, points for a metre; mass of a metre of what is long, else of a piece, g;
+     * and the least radius of its path, mm: tracks of strips break below it, a rod of 8 mm kinks although it is warm. Starting values.
+     */
     public enum Kind {
-        STRIP("light strip", 20, 3, 60), WARM_STRIP("warm light strip", 15, 3, 30), LIGHT("single light", 20, 3, 0),
-        FAN("fan 30 mm", 90, 5, 0);
+        STRIP("light strip", 20, 3, 60, 22, 12), WARM_STRIP("warm light strip", 15, 3, 30, 18, 12), LIGHT("single light", 20, 3, 0, 3, 0),
+        ROD("acrylic rod 8 mm, lit at its end", 20, 3, 0, 60, 24), FAN("fan 30 mm", 90, 5, 0, 9, 0);
 
         private final String words;
-        private final double milliamp, volt, pointsMetre;
+        private final double milliamp, volt, pointsMetre, grams, bendMm;
 
-        Kind(String words, double milliamp, double volt, double pointsMetre) {
+        Kind(String words, double milliamp, double volt, double pointsMetre, double grams, double bendMm) {
             this.words = words;
             this.milliamp = milliamp;
             this.volt = volt;
             this.pointsMetre = pointsMetre;
+            this.grams = grams;
+            this.bendMm = bendMm;
+        }
+
+        /** Whether it has a length: it follows a path. */
+        public boolean along() {
+            return bendMm > 0;
+        }
+
+        /** Its path may not bend tighter, mm; 0 for what has no path. */
+        public double bendMm() {
+            return bendMm;
         }
 
         public String words() {
@@ -41,8 +56,6 @@ public record Load(String name, Kind kind, Optional<String> opening, List<Vec3> 
     }
 
     private static final double MOST_MM = 20_000;
-    /** A bend of a strip's path tighter than this breaks its tracks; heat bends of acrylic rods take more, mm. */
-    public static final double BEND_MM = 12;
 
     public Load {
         Limits.named("a light", name);
@@ -54,5 +67,10 @@ public record Load(String name, Kind kind, Optional<String> opening, List<Vec3> 
     /** mA at its own voltage. @param mm of the path, for strips */
     public double milliamp(double mm) {
         return count * kind.milliamp * (kind.strip() ? Math.max(1, Math.round(mm / 1000 * kind.pointsMetre)) : 1);
+    }
+
+    /** @param mm of the path, for what follows one */
+    public double grams(double mm) {
+        return count * kind.grams * (kind.along() ? mm / 1000 : 1);
     }
 }

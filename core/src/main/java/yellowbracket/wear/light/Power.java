@@ -72,7 +72,7 @@ public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional
         }
     }
 
-    /** @param pockets largest first @param wireMm from the pocket to each run is told by whoever draws it */
+    /** @param pockets largest first */
     public static Power of(List<Run> runs, double hoursAsked, List<Pocket> pockets) {
         double all = runs.stream().mapToDouble(Run::milliamp).sum();
         var found = new ArrayList<Finding>();
@@ -92,13 +92,16 @@ public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional
         for (var e : mixed(runs, voltCells).entrySet()) found.add(Finding.care(
                 String.format(Locale.ROOT, "%s is made for %.0f V and the cells give %.0f: put a resistor or a small converter before it",
                         e.getKey(), e.getValue(), voltCells)));
-        runs.stream()
-                .filter(r -> r.tightestMm < Load.BEND_MM && r.load.kind().strip())
-                .forEach(r -> found.add(Finding.note(String.format(Locale.ROOT,
-                        "%s: its path bends to %.0f mm, strips break below %.0f: cut it there and bridge it with wire", r.load.name(),
-                        r.tightestMm, Load.BEND_MM))));
+        runs.stream().filter(r -> r.tightestMm < r.load.kind().bendMm()).forEach(r -> found.add(bends(r)));
         found.add(Finding.note("no coin cells where children reach them; a fuse or a resettable link by the cells; nothing bare inside"));
         return new Power(List.copyOf(runs), all, hoursAsked, cells, cells.map(c -> c.hours(all)).orElse(0.0), pocket, List.copyOf(found));
+    }
+
+    private static Finding bends(Run r) {
+        return Finding.note(String.format(Locale.ROOT,
+                r.load.kind().strip() ? "%s: its path bends to %.0f mm, strips break below %.0f: cut it there and bridge it with wire"
+                        : "%s: its path bends to %.0f mm, a rod bent warm takes %.0f: over a former of that radius, or in two pieces",
+                r.load.name(), r.tightestMm, r.load.kind().bendMm()));
     }
 
     private static TreeMap<String, Double> mixed(List<Run> runs, double volt) {
@@ -111,8 +114,8 @@ public record Power(List<Run> runs, double milliamp, double hoursAsked, Optional
         return pockets.stream().filter(p -> p.holds(c.size) && p.reachMm() >= Pocket.FINGERS_MM).findFirst();
     }
 
-    /** Of both leads of all runs and the way to the cells, mm. @param from where the cells are, prop mm */
-    public double wireMm(List<Vec3> starts, Vec3 from) {
-        return 2 * SLACK * starts.stream().mapToDouble(s -> s.distance(from)).sum();
+    /** Of both leads of all runs, with slack, mm. @param ways from the cells to each run */
+    public static double wireMm(List<Way> ways) {
+        return 2 * SLACK * ways.stream().mapToDouble(Way::lengthMm).sum();
     }
 }

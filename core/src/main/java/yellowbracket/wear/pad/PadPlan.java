@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
@@ -374,6 +375,16 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
     }
 
     /** With one more thing to say. */
+    /** Whether it can be cut and carries the shell. */
+    boolean bears() {
+        return !cut().isEmpty() && findings.stream().noneMatch(f -> f.weight() == Weight.STOP);
+    }
+
+    /** The set with what the foam on the shelf says to it. @param again the set made of some foams only */
+    public PadPlan heldAgainst(FoamShelf shelf, List<Foam> foams, Function<List<Foam>, PadPlan> again) {
+        return shelf.judge(this, foams, again).map(this::saying).orElse(this);
+    }
+
     public PadPlan saying(Finding f) {
         var all = new ArrayList<>(findings);
         all.add(f);
@@ -405,8 +416,8 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
     /** Foam by stack and thickness, mm2 with what is lost cutting it out. */
     public Map<String, Double> foamMm2() {
         var out = new java.util.TreeMap<String, Double>();
-        for (var p : cut()) for (var l : p.stack().layers())
-            out.merge(String.format(Locale.ROOT, "%s %.0f mm", l.foam().name(), l.mm()), WASTE * p.areaMm2(), Double::sum);
+        for (var p : cut())
+            for (var l : p.stack().layers()) out.merge(FoamShelf.called(l.foam(), l.mm()), WASTE * p.areaMm2(), Double::sum);
         return out;
     }
 

@@ -4,55 +4,121 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Polygon;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Subject;
 import yellowbracket.finding.Weight;
 import yellowbracket.shop.Sheeting;
 
 /**
- * Patterns laid out on sheets as they are sold: rows of rectangles, tallest first, each turned by a quarter where that fits better and no
- * bend forbids it (sheets bend best across the way they were rolled, so patterns that are bent lie one way).
+ * Patterns laid out on sheets as they are sold: rows of rectangles, tallest first, each turned by a quarter where that fits better and
+ * neither a bend nor the grain of cloth forbids it (sheets bend best across the way they were rolled). What is larger than a sheet is cut
+ * in two halves that meet amid.
  */
 public record Nest(Sheeting sheet, double thickMm, List<Laid> laid, int sheets, List<Finding> findings) {
     /** Between patterns, and to the edge of the sheet, mm. */
     static final double APART_MM = 8, EDGE_MM = 5;
 
+    /** What is cut in one: a pattern, or half of one. @param half "" for all of it, else "left", "lower" ... */
+    public record Piece(Panel panel, String half, Polygon shape) {
+        private double wideMm() {
+            return shape.getEnvelopeInternal().getWidth();
+        }
+
+        private double highMm() {
+            return shape.getEnvelopeInternal().getHeight();
+        }
+
+        private static Piece whole(Panel p) {
+            return new Piece(p, "", p.pattern());
+        }
+
+        /** Cut across its longer side. */
+        private static List<Piece> halves(Panel p) {
+            var box = p.pattern().getEnvelopeInternal();
+            var c = box.centre();
+            boolean upright = box.getWidth() >= box.getHeight();
+            var one = upright ? new Envelope(box.getMinX(), c.x, box.getMinY(), box.getMaxY())
+                    : new Envelope(box.getMinX(), box.getMaxX(), box.getMinY(), c.y);
+            var other = upright ? new Envelope(c.x, box.getMaxX(), box.getMinY(), box.getMaxY())
+                    : new Envelope(box.getMinX(), box.getMaxX(), c.y, box.getMaxY());
+            return List.of(new Piece(p, upright ? "left" : "lower", within(p, one)),
+                    new Piece(p, upright ? "right" : "upper", within(p, other)));
+        }
+
+        private static Polygon within(Panel p, Envelope box) {
+            return Panel.largest(p.pattern().intersection(p.pattern().getFactory().toGeometry(box)));
+        }
+    }
+
     /** @param x of the lower left corner, y upwards @param on which sheet, from 0 */
-    public record Laid(Panel panel, int on, double x, double y, boolean turned) {
+    public record Laid(Piece piece, int on, double x, double y, boolean turned) {
         public double wideMm() {
-            return turned ? panel.highMm() : panel.wideMm();
+            return turned ? piece.highMm() : piece.wideMm();
         }
 
         public double highMm() {
-            return turned ? panel.wideMm() : panel.highMm();
+            return turned ? piece.wideMm() : piece.highMm();
         }
     }
 
     /** @param panels of one sheet and thickness */
     public static Nest of(List<Panel> panels, Sheeting sheet, double thickMm) {
-        double wide = sheet.wideMm() - 2 * EDGE_MM, high = sheet.highMm() - 2 * EDGE_MM;
-        var laid = new ArrayList<Laid>();
         var findings = new ArrayList<Finding>();
-        int on = 0;
-        double x = 0, y = 0, row = 0;
-        for (var p : panels.stream().sorted(Comparator.comparingDouble(Panel::highMm).reversed()).toList()) {
-            double w = p.wideMm(), h = p.highMm();
-            boolean mayTurn = p.bend().how() == Panel.How.FLAT, straight = w <= wide && h <= high,
-                    turned = !straight && mayTurn && h <= wide && w <= high;
-            if (!straight && !turned) {
-                boolean other = h <= wide && w <= high;
-                findings.add(Finding.of(Weight.STOP, Subject.WHOLE,
-                        String.format(Locale.ROOT, "the %s opening wants %.0f x %.0f mm, a sheet of %s gives %.0f x %.0f: %s",
-                                p.opening().name(), w, h, sheet.name(), wide, high,
-                                other ? "it would go in across, where it bends less well; a larger sheet, or two halves that meet amid"
-                                        : "a larger sheet, or two halves that meet amid")));
-                continue;
+        var nest = new Rows(sheet);
+        var pieces = new ArrayList<Piece>();
+        for (var p : panels) {
+            var whole = Piece.whole(p);
+            var halves = Piece.halves(p);
+            if (nest.holds(whole)) pieces.add(whole);
+            else {
+                boolean cut = halves.stream().allMatch(nest::holds);
+                if (cut) pieces.addAll(halves);
+                findings.add(tooLarge(p, sheet, cut));
             }
-            if (turned) {
-                double k = w;
-                w = h;
-                h = k;
-            }
+        }
+        pieces.sort(Comparator.comparingDouble(Piece::highMm).reversed());
+        pieces.forEach(nest::lay);
+        return new Nest(sheet, thickMm, List.copyOf(nest.laid), nest.laid.isEmpty() ? 0 : nest.on + 1, List.copyOf(findings));
+    }
+
+    private static Finding tooLarge(Panel p, Sheeting sheet, boolean halves) {
+        return Finding.of(halves ? Weight.CARE : Weight.STOP, Subject.WHOLE,
+                String.format(Locale.ROOT, "the %s opening wants %.0f x %.0f mm, a sheet of %s gives %.0f x %.0f: %s", p.opening().name(),
+                        p.wideMm(), p.highMm(), sheet.name(), sheet.wideMm() - 2 * EDGE_MM, sheet.highMm() - 2 * EDGE_MM,
+                        halves ? "it is cut in two halves that meet amid, on a strip glued behind; a larger sheet shows no seam"
+                                : "not even two halves that meet amid go on it: a larger sheet"));
+    }
+
+    /** Sheets being filled row by row. */
+    private static final class Rows {
+        private final double wide, high;
+        private final List<Laid> laid = new ArrayList<>();
+        private int on;
+        private double x, y, row;
+
+        Rows(Sheeting sheet) {
+            wide = sheet.wideMm() - 2 * EDGE_MM;
+            high = sheet.highMm() - 2 * EDGE_MM;
+        }
+
+        private boolean straight(Piece p) {
+            return p.wideMm() <= wide && p.highMm() <= high;
+        }
+
+        private boolean turned(Piece p) {
+            return p.panel.sheet().kind() != Sheeting.Kind.CLOTH && p.panel.bend().how() == Panel.How.FLAT && p.highMm() <= wide
+                    && p.wideMm() <= high;
+        }
+
+        boolean holds(Piece p) {
+            return straight(p) || turned(p);
+        }
+
+        void lay(Piece p) {
+            boolean turned = !straight(p);
+            double w = turned ? p.highMm() : p.wideMm(), h = turned ? p.wideMm() : p.highMm();
             if (x > 0 && x + w > wide) {
                 x = 0;
                 y += row + APART_MM;
@@ -68,6 +134,5 @@ public record Nest(Sheeting sheet, double thickMm, List<Laid> laid, int sheets, 
             x += w + APART_MM;
             row = Math.max(row, h);
         }
-        return new Nest(sheet, thickMm, List.copyOf(laid), laid.isEmpty() ? 0 : on + 1, List.copyOf(findings));
     }
 }

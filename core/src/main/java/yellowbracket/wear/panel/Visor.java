@@ -126,6 +126,11 @@ public record Visor(List<Opening> openings, List<PanelWish> wishes, List<Panel> 
         };
     }
 
+    /** What is cut from sheets: each pattern, or its halves; patterns too large for any sheet are not among them. */
+    public List<Nest.Piece> pieces() {
+        return nests.stream().flatMap(n -> n.laid().stream()).map(Nest.Laid::piece).toList();
+    }
+
     public Optional<Panel> panel(String opening) {
         return panels.stream().filter(p -> p.opening().name().equals(opening)).findFirst();
     }

@@ -56,7 +56,17 @@ class PowerTest {
         assertThat(p.findings()).anyMatch(f -> f.words().contains("resistor"))
                 .anyMatch(f -> f.words().contains("bridge it with wire"))
                 .anyMatch(f -> f.words().contains("coin cells"));
-        assertThat(p.wireMm(List.of(new Vec3(100, 0, 0)), Vec3.ZERO)).isCloseTo(250, within(1e-9));
+        assertThat(Power.wireMm(List.of(new Way(List.of(Vec3.ZERO, new Vec3(100, 0, 0)))))).isCloseTo(250, within(1e-9));
+    }
+
+    @Test
+    void aRodIsBentWarmOverAFormer() {
+        var rod = new Load("blade", Load.Kind.ROD, Optional.empty(), List.of(), 300, 1);
+        var p = Power.of(List.of(new Power.Run(rod, 300, 18)), 2, List.of(pocket(120, 80, 40, 50)));
+        assertThat(p.findings()).anyMatch(f -> f.words().contains("bends to 18 mm") && f.words().contains("takes 24: over a former"));
+        assertThat(Power.of(List.of(new Power.Run(rod, 300, 30)), 2, List.of()).findings()).noneMatch(f -> f.words().contains("former"));
+        assertThat(rod.grams(500)).isCloseTo(Math.PI * 16 * 500 * 1.19e-3, within(0.5));
+        assertThat(load(Load.Kind.LIGHT, 3).grams(0)).isEqualTo(9);
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.function.Function;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -14,7 +15,9 @@ import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.index.Bvh;
 import yellowbracket.mesh.index.ScaledShell;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Foam;
 import yellowbracket.shop.HeadMeasures;
+import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Wearer;
 import yellowbracket.size.Cavity;
 import yellowbracket.size.Fit;
@@ -141,5 +144,27 @@ class PadPlanTest {
 
         assertThat(PadPlan.of(fit, 900, List.of(), PadPlan.Told.NOTHING, new ScaledShell(shell, index, 1)).findings())
                 .anyMatch(f -> f.words().contains("no foam"));
+    }
+
+    @Test
+    void whatTheShelfLacksIsToldWithWhatItDoes() {
+        var shell = Shapes.cappedShell(124, 4, 50, 96, 64);
+        var index = Bvh.of(shell);
+        var foams = Catalogue.builtIn().foams();
+        var fit = Fit.of(Room.of(ADA), HeadForm.of(ADA.head()), Cavity.of(shell, index), 1, new Fit.Scales(0.5, "", 1, "", 2, "", true));
+        Function<List<Foam>, PadPlan> of = some -> PadPlan.of(fit, 900, some, PadPlan.Told.NOTHING, new ScaledShell(shell, index, 1));
+        var set = of.apply(foams);
+        var wanted = set.foamMm2().keySet().stream().toList();
+
+        assertThat(set.heldAgainst(FoamShelf.of(List.of()), foams, of)).as("nobody wrote down what foam there is").isEqualTo(set);
+        var all = wanted.stream().map(f -> new StockItem(FoamShelf.product(f), 90, "dm2")).toList();
+        assertThat(set.heldAgainst(FoamShelf.of(all), foams, of)).isEqualTo(set);
+        var little = List.of(new StockItem(FoamShelf.product(wanted.getFirst()), 0.1, "dm2"));
+        assertThat(set.heldAgainst(FoamShelf.of(little), foams, of).findings())
+                .anyMatch(f -> f.words().contains(wanted.getFirst() + ", 0.1 of") && f.words().contains("makes no set"));
+        var other = foams.get(1);
+        var firm = other.stockMm().stream().map(mm -> new StockItem(FoamShelf.product(FoamShelf.called(other, mm)), 90, "dm2")).toList();
+        assertThat(set.heldAgainst(FoamShelf.of(firm), foams, of).findings())
+                .anyMatch(f -> f.words().contains("order it, or cut " + other.name()) && f.words().contains("kPa at most"));
     }
 }

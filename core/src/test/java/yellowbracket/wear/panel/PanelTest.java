@@ -70,12 +70,12 @@ class PanelTest {
 
     @Test
     void aSheetTooSmallIsToldAndTheOthersStillLie() {
-        var small = new Sheeting("offcut", Sheeting.Kind.PLASTIC, List.of(1.0), 200, 100, 0.5, 120, 130, Sheeting.Cut.SCISSORS);
+        var small = new Sheeting("offcut", Sheeting.Kind.PLASTIC, List.of(1.0), 100, 100, 0.5, 120, 130, Sheeting.Cut.SCISSORS);
         var big = Panel.of(WINDOW, new PanelWish("front", PanelWish.Kind.SHEET, "offcut", 1, 9), small, SHELL);
         var nest = Nest.of(List.of(big), small, 1);
 
         assertThat(nest.laid()).isEmpty();
-        assertThat(nest.findings()).singleElement().asString().contains("larger sheet", "halves");
+        assertThat(nest.findings()).singleElement().asString().contains("a larger sheet", "not even two halves");
         var several = Nest.of(List.of(panel(1, 9), panel(1, 4), panel(1, 2), panel(1, 0), panel(1, 6), panel(1, 7)), SMOKE, 1);
         assertThat(several.laid()).hasSize(6);
         for (var x : several.laid()) {
@@ -84,6 +84,33 @@ class PanelTest {
             for (var y : several.laid()) if (x != y && x.on() == y.on()) assertThat(x.x() + x.wideMm() <= y.x()
                     || y.x() + y.wideMm() <= x.x() || x.y() + x.highMm() <= y.y() || y.y() + y.highMm() <= x.y()).isTrue();
         }
+    }
+
+    @Test
+    void whatIsLargerThanASheetIsCutInTwoHalvesThatMakeItUp() {
+        var whole = panel(1, 9);
+        var wide = new Sheeting("half a sheet", Sheeting.Kind.PLASTIC, List.of(1.0), whole.wideMm() / 2 + 12, whole.highMm() + 12, 0.5, 120,
+                130, Sheeting.Cut.SCISSORS);
+        var nest = Nest.of(List.of(Panel.of(WINDOW, whole.wish(), wide, SHELL)), wide, 1);
+
+        assertThat(nest.findings()).singleElement().asString().contains("two halves that meet amid", "strip glued behind");
+        assertThat(nest.laid()).extracting(l -> l.piece().half()).containsExactlyInAnyOrder("left", "right");
+        assertThat(nest.sheets()).isEqualTo(2);
+        assertThat(nest.laid().stream().mapToDouble(l -> l.piece().shape().getArea()).sum()).isCloseTo(whole.pattern().getArea(),
+                within(1e-6));
+        var cut = nest.laid().get(0).piece().shape().intersection(nest.laid().get(1).piece().shape());
+        assertThat(cut.getArea()).isZero();
+        assertThat(cut.getLength()).as("they meet along one line").isCloseTo(whole.highMm(), within(1.0));
+    }
+
+    @Test
+    void clothLiesByItsGrainAndIsHalvedRatherThanTurned() {
+        var cloth = new Sheeting("cloth", Sheeting.Kind.CLOTH, List.of(0.5), 200, 1000, 0.5, 0, 0, Sheeting.Cut.SCISSORS);
+        var mesh = new Sheeting("mesh", Sheeting.Kind.MESH, List.of(0.5), 200, 1000, 0.5, 0, 0, Sheeting.Cut.SCISSORS);
+        var p = Panel.of(WINDOW, new PanelWish("front", PanelWish.Kind.MESH, "cloth", 0.5, 9), cloth, SHELL);
+        assertThat(p.wideMm()).isGreaterThan(200);
+        assertThat(Nest.of(List.of(p), cloth, 0.5).laid()).hasSize(2).noneMatch(Nest.Laid::turned);
+        assertThat(Nest.of(List.of(Panel.of(WINDOW, p.wish(), mesh, SHELL)), mesh, 0.5).laid()).singleElement().matches(Nest.Laid::turned);
     }
 
     @Test

@@ -64,17 +64,9 @@ final class LightsPart extends WearPart {
                 .number("long", Power.Run::lengthMm, r -> r.lengthMm() > 0 ? words().length(r.lengthMm()) : "-")
                 .number("mA", Power.Run::milliamp, r -> Words.text("%.0f", r.milliamp()))
                 .rows(power.runs(), 6));
-        power.pocket().ifPresent(q -> {
-            var starts = model.result(WearFigures.POWER)
-                    .orElseThrow()
-                    .paths()
-                    .values()
-                    .stream()
-                    .filter(x -> !x.isEmpty())
-                    .map(List::getFirst)
-                    .toList();
-            card.row("wire", words().longLength(power.wireMm(starts, q.box().centre())), "two leads from the cells to each, with slack");
-        });
+        var wires = model.result(WearFigures.POWER).orElseThrow().wires();
+        if (!wires.isEmpty()) card.row("wire", words().longLength(Power.wireMm(List.copyOf(wires.values()))),
+                "two leads along the wall from the " + (power.pocket().isPresent() ? "cells" : "collar, behind,") + " to each, with slack");
         var last = power.runs().getLast().load().name();
         var off = Card.action("take \"" + last + "\" off", () -> change("without " + last, w -> w.withoutLoad(last)));
         off.setId("load-off");
@@ -194,6 +186,10 @@ final class LightsPart extends WearPart {
             shell.setUserData(new Bench.Spot(this::clicked));
             model.result(WearFigures.POCKETS)
                     .ifPresent(q -> q.list().forEach(x -> things.add(view.box(x.box().min(), x.box().max(), Role.HARDWARE.colour(), 1.2))));
+            model.result(WearFigures.POWER)
+                    .ifPresent(l -> l.wires()
+                            .values()
+                            .forEach(w -> things.add(view.line(w.places(), false, Role.INK.colour(view.night()), 1.4))));
             model.result(WearFigures.POWER).ifPresent(l -> l.paths().forEach((name, path) -> {
                 if (path.size() > 1)
                     things.add(view.line(path, wish().loads().stream().anyMatch(x -> x.name().equals(name) && x.opening().isPresent()),
@@ -208,7 +204,8 @@ final class LightsPart extends WearPart {
         view.bench().callouts(labels);
         view.bench()
                 .legend()
-                .squares("inside", List.of(Role.HARDWARE.colour(), Role.YELLOW.colour(view.night())), List.of("pockets", "lights"));
+                .squares("inside", List.of(Role.HARDWARE.colour(), Role.YELLOW.colour(view.night()), Role.INK.colour(view.night())),
+                        List.of("pockets", "lights", "wires"));
         model.result(WearFigures.POWER)
                 .map(WearFigures.Lit::power)
                 .filter(p -> !p.runs().isEmpty())
