@@ -10,6 +10,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.plan.Chance;
 import yellowbracket.work.Task;
 
 @Command(name = "plan", description = "the schedule of a build, its slack and chance")
@@ -36,7 +37,7 @@ final class PlanCommand extends Output {
                         "done", p.done()))
                 .toList();
         return map("tasks", tasks, "finish", s.finish().toString(), "due", s.due().toString(), "slackH", s.slackH(), "chance",
-                opened.derived().get(PlanFigures.CHANCE).map(PlanFigures.Chance::share).orElse(0.0), "findings", s.conflicts());
+                opened.derived().get(PlanFigures.CHANCE).map(Chance::share).orElse(0.0), "findings", s.conflicts());
     }
 
     private static String reason(Opened o) {

@@ -49,8 +49,8 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
             boolean spray = c.sprayed();
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
                     c.product(), spray ? Tool.CAN : Tool.BRUSH,
-                    new Task.Effort(c.handH(), c.flashH(), Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), lag(coats, i),
-                    spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last);
+                    new Task.Effort(c.handH(), c.flashH(), Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), Task.Lag.atLeast(c.nextH()),
+                    spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last, closed(coats, i));
             tasks.add(task);
             last = List.of(task.id());
         }
@@ -122,13 +122,17 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
         return c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone()) + masks;
     }
 
-    private static Task.Lag lag(List<ColourPlan.Coats> coats, int i) {
-        var c = coats.get(i);
-        double least = c.nextH();
-        boolean over = i + 1 < coats.size() && coats.get(i + 1).zones().stream().anyMatch(c.zones()::contains);
-        return over && c.recoatToH() < NEVER_CLOSES_H && least <= c.recoatFromH()
-                ? new Task.Lag(least, Math.max(0, c.recoatToH() - least), c.recoatAgainH())
-                : Task.Lag.atLeast(least);
+    /** For each zone it goes over: the last film there, where that one closes for a while. */
+    private List<Task.Closed> closed(List<ColourPlan.Coats> coats, int i) {
+        var out = new ArrayList<Task.Closed>();
+        for (int zone : coats.get(i).zones()) for (int k = i - 1; k >= 0; k--) {
+            var c = coats.get(k);
+            if (!c.zones().contains(zone)) continue;
+            if (c.recoatToH() < NEVER_CLOSES_H && c.recoatAgainH() > c.recoatToH())
+                out.add(new Task.Closed(new TaskId.Step(prop, TaskId.Series.COLOUR, k + 1), c.recoatToH(), c.recoatAgainH()));
+            break;
+        }
+        return out.stream().distinct().toList();
     }
 
     @Override

@@ -1,9 +1,13 @@
 package yellowbracket.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Coating;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.StockItem;
 import yellowbracket.work.Need;
@@ -21,19 +25,45 @@ public record Needs(List<Line> lines) {
         lines = List.copyOf(lines);
     }
 
-    /** By name; cans and sheets are bought whole. */
+    /**
+     * By name; cans and sheets are bought whole. What is asked for in g here and in ml there is told in ml where its density is known, else
+     * in two lines.
+     */
     public static Needs of(List<Need> needs, List<StockItem> stock, Catalogue shop) {
-        var sums = new TreeMap<String, Need>();
-        for (var n : needs)
-            if (n.amount() > 0) sums.merge(n.product(), n, (a, b) -> new Need(a.product(), a.amount() + b.amount(), b.unit()));
+        var sums = new TreeMap<Kind, Double>(Comparator.comparing(Kind::product).thenComparing(Kind::unit));
+        for (var n : needs) if (n.amount() > 0) sums.merge(kind(n, shop), amount(n.product(), n.amount(), n.unit(), shop), Double::sum);
         var out = new ArrayList<Line>();
-        for (var n : sums.values()) {
-            double have = stock.stream().filter(s -> s.name().equals(n.product())).mapToDouble(StockItem::amount).sum();
-            double much = n.amount() * shop.usual(Practice.STOCK_TIMES);
-            boolean whole = n.unit().equals("cans") || n.unit().equals("sheets");
-            out.add(new Line(n.product(), whole ? Math.ceil(much) : much, have, n.unit()));
-        }
+        sums.forEach((k, sum) -> {
+            double have = stock.stream()
+                    .filter(s -> s.name().equals(k.product) && unit(s.name(), s.unit(), shop).equals(k.unit))
+                    .mapToDouble(s -> amount(s.name(), s.amount(), s.unit(), shop))
+                    .sum();
+            double much = sum * shop.usual(Practice.STOCK_TIMES);
+            out.add(new Line(k.product, WHOLE.contains(k.unit) ? Math.ceil(much) : much, have, k.unit));
+        });
         return new Needs(out);
+    }
+
+    private static final Set<String> WHOLE = Set.of("cans", "sheets", "pieces", "sets");
+
+    private record Kind(String product, String unit) {}
+
+    private static Kind kind(Need n, Catalogue shop) {
+        return new Kind(n.product(), unit(n.product(), n.unit(), shop));
+    }
+
+    private static String unit(String product, String unit, Catalogue shop) {
+        return unit.equals("g") && densityGcm3(product, shop).isPresent() ? "ml" : unit;
+    }
+
+    private static double amount(String product, double amount, String unit, Catalogue shop) {
+        var density = densityGcm3(product, shop);
+        return unit.equals("g") && density.isPresent() ? amount / density.getAsDouble() : amount;
+    }
+
+    /** Of what is spread or sprayed; filaments and resins for printing are weighed. */
+    private static OptionalDouble densityGcm3(String product, Catalogue shop) {
+        return shop.coatings().stream().filter(c -> c.name().equals(product)).mapToDouble(Coating::densityGcm3).findFirst();
     }
 
     public List<Line> shopping() {

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import yellowbracket.work.Station;
 import yellowbracket.work.Task;
@@ -44,19 +45,19 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
                 var before = placed(id);
                 if (before.isEmpty()) out.add(p.task.name() + " waits for " + id.text() + ", which is not planned");
                 else if (p.start.isBefore(before.get().ready)) out.add(p.task.name() + " starts before " + id.text() + " is ready");
-                else if (!before.get().done) late(p, before.get()).ifPresent(out::add);
             }
+            for (var c : p.task.closed()) placed(c.after()).flatMap(b -> shut(p, b, c)).ifPresent(out::add);
         }
         overlaps(out);
         return out;
     }
 
-    private static Optional<String> late(Placed p, Placed before) {
+    private static Optional<String> shut(Placed p, Placed before, Task.Closed c) {
         double gap = Duration.between(before.end, p.start).toMinutes() / 60.0;
-        var t = before.task;
-        boolean closed = t.lag().mostH() > 0 && gap > t.lag().mostH() + t.lag().leastH() && gap < t.lag().againH();
-        return closed ? Optional.of("recoat window: " + p.task.name() + " comes " + Math.round(gap) + " h after " + t.name() + ", between "
-                + Math.round(t.lag().mostH() + t.lag().leastH()) + " and " + Math.round(t.lag().againH())) : Optional.empty();
+        return c.forbids(gap) ? Optional
+                .of(String.format(Locale.ROOT, "recoat window: %s comes %.0f h after %s, between %.0f and %.0f nothing may go on it",
+                        p.task.name(), gap, before.task.name(), c.fromH(), c.againH()))
+                : Optional.empty();
     }
 
     private void overlaps(List<String> out) {

@@ -4,8 +4,13 @@ import java.time.DayOfWeek;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 
 /**
  * When somebody works: spans by weekday; between which hours somebody is up to start or take off a print, but for the spans {@code away}.
@@ -91,5 +96,41 @@ public record WorkHours(List<Span> spans, LocalTime printFrom, LocalTime printTo
         }
         list.sort(java.util.Comparator.comparingInt(a -> a[0]));
         return list.stream().flatMapToInt(java.util.Arrays::stream).toArray();
+    }
+
+    /** Nobody works later than this. */
+    private static final LocalTime LATEST = LocalTime.of(23, 0);
+
+    /** Every working day ends so much later, but not after eleven at night. */
+    public WorkHours longer(int minutes) {
+        return withSpans(spans.stream().map(s -> {
+            boolean last = spans.stream().noneMatch(o -> o.day == s.day && o.from.isAfter(s.from));
+            var to = s.to.isBefore(LATEST) && ChronoUnit.MINUTES.between(s.to, LATEST) > minutes ? s.to.plusMinutes(minutes) : LATEST;
+            return last && to.isAfter(s.to) ? new Span(s.day, s.from, to) : s;
+        }).toList());
+    }
+
+    /** Hours with something more, in words. */
+    public record More(String words, WorkHours hours) {}
+
+    /** So many minutes on the day with the fewest hours that has room for them in the evening; empty where none has. */
+    public Optional<More> another(int minutes) {
+        return Arrays.stream(DayOfWeek.values())
+                .filter(d -> ChronoUnit.MINUTES.between(begins(d), LATEST) >= minutes)
+                .min(Comparator.comparingLong(this::minutesOn))
+                .map(d -> {
+                    var all = new ArrayList<>(spans);
+                    all.add(new Span(d, begins(d), begins(d).plusMinutes(minutes)));
+                    return new More(minutes / 60 + " h more on " + d.getDisplayName(TextStyle.FULL, Locale.ENGLISH) + "s", withSpans(all));
+                });
+    }
+
+    /** After what is worked on a day. */
+    private LocalTime begins(DayOfWeek day) {
+        return spans.stream().filter(s -> s.day == day).map(Span::to).max(Comparator.naturalOrder()).orElse(LocalTime.of(18, 30));
+    }
+
+    private long minutesOn(DayOfWeek day) {
+        return spans.stream().filter(s -> s.day == day).mapToLong(s -> ChronoUnit.MINUTES.between(s.from, s.to)).sum();
     }
 }

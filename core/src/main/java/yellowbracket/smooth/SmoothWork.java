@@ -79,7 +79,7 @@ public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, 
                 new Task.Effort(w.hours() + looked.map(SmoothPlan.Work::hours).orElse(0.0),
                         spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H), Rate.UNKNOWN.spread(),
                         Rate.UNKNOWN.source()),
-                new Task.Lag(step.waitH(), 0, 0), spray && shop.coating(step.product()).sprayed() ? Task.Doer.SPRAY : Task.Doer.PERSON,
+                Task.Lag.atLeast(step.waitH()), spray && shop.coating(step.product()).sprayed() ? Task.Doer.SPRAY : Task.Doer.PERSON,
                 after);
     }
 

@@ -3,10 +3,13 @@ package yellowbracket.work;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
-/** One thing to do. {@code product}: the material or product it is done with, by name, empty for none. */
+/**
+ * One thing to do. {@code product}: the material or product it is done with, by name, empty for none; {@code closed}: hours after others in
+ * which it may not begin.
+ */
 @RecordBuilder
 public record Task(TaskId id, String name, Operation operation, String product, Tool tool, Effort effort, Lag lag, Doer doer,
-        List<TaskId> after) implements TaskBuilder.With {
+        List<TaskId> after, List<Closed> closed) implements TaskBuilder.With {
 
     /** Who or what does it. */
     public enum Resource { PERSON, PRINTER, SPRAY }
@@ -21,19 +24,31 @@ public record Task(TaskId id, String name, Operation operation, String product, 
         }
     }
 
-    /**
-     * Wait from its end to the start of what follows: at least {@code leastH} (cure, drying); where {@code mostH} is not 0, at most that
-     * much longer, or again after {@code againH}.
-     */
-    public record Lag(double leastH, double mostH, double againH) {
-        public static final Lag NONE = new Lag(0, 0, 0);
+    /** Wait from its end to the start of what follows: at least {@code leastH} (cure, drying). */
+    public record Lag(double leastH) {
+        public static final Lag NONE = new Lag(0);
 
         public Lag {
-            if (!(leastH >= 0) || !(mostH >= 0) || !(againH >= 0)) throw new IllegalArgumentException("waits must not be negative");
+            if (!(leastH >= 0)) throw new IllegalArgumentException("waits must not be negative");
         }
 
         public static Lag atLeast(double hours) {
-            return new Lag(hours, 0, 0);
+            return new Lag(hours);
+        }
+    }
+
+    /**
+     * After the end of another task there is a time in which this one may not begin: later than {@code fromH} (a film has skinned over) and
+     * before {@code againH} (it is through and hard). Hours, counted from that end.
+     */
+    public record Closed(TaskId after, double fromH, double againH) {
+        public Closed {
+            if (!(fromH >= 0) || !(againH > fromH)) throw new IllegalArgumentException("a window closes before it opens again");
+        }
+
+        /** @param gapH from that end to the start */
+        public boolean forbids(double gapH) {
+            return gapH > fromH && gapH < againH;
         }
     }
 
@@ -54,6 +69,13 @@ public record Task(TaskId id, String name, Operation operation, String product, 
 
     public Task {
         after = List.copyOf(after);
+        closed = List.copyOf(closed);
+    }
+
+    /** Which may begin any time after those it waits for. */
+    public Task(TaskId id, String name, Operation operation, String product, Tool tool, Effort effort, Lag lag, Doer doer,
+            List<TaskId> after) {
+        this(id, name, operation, product, tool, effort, lag, doer, after, List.of());
     }
 
     /** By hand, with hours of the catalogue, nothing to wait for afterwards. */

@@ -7,6 +7,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -20,6 +21,7 @@ import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 class PlanTest {
     /** A Monday, six in the evening. */
@@ -114,12 +116,74 @@ class PlanTest {
                 .hasMessageContaining("circle");
     }
 
+    private static Task spray(String id, double hours, double wait, Optional<Task.Closed> closed, String... after) {
+        return task(id, Operation.SPRAY, hours, Task.Lag.atLeast(wait), Task.Doer.SPRAY, 0.1, after).withClosed(closed.stream().toList());
+    }
+
+    private static Task.Closed closedAfter(String id, double from, double again) {
+        return new Task.Closed(Known.task(id), from, again);
+    }
+
     @Test
     void missedRecoatWindowsAreFound() {
-        var coat = task("coat", Operation.SPRAY, 0.5, new Task.Lag(0.3, 1, 48), Task.Doer.SPRAY, 0.1);
-        var next = new Schedule.Placed(person("next", 1, 0, "coat"), NOW.plusHours(10), NOW.plusHours(11), NOW.plusHours(11), false);
+        var coat = spray("coat", 0.5, 0.3, Optional.empty());
+        var late = person("next", 1, 0, "coat").withClosed(List.of(closedAfter("coat", 1, 48)));
+        var next = new Schedule.Placed(late, NOW.plusHours(10), NOW.plusHours(11), NOW.plusHours(11), false);
         var s = new Schedule(NOW, DUE, List.of(new Schedule.Placed(coat, NOW, NOW.plusMinutes(30), NOW.plusMinutes(48), false), next));
         assertThat(s.conflicts()).singleElement().asString().startsWith("recoat window: next comes");
+    }
+
+    @Test
+    void aCoatGoesIntoTheWindowOrWaitsUntilItOpensAgain() {
+        var first = spray("first", 0.5, 0.3, Optional.empty());
+        var soon = spray("second", 0.5, 0, Optional.of(closedAfter("first", 1, 48)), "first");
+        var other = person("other", 9, 0);
+        var s = scheduler().schedule(List.of(first, soon, other), Map.of());
+        assertThat(gapH(s, "first", "second")).as("before other work, though that is the longer chain").isBetween(0.3, 1.0);
+
+        var taped = spray("second", 0.5, 0, Optional.of(closedAfter("first", 1, 48)), "masked");
+        var mask = person("masked", 2, 0, "first");
+        var later = scheduler().schedule(List.of(first.withLag(Task.Lag.atLeast(36)), mask, taped), Map.of());
+        assertThat(gapH(later, "first", "second")).as("tape may go on after 36 h, paint not before 48").isGreaterThanOrEqualTo(48);
+        assertThat(later.conflicts()).isEmpty();
+
+        var coated = Map.of(Known.task("first"), new Actual(Known.task("first"), NOW.minusMinutes(30), 0.5));
+        assertThat(scheduler().schedule(List.of(first, soon), coated).conflicts()).as("what is sprayed already counts").isEmpty();
+    }
+
+    private static double gapH(Schedule s, String one, String then) {
+        return gapH(s, Known.task(one), Known.task(then));
+    }
+
+    private static double gapH(Schedule s, TaskId one, TaskId then) {
+        return Duration.between(s.placed(one).orElseThrow().end(), s.placed(then).orElseThrow().start()).toMinutes() / 60.0;
+    }
+
+    /** Chains of coats with windows of all kinds between other work: none is ever sprayed while the film beneath is closed. */
+    @Test
+    void noFilmIsSprayedOnAClosedOne() {
+        for (long seed = 0; seed < 2000; seed++) {
+            var r = new Random(seed);
+            var tasks = new ArrayList<Task>();
+            for (int i = 0; i < 3 + r.nextInt(12); i++) {
+                var after = i == 0 || r.nextInt(3) == 0 ? new String[0] : new String[] {"t" + r.nextInt(i)};
+                double from = 0.5 + 3 * r.nextDouble(), again = from + 1 + 60 * r.nextDouble();
+                var closed = after.length == 0 ? Optional.<Task.Closed>empty() : Optional.of(closedAfter(after[0], from, again));
+                tasks.add(switch (r.nextInt(3)) {
+                    case 0 -> person("t" + i, 5 * r.nextDouble(), 8 * r.nextDouble(), after).withClosed(closed.stream().toList());
+                    case 1 -> onEnd("t" + i, 3 * r.nextDouble(), after).withClosed(closed.stream().toList());
+                    default -> spray("t" + i, r.nextDouble(), 40 * r.nextDouble(), closed, after);
+                });
+            }
+            long sky = seed;
+            var weather = new Scheduler(NOW, DUE, WorkHours.evenings(), (t, at) -> (at.getDayOfYear() * 31 + at.getHour() + sky) % 3 != 0);
+            var s = weather.schedule(tasks, Map.of());
+            assertThat(s.conflicts()).as("seed %d", seed).isEmpty();
+            for (var p : s.placed()) for (var c : p.task().closed()) {
+                double gap = gapH(s, c.after(), p.task().id());
+                assertThat(gap <= c.fromH() || gap >= c.againH()).as("seed %d, %s", seed, p.task().name()).isTrue();
+            }
+        }
     }
 
     @Test
@@ -171,11 +235,11 @@ class PlanTest {
     void chanceFallsWithRiskAndIsSure_whenThereIsTime() {
         var safe = List.of(print("a", 20, "x", 0));
         var risky = List.of(print("a", 60, "x", 0.02));
-        assertThat(scheduler().chance(safe, NOTHING, 60, new SplittableRandom(1), Progress.NONE)).isEqualTo(1);
+        assertThat(scheduler().chance(safe, NOTHING, 60, new SplittableRandom(1), Progress.NONE).share()).isEqualTo(1);
         var tight = new Scheduler(NOW, NOW.plusHours(90), WorkHours.evenings(), (x, t) -> true);
-        double p = tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE);
+        double p = tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE).share();
         assertThat(p).as("one attempt succeeds with exp(-1.2) = 0.30; a few fail early enough for another").isBetween(0.25, 0.6);
-        assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE)).as("the same seed, the same answer")
+        assertThat(tight.chance(risky, NOTHING, 400, new SplittableRandom(1), Progress.NONE).share()).as("the same seed, the same answer")
                 .isEqualTo(p);
     }
 
@@ -194,5 +258,109 @@ class PlanTest {
         assertThat(WorkHours.evenings().weeklyHours()).isEqualTo(33.5);
         assertThatThrownBy(() -> new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(9, 0), LocalTime.of(9, 0)))
                 .hasMessageContaining("end before they begin");
+    }
+
+    /** A chain begun at a task's latest start is ready on the day; begun a minute later it is not. */
+    @Test
+    void aMinuteAfterTheLatestStartTheDayIsLost() {
+        for (long seed = 0; seed < 300; seed++) {
+            var r = new Random(seed);
+            var tasks = new ArrayList<Task>();
+            for (int i = 0; i < 2 + r.nextInt(5); i++) {
+                var after = i == 0 ? new String[0] : new String[] {"t" + (i - 1)};
+                double wait = Math.rint(600 * r.nextDouble()) / 60, hours = (1 + r.nextInt(150)) / 60.0;
+                var closed = i > 0 && r.nextBoolean() ? List.of(closedAfter("t" + (i - 1), 1, 20)) : List.<Task.Closed>of();
+                tasks.add((switch (r.nextInt(3)) {
+                    case 0 -> person("t" + i, hours, wait, after);
+                    case 1 -> onEnd("t" + i, hours, after).withLag(Task.Lag.atLeast(wait));
+                    default -> print("t" + i, 4 * hours, "x" + i, 0, after).withLag(Task.Lag.atLeast(wait));
+                }).withClosed(closed));
+            }
+            var latest = scheduler().latestStarts(tasks, NOTHING);
+            assertThat(latest).hasSize(tasks.size());
+            for (int i = 0; i < tasks.size(); i++) {
+                var rest = new ArrayList<>(tasks.subList(i, tasks.size()));
+                rest.set(0, rest.getFirst().withAfter(List.of()).withClosed(List.of()));
+                var at = latest.get(tasks.get(i).id());
+                assertThat(begun(at, rest).slackH()).as("seed %d, task %d of %s", seed, i, tasks).isGreaterThanOrEqualTo(0);
+                assertThat(begun(at.plusMinutes(1), rest).slackH()).as("seed %d, task %d a minute later", seed, i).isNegative();
+            }
+        }
+    }
+
+    private static Schedule begun(java.time.LocalDateTime at, List<Task> rest) {
+        return new Scheduler(at, DUE, WorkHours.evenings(), (x, t) -> true).schedule(rest, Map.of());
+    }
+
+    @Test
+    void sprayMustBeginInTheLastFitHourAndPastDaysHaveNoLatestStart() {
+        var weather = new Scheduler(NOW, NOW.plusDays(10), WorkHours.evenings(),
+                (t, at) -> at.getDayOfMonth() == 4 && at.getHour() >= 11 && at.getHour() < 15);
+        var coat = spray("coat", 1, 24, Optional.empty());
+        assertThat(weather.latestStarts(List.of(coat), NOTHING).get(coat.id())).isEqualTo("2026-04-04T13:45");
+        var over = new Scheduler(NOW, NOW.minusDays(1), WorkHours.evenings(), (t, at) -> true);
+        assertThat(over.latestStarts(List.of(coat, person("x", 1, 0)), NOTHING)).isEmpty();
+        assertThat(scheduler().latestStarts(List.of(coat),
+                new Scheduler.Facts(Map.of(coat.id(), new Actual(coat.id(), NOW, 1)), Map.of(), List.of()))).isEmpty();
+    }
+
+    /** Day and night, so that hours of work are hours of the day. */
+    private static WorkHours always() {
+        var all = new ArrayList<WorkHours.Span>();
+        for (var d : DayOfWeek.values()) all.add(new WorkHours.Span(d, LocalTime.MIN, LocalTime.of(23, 59)));
+        return new WorkHours(all, LocalTime.MIN, LocalTime.of(23, 59), List.of());
+    }
+
+    private static double chance(List<Task> tasks, double hours) {
+        var s = new Scheduler(NOW, NOW.plusMinutes(Math.round(60 * hours)), always(), (x, t) -> true);
+        return s.chance(tasks, NOTHING, 20_000, new SplittableRandom(4), Progress.NONE).share();
+    }
+
+    /** One task of a lognormal length, and ten that share a quarter of their variance: quantiles as they are known. */
+    @Test
+    void chancesOfKnownDistributionsAreFound() {
+        var one = List.of(task("a", Operation.GLUE, 4, Task.Lag.NONE, Task.Doer.PERSON, 0.35));
+        for (double z : new double[] {-1.2816, -0.5244, 0, 0.5244, 1.2816})
+            assertThat(chance(one, 4 * Math.exp(0.35 * z - 0.35 * 0.35 / 2))).as("z = %.2f", z).isCloseTo(normal(z), within(0.02));
+        // ten of one hour: mean 10; variance of each v = exp(s2) - 1, covariance c = exp(s2 / 4) - 1; the sum is nearly lognormal
+        double s2 = 0.35 * 0.35, variance = 10 * (Math.exp(s2) - 1) + 90 * (Math.exp(s2 / 4) - 1);
+        double sigma = Math.sqrt(Math.log(1 + variance / 100));
+        var ten = new ArrayList<Task>();
+        for (int i = 0; i < 10; i++) ten.add(task("t" + i, Operation.GLUE, 1, Task.Lag.NONE, Task.Doer.PERSON, 0.35,
+                i == 0 ? new String[0] : new String[] {"t" + (i - 1)}));
+        for (double z : new double[] {-1.2816, 0, 1.2816})
+            assertThat(chance(ten, 10 * Math.exp(sigma * z - sigma * sigma / 2))).as("ten, z = %.2f", z).isCloseTo(normal(z), within(0.02));
+    }
+
+    /** Of z as asked above. */
+    private static double normal(double z) {
+        return z < -1 ? 0.1 : z < 0 ? 0.3 : z == 0 ? 0.5 : z < 1 ? 0.7 : 0.9;
+    }
+
+    @Test
+    void aChanceIsToldNoSurerThanItsFutures() {
+        assertThat(new Chance(300, 300).low()).as("about 3 / n").isCloseTo(0.99, within(1e-4));
+        assertThat(new Chance(0, 300).high()).isCloseTo(0.01, within(1e-4));
+        var r = new SplittableRandom(8);
+        int held = 0;
+        for (int i = 0; i < 500; i++) {
+            double p = 0.05 + 0.9 * r.nextDouble();
+            int ready = 0;
+            for (int k = 0; k < 160; k++) if (r.nextDouble() < p) ready++;
+            var c = new Chance(ready, 160);
+            if (c.low() <= p && p <= c.high()) held++;
+        }
+        assertThat(held / 500.0).as("the range told holds the truth in four of five").isBetween(0.74, 0.86);
+        assertThatThrownBy(() -> new Chance(3, 2)).hasMessageContaining("3 of 2");
+    }
+
+    @Test
+    void moreHoursAreNeverLater() {
+        var h = WorkHours.evenings();
+        assertThat(h.longer(60).weeklyHours()).isEqualTo(33.5 + 7);
+        assertThat(h.another(180).orElseThrow().words()).isEqualTo("3 h more on Saturdays");
+        assertThat(h.another(180).orElseThrow().hours().weeklyHours()).isEqualTo(33.5 + 3);
+        assertThat(new WorkHours(List.of(), LocalTime.of(7, 0), LocalTime.of(23, 0), List.of()).another(180).orElseThrow().words())
+                .isEqualTo("3 h more on Mondays");
     }
 }

@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.lang.ref.WeakReference;
 import java.nio.file.Files;
@@ -322,7 +323,13 @@ class FrameTest extends WindowTest {
         until("a timer", () -> timers.running().size() == 1);
         long before = model.session().build().log().size();
         robot.type(KeyCode.D);
+        until("nobody pressed start: it asks", () -> text(robot, ".bench-mode .button").contains("do not know  4"));
+        robot.type(KeyCode.ESCAPE);
+        until("back", () -> text(robot, ".bench-mode .button").contains("start  S"));
+        robot.type(KeyCode.D).type(KeyCode.DIGIT3);
         until("done noted", () -> model.session().build().log().size() == before + 1);
+        var noted = model.session().build().log().getLast();
+        assertThat(noted.hours()).as("twice as long as planned").isCloseTo(2 * noted.planned().orElseThrow(), within(0.02));
         robot.type(KeyCode.B);
         assertThat(robot.lookup(".bench-mode").queryAll()).as("there is one bench mode, however often it is asked for").hasSize(1);
         robot.type(KeyCode.ESCAPE);

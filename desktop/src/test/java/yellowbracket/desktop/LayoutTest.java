@@ -88,7 +88,7 @@ class LayoutTest extends WindowTest {
                 if (!tab.isEmpty()) robot.interact(() -> model.go(page, tab));
                 var where = at + ", " + page.label() + (tab.isEmpty() ? "" : " " + tab) + ": ";
                 // a result may just have come in and the card been written anew: what is wrong then is right a few pulses later
-                for (int tries = 0; tries < 8; tries++) {
+                for (int tries = 0; tries < 30; tries++) {
                     if (tries > 1) WaitForAsyncUtils.sleep(100, TimeUnit.MILLISECONDS);
                     WaitForAsyncUtils.waitForFxEvents();
                     here.clear();

@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.DayOfWeek;
 import java.time.LocalTime;
@@ -92,5 +93,32 @@ class PlanPartsTest extends WindowTest {
         until("refused", () -> told().contains("bed of attic in x"));
         type(robot, "#printer-name", "attic");
         until("refused", () -> told().contains("attic is there already"));
+    }
+
+    @Test
+    void doneAsksForHoursAndTheyTeach(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.pageProperty().set(Page.PLAN));
+        until("latest starts", () -> text(robot, ".section-title").contains("what holds the day"));
+        int before = model.session().build().log().size();
+        robot.interact(() -> robot.lookup(".button")
+                .queryAllAs(Button.class)
+                .stream()
+                .filter(b -> b.getText().equals("done"))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+        until("asked", () -> told().contains("how many hours did it take?"));
+        assertThat(model.session().build().log()).hasSize(before);
+        type(robot, "#took-0", "-1");
+        until("refused", () -> told().contains("hours for"));
+        var first = model.schedule().orElseThrow().next(1).getFirst().task();
+        type(robot, "#took-0", "2.5");
+        until("noted", () -> model.session().build().log().size() == before + 1);
+        var entry = model.session().build().log().getLast();
+        assertThat(entry.hours()).isEqualTo(2.5);
+        assertThat(entry.planned().orElseThrow()).isCloseTo(first.activeH(), within(0.01));
+        derived();
+        assertThat(model.schedule().orElseThrow().placed(first.id()).orElseThrow().done()).isTrue();
     }
 }

@@ -9,6 +9,7 @@ import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.plan.Chance;
 import yellowbracket.desktop.shell.Commands;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.desktop.theme.Role;
@@ -33,11 +34,11 @@ class WordsTest {
 
     @Test
     void noChanceIsToldAsCertain() {
-        assertThat(Words.chance(1, 160)).isEqualTo("over 98 %");
-        assertThat(Words.chance(1, 10)).isEqualTo("over 74 %");
-        assertThat(Words.chance(0, 160)).isEqualTo("under 2 %");
-        assertThat(Words.chance(0.834, 160)).isEqualTo("83 %");
-        assertThat(Words.chance(399.0 / 400, 400)).isEqualTo("99 %");
+        assertThat(Words.chance(new Chance(160, 160))).isEqualTo("over 98 %");
+        assertThat(Words.chance(new Chance(10, 10))).isEqualTo("over 74 %");
+        assertThat(Words.chance(new Chance(0, 160))).isEqualTo("under 2 %");
+        assertThat(Words.chance(new Chance(834, 1000))).isEqualTo("83 %");
+        assertThat(Words.chance(new Chance(399, 400))).isEqualTo("99 %");
     }
 
     @Test

@@ -33,8 +33,8 @@ public final class Everything {
     private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, SizeFigures.FITS);
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
-    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.LEFT_OUT,
-            PlanFigures.CHANCE);
+    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LATEST, PlanFigures.SPOOLS, PlanFigures.NEEDS,
+            PlanFigures.LEFT_OUT, PlanFigures.CHANCE);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT, ColourFigures.CARDS,
@@ -67,6 +67,7 @@ public final class Everything {
             each(props, DRAWN, out);
             each(props, List.of(PlanFigures.WORK), out);
             PLAN.forEach(f -> out.add(Want.ofBuild(f)));
+            out.add(Want.ofBuild(PlanFigures.RAISES));
             each(props, CUT_PAGE, out);
             each(props, SMOOTH_PAGE, out);
             each(props, WEAR_PAGE, out);

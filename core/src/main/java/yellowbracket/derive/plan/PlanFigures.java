@@ -1,5 +1,6 @@
 package yellowbracket.derive.plan;
 
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -27,10 +28,12 @@ import yellowbracket.join.JoinWork;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Lessons;
+import yellowbracket.plan.Chance;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.PropWork;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
+import yellowbracket.plan.WorkHours;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintWork;
 import yellowbracket.print.ResinCare;
@@ -50,8 +53,11 @@ import yellowbracket.work.TaskId;
 
 /** What the stations' work comes to: tasks, schedule, chance, needs, spools. */
 public final class PlanFigures {
-    /** Futures simulated: the chance is good to four in a hundred. */
-    private static final int CHANCE_RUNS = 160;
+    /** Futures simulated: the chance is good to two in a hundred. */
+    private static final int CHANCE_RUNS = 1000;
+    /** For each thing that might help; no more is asked where the chance is better than this. */
+    private static final int RAISE_RUNS = 300;
+    private static final double SURE = 0.97;
     /** A forecast is worth something for so long. */
     private static final int FORECAST_DAYS = 10;
     /** What the weather is judged by where a task names no product: the limits of a usual spray can. */
@@ -64,6 +70,11 @@ public final class PlanFigures {
     public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
     public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
     public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
+    public static final Figure<Latest> LATEST = Figure.ofBuild("latest starts", Latest.class, in -> {
+        var tasks = in.get(TASKS);
+        return new Latest(scheduler(in).latestStarts(tasks.list(), tasks.facts()));
+    });
+    public static final Figure<Raises> RAISES = Figure.ofBuild("what would help", Raises.class, PlanFigures::raises);
     public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
             in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock), in.shop(s -> s)));
     /** Whether the spools last, in the order of the schedule. */
@@ -87,8 +98,27 @@ public final class PlanFigures {
         }
     }
 
-    /** Share of simulated futures that end in time. */
-    public record Chance(double share, int runs) {}
+    /** When each task must begin at the latest. */
+    public record Latest(Map<TaskId, LocalDateTime> starts) {
+        public Latest {
+            starts = Map.copyOf(starts);
+        }
+
+        /** Tasks ahead by how long each may still wait, the least first. */
+        public List<Schedule.Placed> tightest(Schedule s) {
+            return s.placed()
+                    .stream()
+                    .filter(p -> !p.done() && starts.containsKey(p.task().id()))
+                    .sorted(Comparator.comparing(p -> Duration.between(p.start(), starts.get(p.task().id()))))
+                    .toList();
+        }
+    }
+
+    /** What would help most, the best first. @param from the chance by as many futures */
+    public record Raises(Chance from, List<Raise> list) {}
+
+    /** @param words what would be done @param to the chance then */
+    public record Raise(String words, Chance to) {}
 
     /** The stations in the order of the work: a new one is one more line. */
     private static PropWork work(Reads in) {
@@ -164,7 +194,35 @@ public final class PlanFigures {
     private static Chance chance(Reads in) {
         var tasks = in.get(TASKS);
         var random = new SplittableRandom(in.build(Build::seed));
-        return new Chance(scheduler(in).chance(tasks.list(), tasks.facts(), CHANCE_RUNS, random, in.progress()), CHANCE_RUNS);
+        return scheduler(in).chance(tasks.list(), tasks.facts(), CHANCE_RUNS, random, in.progress());
+    }
+
+    /** The same futures with one thing changed: what differs is the change, not the luck. */
+    private static Raises raises(Reads in) {
+        if (in.get(CHANCE).share() >= SURE) return new Raises(in.get(CHANCE), List.of());
+        var tasks = in.get(TASKS);
+        var hours = in.build(Build::hours);
+        var due = in.build(Build::due);
+        var from = futures(in, tasks.list(), tasks.facts(), hours, due);
+        var out = new ArrayList<Raise>();
+        out.add(new Raise("an hour more on every day you work", futures(in, tasks.list(), tasks.facts(), hours.longer(60), due)));
+        hours.another(180).ifPresent(h -> out.add(new Raise(h.words(), futures(in, tasks.list(), tasks.facts(), h.hours(), due))));
+        var steady = tasks.list()
+                .stream()
+                .map(t -> t.resource() == Task.Resource.PRINTER ? t.withDoer(Task.Doer.printer(t.printer(), t.doer().failuresPerHour() / 2))
+                        : t)
+                .toList();
+        out.add(new Raise("half as many lost prints: dry spools, clean beds, a look at the first layer",
+                futures(in, steady, tasks.facts(), hours, due)));
+        out.add(new Raise("two days later", futures(in, tasks.list(), tasks.facts(), hours, due.plusDays(2))));
+        out.removeIf(r -> r.to.ready() <= from.ready());
+        out.sort(Comparator.comparingInt(r -> -r.to.ready()));
+        return new Raises(from, List.copyOf(out));
+    }
+
+    private static Chance futures(Reads in, List<Task> tasks, Scheduler.Facts facts, WorkHours hours, LocalDateTime due) {
+        return new Scheduler(in.now(), due, hours, sprayable(in), in.build(PlanFigures::quiet)).chance(tasks, facts, RAISE_RUNS,
+                new SplittableRandom(in.build(Build::seed)), in.progress());
     }
 
     private static Scheduler scheduler(Reads in) {

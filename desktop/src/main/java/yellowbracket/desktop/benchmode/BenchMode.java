@@ -1,10 +1,12 @@
 package yellowbracket.desktop.benchmode;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -14,6 +16,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.plan.Schedule;
@@ -23,8 +26,9 @@ import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.work.Task;
 
 /**
- * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. D done, T timer, N next, P
- * previous, Esc leaves. A step that is mixed from two parts has its scale below.
+ * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. S starts and pauses the watch, D
+ * done, T timer, N next, P previous, Esc leaves. Done writes the hours measured; where none were, it asks. A step that is mixed from two
+ * parts has its scale below.
  */
 public final class BenchMode extends VBox implements AutoCloseable {
     private final AppModel model;
@@ -38,6 +42,11 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final StackPane mixing = new StackPane();
     private Optional<MixPane> mix = Optional.empty();
     private Optional<Mix> mixed = Optional.empty();
+    private final HBox controls = new HBox(18);
+    private final Button watch = button("start  S", "action", this::startOrPause);
+    private final List<Button> usual;
+    /** Hours offered as answers while it is asked how long the step took; 0 for not measured. */
+    private List<Double> asked = List.of();
     private int at;
 
     private final Subscription ends;
@@ -55,9 +64,9 @@ public final class BenchMode extends VBox implements AutoCloseable {
         clock.getStyleClass().add("clock");
         var gap = new Region();
         VBox.setVgrow(gap, Priority.ALWAYS);
-        var controls = new HBox(18, button("done  D", "primary", this::done), button("timer  T", "action", this::timer),
-                button("previous  P", "action", () -> go(-1)), button("next  N", "action", () -> go(1)),
-                button("leave  Esc", "action", leave));
+        usual = List.of(watch, button("done  D", "primary", this::done), button("timer  T", "action", this::timer),
+                button("next  N", "action", () -> go(1)), button("leave  Esc", "action", leave));
+        controls.getChildren().setAll(usual);
         controls.setAlignment(Pos.CENTER_LEFT);
         getChildren().setAll(count, step, detail, gear, clock, mixing, gap, controls);
         setFocusTraversable(true);
@@ -81,6 +90,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private void write() {
         var list = steps();
         at = Math.clamp(at, 0, Math.max(0, list.size() - 1));
+        if (!asked.isEmpty()) return;
         if (list.isEmpty()) {
             count.setText("");
             step.setText("nothing left to do");
@@ -120,19 +130,78 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private static final long SCALE_SEED = 17;
+    /** Less than a minute is a slip of the finger. */
+    private static final double LEAST_H = 1 / 60.0;
 
     private void clock() {
-        clock.setText(timers.running().isEmpty() ? "" : timers.running().getFirst().words(timers.now()));
+        var words = new ArrayList<String>();
+        task().ifPresent(t -> {
+            boolean runs = timers.work().runs(t.id());
+            watch.setText(runs ? "pause  S" : "start  S");
+            long min = timers.work().worked(t.id()).toMinutes();
+            if (runs || min > 0) words.add(Words.text("%s %d:%02d", runs ? "at work" : "paused at", min / 60, min % 60));
+        });
+        if (!timers.running().isEmpty()) words.add(timers.running().getFirst().words(timers.now()));
+        clock.setText(String.join("   ", words));
+    }
+
+    private Optional<Task> task() {
+        var list = steps();
+        return list.isEmpty() ? Optional.empty() : Optional.of(list.get(Math.clamp(at, 0, list.size() - 1)).task());
+    }
+
+    private void startOrPause() {
+        task().ifPresent(t -> {
+            if (timers.work().runs(t.id())) timers.work().pause();
+            else timers.work().start(t.id());
+        });
+        clock();
     }
 
     private void go(int by) {
         at += by;
         write();
+        clock();
     }
 
     private void done() {
-        var list = steps();
-        if (!list.isEmpty()) model.note("done " + list.get(at).task().id().said());
+        task().ifPresent(t -> {
+            double hours = timers.work().worked(t.id()).toSeconds() / 3600.0;
+            if (hours >= LEAST_H) finished(t, hours);
+            else ask(t);
+        });
+    }
+
+    /** Nobody pressed start: the nearest answer is better than none. */
+    private void ask(Task t) {
+        double planned = t.activeH();
+        asked = List.of(planned / 2, planned, 2 * planned, 0.0);
+        detail.setText("how long did it take?");
+        controls.getChildren()
+                .setAll(answer(0, Words.about(planned / 2)), answer(1, Words.about(planned) + " as planned"),
+                        answer(2, Words.about(2 * planned)), answer(3, "do not know"), button("back  Esc", "action", this::usual));
+    }
+
+    private Button answer(int i, String words) {
+        return button(words + "  " + (i + 1), i == 1 ? "primary" : "action", () -> answered(i));
+    }
+
+    private void answered(int i) {
+        double hours = asked.get(i);
+        usual();
+        task().ifPresent(t -> finished(t, hours));
+    }
+
+    private void usual() {
+        asked = List.of();
+        controls.getChildren().setAll(usual);
+        write();
+    }
+
+    private void finished(Task t, double hours) {
+        timers.work().take(t.id());
+        model.note(Done.line(t, hours));
+        clock();
     }
 
     private void timer() {
@@ -144,8 +213,16 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private void key(KeyEvent e) {
-        if (mix.filter(MixPane::typing).isPresent() && e.getCode() != javafx.scene.input.KeyCode.ESCAPE) return;
+        if (mix.filter(MixPane::typing).isPresent() && e.getCode() != KeyCode.ESCAPE) return;
+        if (!asked.isEmpty()) {
+            int i = List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4).indexOf(e.getCode());
+            if (i >= 0) answered(i);
+            if (e.getCode() == KeyCode.ESCAPE) usual();
+            e.consume();
+            return;
+        }
         switch (e.getCode()) {
+            case S -> startOrPause();
             case D -> done();
             case T -> timer();
             case N -> go(1);

@@ -29,11 +29,18 @@ public final class Timers {
     }
 
     private final Clock clock;
+    private final WorkWatch work;
     private final ObservableList<Timer> running = FXCollections.observableArrayList();
     private final ReadOnlyLongWrapper second = new ReadOnlyLongWrapper();
 
     public Timers(Clock clock) {
         this.clock = clock;
+        work = new WorkWatch(clock);
+    }
+
+    /** What is worked on at the bench, measured. */
+    public WorkWatch work() {
+        return work;
     }
 
     /** Timers that ran before the window was closed. */

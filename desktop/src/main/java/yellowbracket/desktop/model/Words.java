@@ -2,6 +2,7 @@ package yellowbracket.desktop.model;
 
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import yellowbracket.plan.Chance;
 import java.util.Locale;
 
 /**
@@ -57,11 +58,10 @@ public record Words(boolean inches) {
      * The share of simulated futures that end well, told no surer than their number allows: when all or none do, the bound that holds with
      * 95 in 100, 1 - 0.05^(1/runs).
      */
-    public static String chance(double share, int runs) {
-        double most = Math.pow(0.05, 1.0 / runs);
-        return share >= 1 ? text("over %.0f %%", Math.floor(100 * most))
-                : share <= 0 ? text("under %.0f %%", Math.ceil(100 * (1 - most)))
-                        : share > 0.99 ? "99 %" : share < 0.01 ? "1 %" : percent(share);
+    public static String chance(Chance c) {
+        return c.ready() == c.runs() ? text("over %.0f %%", Math.floor(100 * c.low()))
+                : c.ready() == 0 ? text("under %.0f %%", Math.ceil(100 * c.high()))
+                        : c.share() > 0.99 ? "99 %" : c.share() < 0.01 ? "1 %" : percent(c.share());
     }
 
     public static String scale(double s) {

@@ -28,6 +28,7 @@ import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
+import yellowbracket.plan.Chance;
 import yellowbracket.plan.Schedule;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.work.Station;
@@ -230,10 +231,9 @@ public final class RunStrip extends Pane implements AutoCloseable {
         slackDays.setText(!known ? "" : stuck ? "fits no bed" : late ? Words.days(-slackH) + " over" : Words.days(slackH) + " spare");
         var looks = List.of("label", "slack-days", "slack-plate", late || stuck ? "stop" : slackH < 48 ? "care" : "good");
         if (!slackDays.getStyleClass().equals(looks)) slackDays.getStyleClass().setAll(looks);
-        var chance = model.derivedProperty().get() == null ? Optional.<PlanFigures.Chance>empty()
+        var chance = model.derivedProperty().get() == null ? Optional.<Chance>empty()
                 : model.derivedProperty().get().get(PlanFigures.CHANCE);
-        slackSure.setText(stuck ? "not ready as it is cut"
-                : chance.map(c -> Words.chance(c.share(), c.runs()) + " sure").orElse("working out the chance"));
+        slackSure.setText(stuck ? "not ready as it is cut" : chance.map(c -> Words.chance(c) + " sure").orElse("working out the chance"));
         hatch.setVisible(known);
         if (!known) return;
         hatched(x0, x1, late);

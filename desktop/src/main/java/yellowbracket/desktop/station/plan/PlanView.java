@@ -1,6 +1,8 @@
 package yellowbracket.desktop.station.plan;
 
+import java.time.Duration;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.DatePicker;
@@ -8,14 +10,17 @@ import javafx.scene.control.TextField;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.Asked;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
+import yellowbracket.plan.Chance;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.Schedule;
 
@@ -65,8 +70,7 @@ public final class PlanView extends StationView {
         card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
                 late ? "stop" : "good");
         var chance = model.derived().get(PlanFigures.CHANCE);
-        card.row("chance", chance.map(c -> Words.chance(c.share(), c.runs())).orElse("..."),
-                chance.map(c -> c.runs() + " simulated futures, lost prints and slow days included").orElse("working it out"));
+        card.row("chance", chance.map(Words::chance).orElse("..."), chance.map(PlanView::sure).orElse("working it out"));
         card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()), "by hand; see hours");
         if (late) card.finding(Weight.STOP,
                 "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
@@ -74,18 +78,31 @@ public final class PlanView extends StationView {
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         card.title("next");
-        for (var p : s.next(4)) next(card, p);
+        var next = s.next(4);
+        for (int i = 0; i < next.size(); i++) next(card, next.get(i), i);
         card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
+        tightest(card, s);
+        helps(card);
         card.title("all tasks");
-        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("", p -> p.done() ? "done" : "")
-                .words("prop", p -> p.task().prop())
+        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("prop", p -> p.task().prop())
                 .words("task", p -> p.task().name())
                 .number("start", p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
+                .number("latest", p -> latest(p).map(t -> t.toEpochSecond(java.time.ZoneOffset.UTC)).orElse(0L),
+                        p -> latest(p).map(Words::dayTime).orElse(p.done() ? "done" : "past"))
                 .number("hours", p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
-                .number("wait", p -> p.task().lag().leastH(), p -> p.task().lag().leastH() == 0 ? "" : Words.hours(p.task().lag().leastH()))
                 .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
         needs(card);
         return card;
+    }
+
+    private static String sure(Chance c) {
+        int digits = c.low() > 0.95 || c.high() < 0.05 ? 1 : 0;
+        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints and slow weeks",
+                100 * c.low(), 100 * c.high(), c.runs());
+    }
+
+    private Optional<LocalDateTime> latest(Schedule.Placed p) {
+        return model.derived().get(PlanFigures.LATEST).map(l -> l.starts().get(p.task().id()));
     }
 
     private void due(Card card) {
@@ -123,12 +140,49 @@ public final class PlanView extends StationView {
         card.row("must be ready", what, day);
     }
 
-    private void next(Card card, Schedule.Placed p) {
-        var done = Card.action("done", () -> model.note("done " + p.task().id().said()));
-        done.setAccessibleText("mark done: " + p.task().name());
-        String gear = yellowbracket.safety.Caution.of(p.task(), model.shop()).map(c -> " \u00b7 " + c.gear()).orElse("");
-        card.row(Words.dayTime(p.start()),
-                Card.more(p.task().name() + ", " + Words.about(p.task().activeH()) + " (" + p.task().effort().source() + ")" + gear), done);
+    /** Done asks for the hours: only what is measured teaches the next estimate. */
+    private void next(Card card, Schedule.Placed p, int i) {
+        var t = p.task();
+        var took = new NumberField("took-" + i, "hours for " + t.name(), "hours between 0.01 and 500, such as 1.5", 0.01, 500,
+                words -> model.tell(AppModel.Tone.STOP, words));
+        took.setPromptText("hours");
+        Runnable take = () -> took.read().ifPresent(h -> model.note(Done.line(t, h)));
+        took.setOnAction(e -> take.run());
+        var done = Card.action("done", () -> {
+            if (!took.getText().isBlank()) {
+                take.run();
+                return;
+            }
+            model.tell(AppModel.Tone.NOTE, "how many hours did it take? type them beside done; or note below: done " + t.id().said());
+            took.requestFocus();
+        });
+        done.setAccessibleText("mark done: " + t.name());
+        String gear = yellowbracket.safety.Caution.of(t, model.shop()).map(c -> " \u00b7 " + c.gear()).orElse("");
+        card.row(Words.dayTime(p.start()), Card.more(t.name() + ", " + Words.about(t.activeH()) + " (" + t.effort().source() + ")" + gear),
+                took, done);
+    }
+
+    /** What holds the day: the tasks with the least time to spare. */
+    private void tightest(Card card, Schedule s) {
+        var latest = model.derived().get(PlanFigures.LATEST);
+        if (latest.isEmpty()) return;
+        var list = latest.get().tightest(s).stream().limit(3).toList();
+        if (list.isEmpty()) return;
+        card.title("what holds the day: begun later than this, it is lost");
+        for (var p : list) {
+            var at = latest.get().starts().get(p.task().id());
+            double spare = Duration.between(p.start(), at).toMinutes() / 60.0;
+            card.row(Words.dayTime(at), Card.more(
+                    p.task().name() + ", planned " + Words.dayTime(p.start()) + (spare > 0 ? ", " + Words.days(spare) + " before" : "")));
+        }
+    }
+
+    private void helps(Card card) {
+        var raises = model.derived().get(PlanFigures.RAISES);
+        if (raises.isEmpty() || raises.get().list().isEmpty()) return;
+        card.title("what would help most");
+        for (var r : raises.get().list().stream().limit(3).toList())
+            card.row(Words.chance(r.to()), Card.more(r.words() + ", from " + Words.chance(raises.get().from())));
     }
 
     private void needs(Card card) {
