@@ -122,14 +122,16 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
         return c.count() + " coats " + c.product() + (c.zone().equals(ColourPlan.ALL) ? "" : ", " + c.zone()) + masks;
     }
 
-    /** For each zone it goes over: the last film there, where that one closes for a while. */
+    /** For each zone it goes over: the last film there, where that one closes for a while. Before it is sprayed it is masked. */
     private List<Task.Closed> closed(List<ColourPlan.Coats> coats, int i) {
         var out = new ArrayList<Task.Closed>();
+        double masksH = coats.get(i).masks().stream().mapToDouble(ColourPlan.Masked::minutes).sum() / 60;
         for (int zone : coats.get(i).zones()) for (int k = i - 1; k >= 0; k--) {
             var c = coats.get(k);
             if (!c.zones().contains(zone)) continue;
             if (c.recoatToH() < NEVER_CLOSES_H && c.recoatAgainH() > c.recoatToH())
-                out.add(new Task.Closed(new TaskId.Step(prop, TaskId.Series.COLOUR, k + 1), c.recoatToH(), c.recoatAgainH()));
+                out.add(new Task.Closed(new TaskId.Step(prop, TaskId.Series.COLOUR, k + 1), Math.max(0, c.recoatToH() - masksH),
+                        c.recoatAgainH()));
             break;
         }
         return out.stream().distinct().toList();

@@ -21,9 +21,8 @@ import yellowbracket.work.TaskId;
 /**
  * Serial schedule generation (Kolisch, Hartmann 1999), what must go into a window that closes first, then the longest remaining chain:
  * each task, when all it waits for is placed, takes the earliest time its resource allows and no film it goes over is closed. One person
- * within the working hours; printers run day and night, but for their quiet hours, and are started
- * when somebody is there; spraying needs the
- * person and an hour the weather allows. Times are whole minutes after {@code now}. O(tasks x spans).
+ * within the working hours; printers run day and night, but for their quiet hours, and are started when somebody is there; spraying needs
+ * the person and an hour the weather allows. Times are whole minutes after {@code now}. O(tasks x spans).
  */
 public final class Scheduler {
     /** What is not done in so many days is told as never. */
@@ -73,8 +72,8 @@ public final class Scheduler {
 
     /**
      * When each task that is not done must begin at the latest: from the day backwards over waits, windows, working hours, weather and
-     * quiet
-     * hours, as if nothing else wanted the same hands or printer. A minute later and the day is lost; what has no such moment is left out.
+     * quiet hours, as if nothing else wanted the same hands or printer. A minute later and the day is lost; what has no such moment is
+     * left out.
      */
     public Map<TaskId, LocalDateTime> latestStarts(List<Task> tasks, Facts facts) {
         return new Run(tasks, facts, work).latest();
@@ -86,9 +85,8 @@ public final class Scheduler {
     private static final double SHARED_BY_PRINTER = 0.5;
 
     /**
-     * Share of simulated futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers'
-     * rates. Who is slow at one thing is slow at the rest, and a printer that runs late does so with every print: slow days do not even
-     * out.
+     * Futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers' rates. Who is slow
+     * at one thing is slow at the rest, and a printer that runs late does so with every print: slow days do not even out.
      */
     public Chance chance(List<Task> tasks, Facts facts, int runs, SplittableRandom random, Progress progress) {
         var seeds = random.longs(runs).toArray();

@@ -108,6 +108,29 @@ class ColourPlanTest {
         assertThat(wait).isGreaterThanOrEqualTo(SHOP.coating("enamel spray").fullH() - 1e-6);
     }
 
+    /** Whatever goes over an enamel next, however late, may not go on while it is shut; masking comes out of the hour it is open. */
+    @Test
+    void whatGoesOverAnEnamelKnowsWhenItIsShut() {
+        var plan = plan(bands(0),
+                ColourWish.of(List.of(zone(0, "a", "#1f5156", "enamel spray"), zone(1, "b", "#d9cfb6", LACQUER)), "matt clear"));
+        var tasks = new ColourWork("p", plan, List.of(), LinePlan.NONE, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE)
+                .tasks();
+        var enamel = SHOP.coating("enamel spray");
+        int coated = plan.coats().stream().map(ColourPlan.Coats::product).toList().indexOf("enamel spray");
+        int over = 0;
+        for (int i = coated + 1; i < plan.coats().size(); i++) {
+            boolean on = plan.coats().get(i).zones().stream().anyMatch(plan.coats().get(coated).zones()::contains);
+            var closed = tasks.get(i).closed().stream().filter(c -> c.after().equals(tasks.get(coated).id())).findFirst();
+            if (!on) assertThat(closed).isEmpty();
+            if (!on || over++ > 0) continue;
+            double masksH = plan.coats().get(i).masks().stream().mapToDouble(ColourPlan.Masked::minutes).sum() / 60;
+            assertThat(closed.orElseThrow().fromH()).isCloseTo(Math.max(0, enamel.recoatToH() - masksH), within(1e-9));
+            assertThat(closed.orElseThrow().againH()).isEqualTo(enamel.recoatAgainH());
+        }
+        assertThat(over).as("the clear goes over all").isPositive();
+        assertThat(tasks.getFirst().closed()).as("nothing lies beneath").isEmpty();
+    }
+
     /** What is shown as waiting is what the tasks wait; tape and film wait until what they touch is dry. */
     @Test
     void theTasksWaitAsThePlanSays() {
