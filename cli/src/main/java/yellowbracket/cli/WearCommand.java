@@ -63,6 +63,14 @@ final class WearCommand extends OneProp {
                         .map(c -> map("seam", c.seam(), "count", c.magnets().size(), "sizes", c.sizes(), "pullN", c.pullN(), "needN",
                                 c.needN(), "polarity", c.best().words(), "wrongRepels", c.best().wrongRepels()))
                         .toList(),
+                "hinges",
+                derived.get(WearFigures.CLOSURES, id)
+                        .map(WearFigures.Closures::hinges)
+                        .orElse(List.of())
+                        .stream()
+                        .map(h -> map("seam", h.seam(), "from", at(h.from()), "to", at(h.to()), "leafMm", h.leafMm(), "pinOutMm",
+                                h.bulgeMm()))
+                        .toList(),
                 "balance",
                 map("massG", whole.grams(), "centre", at(whole.centre()), "neckNmm", whole.neckNmm(), "bearable", whole.bearable().words(),
                         "counterG", whole.counter().map(c -> c.grams()).orElse(null)),

@@ -3,6 +3,7 @@ package yellowbracket.plan;
 import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -12,7 +13,24 @@ import yellowbracket.work.TaskId;
 
 /** Tasks with their times. {@code ready}: when what follows may start. A done task carries what really happened. */
 public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed) {
-    public record Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done) {}
+    /** @param parts when it is really worked on: what may be left and taken up again has one for each sitting */
+    public record Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done, List<Part> parts) {
+        public Placed {
+            parts = List.copyOf(parts);
+        }
+
+        /** In one go. */
+        public Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done) {
+            this(task, start, end, ready, done, List.of(new Part(start, end)));
+        }
+    }
+
+    /** From one moment to another. */
+    public record Part(LocalDateTime from, LocalDateTime to) {
+        boolean meets(Part o) {
+            return from.isBefore(o.to) && o.from.isBefore(to);
+        }
+    }
 
     public LocalDateTime finish() {
         return placed.stream().map(Placed::ready).max(java.util.Comparator.naturalOrder()).orElse(now);
@@ -49,7 +67,23 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
             for (var c : p.task.closed()) placed(c.after()).flatMap(b -> shut(p, b, c)).ifPresent(out::add);
         }
         overlaps(out);
+        hands(out);
         return out;
+    }
+
+    /** Nobody sprays and sands at once. */
+    private void hands(List<String> out) {
+        record Sitting(Placed of, Part part) {}
+        var all = placed.stream()
+                .filter(p -> !p.done && p.task.resource() != Task.Resource.PRINTER)
+                .flatMap(p -> p.parts.stream().map(q -> new Sitting(p, q)))
+                .sorted(Comparator.comparing(x -> x.part.from))
+                .toList();
+        for (int i = 1; i < all.size(); i++) {
+            var a = all.get(i - 1);
+            var b = all.get(i);
+            if (a.part.meets(b.part)) out.add(a.of.task.name() + " and " + b.of.task.name() + " want the same hands");
+        }
     }
 
     private static Optional<String> shut(Placed p, Placed before, Task.Closed c) {

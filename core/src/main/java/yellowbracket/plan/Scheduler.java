@@ -145,6 +145,8 @@ public final class Scheduler {
         private final boolean[] follower;
         /** Which wait for each to be placed, and which must go into a window after it. */
         private final List<List<Integer>> then = new ArrayList<>(), into = new ArrayList<>();
+        /** Sittings of what may be left and taken up again. */
+        private final List<List<int[]>> parts = new ArrayList<>();
 
         Run(List<Task> tasks, Facts facts, int[] work) {
             this.tasks = tasks;
@@ -165,6 +167,7 @@ public final class Scheduler {
             for (int i = 0; i < tasks.size(); i++) {
                 then.add(new ArrayList<>(2));
                 into.add(new ArrayList<>(0));
+                parts.add(new ArrayList<>(0));
             }
         }
 
@@ -188,7 +191,7 @@ public final class Scheduler {
             }
             var out = new ArrayList<Schedule.Placed>();
             for (int i = 0; i < n; i++) out.add(new Schedule.Placed(tasks.get(i), now.plusMinutes(start[i]), now.plusMinutes(end[i]),
-                    now.plusMinutes(ready[i]), done.containsKey(tasks.get(i).id())));
+                    now.plusMinutes(ready[i]), done.containsKey(tasks.get(i).id()), parts(i)));
             return new Schedule(now, due, List.copyOf(out));
         }
 
@@ -303,6 +306,11 @@ public final class Scheduler {
             for (int at = ends - minutes; at >= 0; at--)
                 if (loud(printer, awake(at)) == at && through(printer, at, minutes) <= ends) return at;
             return NEVER;
+        }
+
+        private List<Schedule.Part> parts(int i) {
+            if (parts.get(i).isEmpty()) return List.of(new Schedule.Part(now.plusMinutes(start[i]), now.plusMinutes(end[i])));
+            return parts.get(i).stream().map(p -> new Schedule.Part(now.plusMinutes(p[0]), now.plusMinutes(p[1]))).toList();
         }
 
         /** When the first window of those it must go into closes; all it waits for is placed. */
@@ -468,6 +476,7 @@ public final class Scheduler {
             }
             start[i] = s < spans ? Math.max(from, free[2 * s]) : from;
             end[i] = start[i];
+            parts.get(i).clear();
             int left = minutes;
             while (left > 0) {
                 if (s >= spans) throw new IllegalArgumentException(t.name() + " finds no working hours left: give the week more hours");
@@ -475,6 +484,7 @@ public final class Scheduler {
                 if (b > a) {
                     left -= b - a;
                     end[i] = b;
+                    parts.get(i).add(new int[] {a, b});
                     int before = spans;
                     take(s, a, b);
                     if (spans < before) continue;

@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.util.List;
+import javafx.geometry.VerticalDirection;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -120,5 +123,38 @@ class PlanPartsTest extends WindowTest {
         assertThat(entry.planned().orElseThrow()).isCloseTo(first.activeH(), within(0.01));
         derived();
         assertThat(model.schedule().orElseThrow().placed(first.id()).orElseThrow().done()).isTrue();
+    }
+
+    @Test
+    void theBoardShowsTimeAndIsMovedByKeysAndWheel(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.pageProperty().set(Page.PLAN));
+        until("the board", () -> robot.lookup("#board").tryQuery().isPresent());
+        assertThat(bench().showsPicture()).isTrue();
+        Node board = robot.lookup("#board").query();
+        robot.interact(board::requestFocus);
+        var all = pixels(robot, board);
+        robot.type(KeyCode.EQUALS).type(KeyCode.EQUALS).type(KeyCode.EQUALS);
+        var near = pixels(robot, board);
+        assertThat(near).as("nearer by").isNotEqualTo(all);
+        robot.type(KeyCode.RIGHT);
+        assertThat(pixels(robot, board)).as("later").isNotEqualTo(near);
+        robot.type(KeyCode.HOME);
+        assertThat(pixels(robot, board)).as("all of it again").isEqualTo(all);
+        robot.moveTo(board).scroll(3, VerticalDirection.UP);
+        assertThat(pixels(robot, board)).as("by the wheel").isNotEqualTo(all);
+        robot.interact(() -> model.pageProperty().set(Page.SIZE));
+        until("the model again", () -> !bench().showsPicture());
+    }
+
+    /** What is painted, as a sum that any change changes. */
+    private static long pixels(FxRobot robot, Node of) {
+        var sum = new long[1];
+        robot.interact(() -> {
+            var image = of.snapshot(null, null);
+            for (int y = 0; y < image.getHeight(); y += 2)
+                for (int x = 0; x < image.getWidth(); x++) sum[0] = 31 * sum[0] + image.getPixelReader().getArgb(x, y);
+        });
+        return sum[0];
     }
 }

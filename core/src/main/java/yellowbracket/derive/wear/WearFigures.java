@@ -46,6 +46,7 @@ import yellowbracket.wear.day.Packing;
 import yellowbracket.wear.day.WalkTest;
 import yellowbracket.wear.hold.Closure;
 import yellowbracket.wear.hold.FitAfter;
+import yellowbracket.wear.hold.Hinge;
 import yellowbracket.wear.light.Bought;
 import yellowbracket.wear.light.Load;
 import yellowbracket.wear.light.Power;
@@ -134,9 +135,11 @@ public final class WearFigures {
 
     public record Seats(List<Bought.Seat> list) {}
 
-    public record Closures(List<Closure> list) {
+    /** @param hinges of joints that come off, where their edge is straight enough */
+    public record Closures(List<Closure> list, List<Hinge> hinges) {
         public List<Finding> findings() {
-            return list.stream().flatMap(c -> c.findings().stream()).toList();
+            return Stream.concat(list.stream().flatMap(c -> c.findings().stream()), hinges.stream().flatMap(h -> h.findings().stream()))
+                    .toList();
         }
     }
 
@@ -429,7 +432,7 @@ public final class WearFigures {
 
     private static Closures closures(Reads in) {
         var registered = in.find(CutFigures.REGISTERED);
-        if (registered.isEmpty()) return new Closures(List.of());
+        if (registered.isEmpty()) return new Closures(List.of(), List.of());
         var plan = in.get(JoinFigures.JOINS);
         boolean worn = in.of(Prop::worn);
         var out = new ArrayList<Closure>();
@@ -443,7 +446,8 @@ public final class WearFigures {
             Closure.of(j.seam().name(), registered.get().fitted(), sealed ? Removable.SEALED_GAP_MM : Removable.OPEN_GAP_MM, 0, need, worn)
                     .ifPresent(out::add);
         }
-        return new Closures(List.copyOf(out));
+        var hinges = plan.joins().stream().filter(j -> !j.glued()).flatMap(j -> Hinge.of(j.seam()).stream()).toList();
+        return new Closures(List.copyOf(out), hinges);
     }
 
     private static AfterPaint afterPaint(Reads in) {

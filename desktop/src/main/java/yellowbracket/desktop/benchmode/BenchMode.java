@@ -27,7 +27,8 @@ import yellowbracket.work.Task;
 
 /**
  * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. S starts and pauses the watch, D
- * done, T timer, N next, P previous, Esc leaves. Done writes the hours measured; where none were, it asks. A step that is mixed from two
+ * done, N next, P previous, Esc leaves; T starts a timer. Done writes the hours measured, and where none were, it asks; what must dry then
+ * has its timer. A step that is mixed from two
  * parts has its scale below.
  */
 public final class BenchMode extends VBox implements AutoCloseable {
@@ -64,7 +65,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         clock.getStyleClass().add("clock");
         var gap = new Region();
         VBox.setVgrow(gap, Priority.ALWAYS);
-        usual = List.of(watch, button("done  D", "primary", this::done), button("timer  T", "action", this::timer),
+        usual = List.of(watch, button("done  D", "primary", this::done), button("previous  P", "action", () -> go(-1)),
                 button("next  N", "action", () -> go(1)), button("leave  Esc", "action", leave));
         controls.getChildren().setAll(usual);
         controls.setAlignment(Pos.CENTER_LEFT);
@@ -201,13 +202,17 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private void finished(Task t, double hours) {
         timers.work().take(t.id());
         model.note(Done.line(t, hours));
+        if (t.lag().leastH() > 0 && timers.running().stream().noneMatch(r -> r.name().equals(t.name()))) timer(t);
         clock();
     }
 
     private void timer() {
         var list = steps();
         if (list.isEmpty()) return;
-        var t = list.get(at).task();
+        timer(list.get(at).task());
+    }
+
+    private void timer(Task t) {
         timers.start(t.name(), 60 * (t.lag().leastH() > 0 ? t.lag().leastH() : t.activeH()));
         clock();
     }

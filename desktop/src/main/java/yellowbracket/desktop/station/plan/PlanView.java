@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
@@ -20,6 +21,7 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
+import yellowbracket.plan.Board;
 import yellowbracket.plan.Chance;
 import yellowbracket.plan.Needs;
 import yellowbracket.plan.Schedule;
@@ -31,6 +33,8 @@ public final class PlanView extends StationView {
     private final StationView backdrop;
     private final Runnable exportCalendar;
     private final Runnable benchMode;
+    /** What of the board was looked at last. */
+    private Optional<BoardPicture.Look> looked = Optional.empty();
 
     public PlanView(AppModel model, Bench bench, StationView backdrop, Runnable exportCalendar, Runnable benchMode) {
         super(model, bench, List.of("plan", "hours", "shelf"));
@@ -200,12 +204,20 @@ public final class PlanView extends StationView {
         return v == 0 ? "-" : (v < 10 && v != Math.rint(v) ? Words.text("%.1f", v) : Words.whole(v)) + " " + unit;
     }
 
+    /** Time stands in the place of the model, as soon as it is known. */
     @Override
     public void draw() {
-        if (model.currentProp().isEmpty()) return;
-        backdrop.draw();
-        bench.legend().none(); // what it told was of colour
+        if (model.schedule().isEmpty() && model.currentProp().isPresent()) backdrop.draw();
+        bench.legend().none(); // lanes are named
+        bench.section().setVisible(false);
+        bench.callouts(List.of());
+        bench.picture(model.schedule().map(this::board));
         bench.gauges(model.schedule().map(this::gauges).orElse(List.of()));
+    }
+
+    private BoardPicture board(Schedule s) {
+        var latest = model.derived().get(PlanFigures.LATEST).map(PlanFigures.Latest::starts).orElse(Map.of());
+        return new BoardPicture(Board.of(s, latest), s, looked, model.nightProperty().get(), l -> looked = Optional.of(l));
     }
 
     private List<Bench.Gauge> gauges(Schedule s) {

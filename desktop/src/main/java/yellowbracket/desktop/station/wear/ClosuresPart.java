@@ -73,6 +73,8 @@ final class ClosuresPart extends WearPart {
                         + "stuck to it through paper.");
             });
         }
+        for (var h : all.get().hinges())
+            card.row("hinge", words().length(h.lengthMm()), "straight edge of " + h.seam() + ", drawn in yellow");
         view.findings(card, all.get().findings());
         model.result(SizeFigures.REMEDIES)
                 .ifPresent(r -> r.list().stream().filter(Remedy.Part.class::isInstance).findFirst().ifPresent(x -> {
@@ -106,6 +108,9 @@ final class ClosuresPart extends WearPart {
                 if (one().filter(c::equals).isPresent()) labels.add(new Bench.Callout(m.at(), ++n + ": " + (m.northUp() ? "N" : "S"), ""));
             }
         }
+        model.result(WearFigures.CLOSURES)
+                .ifPresent(c -> c.hinges()
+                        .forEach(h -> things.add(view.line(List.of(h.from(), h.to()), false, Role.YELLOW.colour(view.night()), 2.4))));
         view.shell(things, true, 0.3);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(labels);
