@@ -125,6 +125,19 @@ public class CoreBench {
         return scheduler.schedule(tasks, done);
     }
 
+    @Benchmark
+    public int latestStarts() {
+        return scheduler.latestStarts(tasks, new Scheduler.Facts(done, java.util.Map.of(), java.util.List.of())).size();
+    }
+
+    @Benchmark
+    public int futures() {
+        return scheduler
+                .chance(tasks, new Scheduler.Facts(done, java.util.Map.of(), java.util.List.of()), 100, new java.util.SplittableRandom(1),
+                        Progress.NONE)
+                .ready();
+    }
+
     /** The tasks' hours summed along each chain: what no schedule can do without. */
     @Benchmark
     public double scheduleReference() {

@@ -220,7 +220,13 @@ class MainTest {
         var build = dir.resolve("demo.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
         var j = yb("plan", build, "--today", "2026-03-30", "--json").json();
-        holds(j, "tasks", "finish", "due", "slackH", "chance");
+        holds(j, "tasks", "finish", "due", "slackH", "chance", "chanceRange", "shopping");
+        assertThat(j.get("chance").asDouble()).as("nobody is certain").isLessThan(1);
+        assertThat(j.get("chanceRange").get("low").asDouble()).isLessThanOrEqualTo(j.get("chanceRange").get("high").asDouble());
+        assertThat(j.get("tasks")).anySatisfy(t -> {
+            assertThat(t.get("latest").asText()).startsWith("20");
+            assertThat(t.get("after").size()).isPositive();
+        });
         holds(j.get("tasks").get(0), "id", "station", "name", "start", "end", "activeH", "waitH", "resource");
         assertThat(j.get("chance").asDouble()).isBetween(0.0, 1.0);
         var files = yb("export", build, "--what", "calendar", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json()

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 
@@ -90,18 +89,5 @@ public record Board(List<Lane> lanes) {
             else rows.add(new ArrayList<>(List.of(b)));
         }
         return new Lane(name, kind, rows);
-    }
-
-    /** From the first bar to the end of the last. */
-    public Optional<Schedule.Part> span() {
-        var all = lanes.stream().flatMap(l -> l.rows.stream()).flatMap(List::stream).toList();
-        if (all.isEmpty()) return Optional.empty();
-        return Optional.of(new Schedule.Part(all.stream().map(Bar::from).min(Comparator.naturalOrder()).orElseThrow(),
-                all.stream().map(Bar::to).max(Comparator.naturalOrder()).orElseThrow()));
-    }
-
-    /** All bars of a task. */
-    public Stream<Bar> of(TaskId id) {
-        return lanes.stream().flatMap(l -> l.rows.stream()).flatMap(List::stream).filter(b -> b.task.id().equals(id));
     }
 }

@@ -25,6 +25,11 @@ public record Chance(int ready, int runs) {
         return ready == 0 ? 1 - Math.pow(LUCK, 1.0 / runs) : wilson(1);
     }
 
+    /** No surer than the futures allow: the bound where all of them end alike. */
+    public double told() {
+        return ready == runs ? low() : ready == 0 ? high() : share();
+    }
+
     private double wilson(int side) {
         double n = runs, p = share(), z2 = Z80 * Z80 / n;
         return Math.clamp((p + z2 / 2 + side * Z80 * Math.sqrt(p * (1 - p) / n + z2 / (4 * n))) / (1 + z2), 0, 1);

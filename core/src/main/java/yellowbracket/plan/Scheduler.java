@@ -135,6 +135,8 @@ public final class Scheduler {
         private final int[] start;
         private final int[] end;
         private final int[] ready;
+        /** Whose end is known: a window after any other says nothing yet. */
+        private final boolean[] ended;
         private int[] free;
         private int spans;
         private final Map<String, Integer> printerFree = new HashMap<>();
@@ -160,6 +162,7 @@ public final class Scheduler {
             follower = new boolean[tasks.size()];
             start = new int[tasks.size()];
             end = new int[tasks.size()];
+            ended = new boolean[tasks.size()];
             ready = new int[tasks.size()];
             free = Arrays.copyOf(work, work.length + 4 * tasks.size() + 64);
             spans = work.length / 2;
@@ -201,13 +204,14 @@ public final class Scheduler {
             var last = new int[n];
             Arrays.fill(late, (int) ChronoUnit.MINUTES.between(now, due));
             var out = new HashMap<TaskId, LocalDateTime>();
+            for (int i = 0; i < n; i++) if (done.containsKey(tasks.get(i).id())) fact(i, done.get(tasks.get(i).id()));
             for (int i : topological()) {
                 var t = tasks.get(i);
                 if (done.containsKey(t.id())) continue;
                 int ends = late[i] - (follower[i] ? 0 : (int) Math.round(60 * t.lag().leastH()));
                 int minutes = (int) Math.round(60 * t.activeH());
                 int at = running.containsKey(t.id()) ? NEVER : latest(t, ends, minutes);
-                while (at >= 0 && !inTime(i, at, last)) at = latest(t, end[i] - 1, minutes);
+                while (at >= 0 && !inTime(i, at, last)) at = latest(t, --ends, minutes);
                 last[i] = at;
                 if (at >= 0) out.put(t.id(), now.plusMinutes(at));
                 for (var c : t.closed()) if (index.containsKey(c.after())) into.get(index.get(c.after())).add(i);
@@ -242,16 +246,22 @@ public final class Scheduler {
         }
 
         /**
-         * Whether what must go into a window after it then begins in time: it may end just when nobody can go on before the film closes.
+         * Whether it may begin then, and what must go into a window after it still begins in time: it may end just when nobody can go on
+         * before the film closes.
          */
         private boolean inTime(int i, int at, int[] last) {
+            if (whenOpen(i, at) > at) return false;
+            if (into.get(i).isEmpty()) return true;
             probe(i, at);
             int until = end[i];
+            ended[i] = true;
+            boolean inTime = true;
             for (int s : into.get(i)) {
                 probe(s, whenOpen(s, until + (int) Math.round(between(i, s))));
-                if (start[s] > last[s]) return false;
+                inTime &= start[s] <= last[s];
             }
-            return true;
+            ended[i] = false;
+            return inTime;
         }
 
         /** Start and end of a task as if it were placed; hands and printers stay free. */
@@ -318,7 +328,7 @@ public final class Scheduler {
             int first = Integer.MAX_VALUE;
             for (var c : tasks.get(i).closed()) {
                 var k = index.get(c.after());
-                if (k != null) first = Math.min(first, end[k] + (int) Math.floor(60 * c.fromH()));
+                if (k != null && ended[k]) first = Math.min(first, end[k] + (int) Math.floor(60 * c.fromH()));
             }
             return first;
         }
@@ -329,7 +339,7 @@ public final class Scheduler {
                 moved = false;
                 for (var c : tasks.get(i).closed()) {
                     var k = index.get(c.after());
-                    if (k == null || !c.forbids((at - end[k]) / 60.0)) continue;
+                    if (k == null || !ended[k] || !c.forbids((at - end[k]) / 60.0)) continue;
                     at = end[k] + (int) Math.ceil(60 * c.againH());
                     moved = true;
                 }
@@ -383,9 +393,9 @@ public final class Scheduler {
         private void put(int i) {
             var t = tasks.get(i);
             var fact = done.get(t.id());
+            ended[i] = true;
             if (fact != null) {
-                end[i] = (int) ChronoUnit.MINUTES.between(now, fact.end());
-                start[i] = end[i] - (int) Math.round(60 * fact.hours());
+                fact(i, fact);
                 ready[i] = end[i] + (int) Math.round(60 * t.lag().leastH());
                 return;
             }
@@ -393,6 +403,12 @@ public final class Scheduler {
             for (int b : before[i]) from = Math.max(from, ready[b]);
             place(i, whenOpen(i, from));
             ready[i] = end[i] + (int) Math.round(60 * t.lag().leastH());
+        }
+
+        private void fact(int i, Actual done) {
+            end[i] = (int) ChronoUnit.MINUTES.between(now, done.end());
+            start[i] = end[i] - (int) Math.round(60 * done.hours());
+            ended[i] = true;
         }
 
         private void place(int i, int from) {

@@ -3,10 +3,16 @@ package yellowbracket.size;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
+import yellowbracket.finding.Finding;
+import yellowbracket.finding.Fix;
+import yellowbracket.finding.Subject;
+import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.index.Bvh;
+import yellowbracket.mesh.repair.MeshHealth;
+import yellowbracket.work.Station;
 
 /**
  * The hollow of a wearable: its index, its middle and its visor, in model coordinates. The middle is found by rays from the axis; the visor
@@ -59,6 +65,14 @@ public final class Cavity {
         double rim = rim(index, box.min().z(), roof, y);
         double[] visor = visor(index, rim, roof, y, Turn.NONE);
         return new Cavity(mesh, index, y, rim, roof, visor[0], visor[1]);
+    }
+
+    /** Of a closed model whose faces look inwards: an open sheet has no volume to tell it by. */
+    Optional<Finding> insideOut() {
+        if (mesh.volumeMm3() >= 0 || !MeshHealth.of(mesh).closed()) return Optional.empty();
+        return Optional.of(Finding
+                .of(Weight.STOP, Subject.WHOLE, "the model is inside out: distances are those of the wrong side of its wall; mend it first")
+                .fixedBy(Fix.go("mend it", Station.SIZE, "health")));
     }
 
     /** The lowest height with wall on both sides. */

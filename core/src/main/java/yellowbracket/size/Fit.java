@@ -15,7 +15,6 @@ import yellowbracket.finding.Weight;
 import yellowbracket.intake.Intake;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Wearer;
-import yellowbracket.work.Station;
 
 /**
  * One wearer in one prop at one scale: pose, clearance, vision, air, and what to say about it. Whether the head goes in is {@link
@@ -175,9 +174,7 @@ public record Fit(Room room, double scale, Pose pose, Clearance clearance, Visio
     private static List<Finding> judge(Room room, Cavity cavity, double scale, Clearance c, Vision v, Air air, Scales scales,
             HeadForm form) {
         var out = new ArrayList<Finding>();
-        if (cavity.mesh().volumeMm3() < 0) out.add(Finding
-                .of(Weight.STOP, Subject.WHOLE, "the model is inside out: distances are those of the wrong side of its wall; mend it first")
-                .fixedBy(Fix.go("mend it", Station.SIZE, "health")));
+        cavity.insideOut().ifPresent(out::add);
         if (!scales.fits) out.add(Finding.of(Weight.STOP, Subject.WHOLE, "this hollow is not for this head: " + scales.lowestBecause));
         for (var z : c.zones()) {
             if (z.zone() == Zone.NECK) continue;

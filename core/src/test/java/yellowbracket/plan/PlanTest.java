@@ -363,4 +363,20 @@ class PlanTest {
         assertThat(new WorkHours(List.of(), LocalTime.of(7, 0), LocalTime.of(23, 0), List.of()).another(180).orElseThrow().words())
                 .isEqualTo("3 h more on Mondays");
     }
+
+    /** A film sprayed yesterday is shut until tomorrow: what goes over it has no latest start between. */
+    @Test
+    void latestStartsHeedFilmsThatAreSprayedAlready() {
+        var coat = spray("coat", 0.5, 0.3, Optional.empty());
+        var over = person("over", 1, 0, "coat").withClosed(List.of(closedAfter("coat", 1, 48)));
+        var sprayed = new Scheduler.Facts(Map.of(coat.id(), new Actual(coat.id(), NOW.minusHours(24), 0.5)), Map.of(), List.of());
+        var tonight = new Scheduler(NOW, NOW.plusHours(4), WorkHours.evenings(), (x, t) -> true);
+        assertThat(tonight.latestStarts(List.of(coat, over), sprayed)).as("not before tomorrow evening").isEmpty();
+        var later = new Scheduler(NOW, NOW.plusHours(28), WorkHours.evenings(), (x, t) -> true);
+        assertThat(later.latestStarts(List.of(coat, over), sprayed).get(over.id())).isEqualTo(NOW.plusHours(27));
+        // a window after what is not begun yet closes nothing now
+        var fresh = scheduler().latestStarts(List.of(coat, over), NOTHING);
+        assertThat(fresh).hasSize(2);
+        assertThat(Duration.between(fresh.get(coat.id()).plusMinutes(30), fresh.get(over.id())).toMinutes()).isBetween(18L, 60L);
+    }
 }

@@ -226,7 +226,11 @@ class WearPartsTest extends WindowTest {
             robot.interact(() -> along.setValue("front"));
         });
         fire(robot, "#load-add");
-        until("the light", () -> prop().wear().loads().size() == 1 && model.fresh(WearFigures.POWER));
+        until("the light", () -> model.result(WearFigures.POWER).filter(l -> l.power().runs().size() == 1).isPresent());
+        assertThat(prop().wear().loads()).hasSize(1);
+        var wire = model.result(WearFigures.POWER).orElseThrow().wires();
+        assertThat(wire).as("from the cells or the collar").hasSize(1);
+        assertThat(wire.values().iterator().next().lengthMm()).isBetween(10.0, 900.0);
         var run = model.result(WearFigures.POWER).orElseThrow().power().runs().getFirst();
         assertThat(run.lengthMm()).isBetween(350.0, 600.0);
         assertThat(model.schedule().isPresent()).isTrue();

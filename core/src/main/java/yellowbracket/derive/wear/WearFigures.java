@@ -129,8 +129,11 @@ public final class WearFigures {
 
     public record Pockets(List<Pocket> list) {}
 
-    /** @param paths of the runs, {@code wires} on the wall from the cells, or from the collar where
-     * those go on the belt, to each of them, prop mm */
+    /**
+     * Prop mm.
+     *
+     * @param paths of the runs @param wires on the wall from the cells, or from the collar where those go on the belt, to each of them
+     */
     public record Lit(Power power, Map<String, List<Vec3>> paths, Map<String, Way> wires) {}
 
     public record Seats(List<Bought.Seat> list) {}

@@ -1,6 +1,7 @@
 package yellowbracket.wear.hold;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -15,7 +16,7 @@ import yellowbracket.finding.Weight;
 import yellowbracket.mesh.Vec3;
 
 /**
- * Where a joint that comes off could be hinged instead: the longest straight stretch of its outer edge, for a hinge turns about one line.
+ * Where a joint that comes off could be hinged instead: a straight stretch of its outer edge, for a hinge turns about one line.
  *
  * @param from and {@code to}: ends of the stretch, prop mm @param leafMm of each of the two hinges on it @param bulgeMm by which the edge
  * stands out beyond the line: so far out the pin must lie, or the part binds
@@ -35,15 +36,17 @@ public record Hinge(String seam, Vec3 from, Vec3 to, double leafMm, double bulge
         findings = List.copyOf(findings);
     }
 
-    /** Empty where no stretch is long enough. */
+    /** The longest stretch that turns freely, else the longest; empty where none is long enough. */
     public static Optional<Hinge> of(Seam seam) {
-        Hinge best = null;
+        var all = new ArrayList<Hinge>();
         for (int g = 0; g < seam.face().shape().getNumGeometries(); g++)
-            if (seam.face().shape().getGeometryN(g) instanceof Polygon p && !p.isEmpty()) {
-                var h = on(seam, ring(p).getCoordinates());
-                if (h != null && (best == null || h.lengthMm() > best.lengthMm())) best = h;
-            }
-        return Optional.ofNullable(best).filter(h -> h.lengthMm() >= LEAST_MM);
+            if (seam.face().shape().getGeometryN(g) instanceof Polygon p && !p.isEmpty()) on(seam, ring(p).getCoordinates(), all);
+        return all.stream().max(Comparator.comparing(Hinge::turns).thenComparingDouble(Hinge::lengthMm));
+    }
+
+    /** Whether the part turns about it; else it binds and is better lifted off. */
+    public boolean turns() {
+        return bulgeMm <= MOST_BULGE_MM;
     }
 
     /** Of a fine mesh without the corners that bend nothing: each stretch is tried from each corner. */
@@ -56,26 +59,20 @@ public record Hinge(String seam, Vec3 from, Vec3 to, double leafMm, double bulge
         return from.distance(to);
     }
 
-    /** @param ring closed: the last is the first again */
-    private static Hinge on(Seam seam, Coordinate[] ring) {
-        int n = ring.length - 1, start = -1, end = -1;
-        double most = 0;
+    /** From each corner as far as it is straight. @param ring closed: the last is the first again */
+    private static void on(Seam seam, Coordinate[] ring, List<Hinge> out) {
+        int n = ring.length - 1;
+        var f = seam.face();
         for (int i = 0; i < n; i++) {
             int last = i;
             for (int k = i + 1; k < i + n && straight(ring, n, i, k); k++) last = k;
-            double length = ring[i].distance(ring[last % n]);
-            if (length <= most) continue;
-            most = length;
-            start = i;
-            end = last;
+            var a = ring[i];
+            var b = ring[last % n];
+            double length = a.distance(b);
+            if (length < LEAST_MM) continue;
+            double bulge = bulge(ring, a, b), leaf = Math.min(MOST_LEAF_MM, Math.floor(length / 3));
+            out.add(new Hinge(seam.name(), f.at(a.x, a.y), f.at(b.x, b.y), leaf, bulge, told(seam.name(), length, leaf, bulge)));
         }
-        if (start < 0) return null;
-        var a = ring[start];
-        var b = ring[end % n];
-        double bulge = bulge(ring, a, b);
-        var f = seam.face();
-        double leaf = Math.min(MOST_LEAF_MM, Math.floor(most / 3));
-        return new Hinge(seam.name(), f.at(a.x, a.y), f.at(b.x, b.y), leaf, bulge, told(seam.name(), most, leaf, bulge));
     }
 
     private static boolean straight(Coordinate[] ring, int n, int i, int k) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Polygon;
 import yellowbracket.finding.Finding;
@@ -34,11 +35,10 @@ public record Nest(Sheeting sheet, double thickMm, List<Laid> laid, int sheets, 
             return new Piece(p, "", p.pattern());
         }
 
-        /** Cut across its longer side. */
-        private static List<Piece> halves(Panel p) {
+        /** @param upright whether the cut runs up and down */
+        private static List<Piece> halves(Panel p, boolean upright) {
             var box = p.pattern().getEnvelopeInternal();
             var c = box.centre();
-            boolean upright = box.getWidth() >= box.getHeight();
             var one = upright ? new Envelope(box.getMinX(), c.x, box.getMinY(), box.getMaxY())
                     : new Envelope(box.getMinX(), box.getMaxX(), box.getMinY(), c.y);
             var other = upright ? new Envelope(c.x, box.getMaxX(), box.getMinY(), box.getMaxY())
@@ -70,13 +70,15 @@ public record Nest(Sheeting sheet, double thickMm, List<Laid> laid, int sheets, 
         var pieces = new ArrayList<Piece>();
         for (var p : panels) {
             var whole = Piece.whole(p);
-            var halves = Piece.halves(p);
-            if (nest.holds(whole)) pieces.add(whole);
-            else {
-                boolean cut = halves.stream().allMatch(nest::holds);
-                if (cut) pieces.addAll(halves);
-                findings.add(tooLarge(p, sheet, cut));
+            if (nest.holds(whole)) {
+                pieces.add(whole);
+                continue;
             }
+            // across its longer side first: the shorter seam
+            boolean wide = p.wideMm() >= p.highMm();
+            var cut = Stream.of(Piece.halves(p, wide), Piece.halves(p, !wide)).filter(h -> h.stream().allMatch(nest::holds)).findFirst();
+            cut.ifPresent(pieces::addAll);
+            findings.add(tooLarge(p, sheet, cut.isPresent()));
         }
         pieces.sort(Comparator.comparingDouble(Piece::highMm).reversed());
         pieces.forEach(nest::lay);

@@ -50,15 +50,22 @@ class HingeTest {
     @Test
     void whatStandsOutBeyondTheLineMustGoRoundIt() {
         var block = G.toGeometry(new Envelope(0, 120, 0, 50));
-        var rib = Hinge.of(seam(block.union(G.toGeometry(new Envelope(100, 110, -4, 1))))).orElseThrow();
+        var rib = Hinge.of(seam(block.union(G.toGeometry(new Envelope(100, 110, -20, 1))))).orElseThrow();
         assertThat(rib.bulgeMm()).as("the other long side has none").isZero();
-        var both = block.union(G.toGeometry(new Envelope(100, 110, -4, 1))).union(G.toGeometry(new Envelope(100, 110, 49, 54)));
-        var h = Hinge.of(seam(both)).orElseThrow();
-        assertThat(h.lengthMm()).isCloseTo(100, within(1e-9));
-        assertThat(h.bulgeMm()).isCloseTo(4, within(1e-9));
-        assertThat(h.findings()).singleElement().asString().contains("4 mm outside the wall");
-        var deep = block.union(G.toGeometry(new Envelope(100, 110, -20, 1))).union(G.toGeometry(new Envelope(100, 110, 49, 70)));
-        assertThat(Hinge.of(seam(deep)).orElseThrow().findings()).singleElement().asString().contains("binds");
+        assertThat(rib.lengthMm()).isCloseTo(120, within(1e-9));
+        var low = Hinge.of(seam(ribbed(4))).orElseThrow();
+        assertThat(low.bulgeMm()).isCloseTo(4, within(1e-9));
+        assertThat(low.findings()).singleElement().asString().contains("4 mm outside the wall");
+        var deep = Hinge.of(seam(ribbed(20))).orElseThrow();
+        assertThat(deep.turns()).isFalse();
+        assertThat(deep.findings()).singleElement().asString().contains("binds");
+    }
+
+    /** Every side has a rib in its middle. */
+    private static Geometry ribbed(double mm) {
+        return G.toGeometry(new Envelope(0, 120, 0, 100))
+                .union(G.toGeometry(new Envelope(55, 65, -mm, 100 + mm)))
+                .union(G.toGeometry(new Envelope(-mm, 120 + mm, 45, 55)));
     }
 
     @Test

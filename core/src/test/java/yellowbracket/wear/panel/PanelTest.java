@@ -101,6 +101,11 @@ class PanelTest {
         var cut = nest.laid().get(0).piece().shape().intersection(nest.laid().get(1).piece().shape());
         assertThat(cut.getArea()).isZero();
         assertThat(cut.getLength()).as("they meet along one line").isCloseTo(whole.highMm(), within(1.0));
+        var low = new Sheeting("strip", Sheeting.Kind.PLASTIC, List.of(1.0), whole.wideMm() + 12, whole.highMm() / 2 + 12, 0.5, 120, 130,
+                Sheeting.Cut.SCISSORS);
+        assertThat(Nest.of(List.of(Panel.of(WINDOW, whole.wish(), low, SHELL)), low, 1).laid()).extracting(l -> l.piece().half())
+                .as("where only that fits, along it")
+                .containsExactlyInAnyOrder("lower", "upper");
     }
 
     @Test

@@ -28,8 +28,7 @@ import yellowbracket.work.Task;
 /**
  * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. S starts and pauses the watch, D
  * done, N next, P previous, Esc leaves; T starts a timer. Done writes the hours measured, and where none were, it asks; what must dry then
- * has its timer. A step that is mixed from two
- * parts has its scale below.
+ * has its timer. A step that is mixed from two parts has its scale below.
  */
 public final class BenchMode extends VBox implements AutoCloseable {
     private final AppModel model;
@@ -46,8 +45,9 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final HBox controls = new HBox(18);
     private final Button watch = button("start  S", "action", this::startOrPause);
     private final List<Button> usual;
-    /** Hours offered as answers while it is asked how long the step took; 0 for not measured. */
-    private List<Double> asked = List.of();
+    /** Of which it is asked how long it took, and the hours offered as answers; 0 for not known. */
+    private Optional<Task> asked = Optional.empty();
+    private List<Double> answers = List.of();
     private int at;
 
     private final Subscription ends;
@@ -91,7 +91,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private void write() {
         var list = steps();
         at = Math.clamp(at, 0, Math.max(0, list.size() - 1));
-        if (!asked.isEmpty()) return;
+        if (asked.isPresent()) return;
         if (list.isEmpty()) {
             count.setText("");
             step.setText("nothing left to do");
@@ -176,7 +176,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
     /** Nobody pressed start: the nearest answer is better than none. */
     private void ask(Task t) {
         double planned = t.activeH();
-        asked = List.of(planned / 2, planned, 2 * planned, 0.0);
+        asked = Optional.of(t);
+        answers = List.of(planned / 2, planned, 2 * planned, 0.0);
         detail.setText("how long did it take?");
         controls.getChildren()
                 .setAll(answer(0, Words.about(planned / 2)), answer(1, Words.about(planned) + " as planned"),
@@ -188,13 +189,13 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private void answered(int i) {
-        double hours = asked.get(i);
+        var of = asked.orElseThrow();
         usual();
-        task().ifPresent(t -> finished(t, hours));
+        finished(of, answers.get(i));
     }
 
     private void usual() {
-        asked = List.of();
+        asked = Optional.empty();
         controls.getChildren().setAll(usual);
         write();
     }
@@ -219,7 +220,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     private void key(KeyEvent e) {
         if (mix.filter(MixPane::typing).isPresent() && e.getCode() != KeyCode.ESCAPE) return;
-        if (!asked.isEmpty()) {
+        if (asked.isPresent()) {
             int i = List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4).indexOf(e.getCode());
             if (i >= 0) answered(i);
             if (e.getCode() == KeyCode.ESCAPE) usual();

@@ -6,9 +6,20 @@ import yellowbracket.work.Task;
 public final class Done {
     private Done() {}
 
-    /** With what was planned, so that the log can hold one against the other. @param hours that it took, 0 where nobody knows */
+    /**
+     * With what was planned, so that the log can hold one against the other; what was computed for a print the log adds itself, its
+     * printer's
+     * own factor left out.
+     *
+     * @param hours that it took, 0 where nobody knows
+     */
     public static String line(Task t, double hours) {
         String did = "done " + t.id().said();
-        return hours > 0 ? did + Words.text(" %.2f h planned %.2f h", hours, t.activeH()) : did;
+        if (hours < LEAST_H) return did;
+        boolean prints = t.resource() == Task.Resource.PRINTER || t.activeH() < LEAST_H;
+        return did + Words.text(" %.2f h", hours) + (prints ? "" : Words.text(" planned %.2f h", t.activeH()));
     }
+
+    /** Less is written as nothing, h. */
+    private static final double LEAST_H = 0.005;
 }

@@ -87,10 +87,6 @@ final class BoardPicture extends Pane {
         return new Look(schedule.now().minusMinutes(Math.round(2.4 * hours)), 1.1 * hours);
     }
 
-    Look look() {
-        return look;
-    }
-
     private void look(Look next) {
         look = next;
         looked.accept(next);

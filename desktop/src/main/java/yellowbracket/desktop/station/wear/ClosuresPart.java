@@ -15,6 +15,7 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.size.Remedy;
 import yellowbracket.wear.hold.Closure;
 import yellowbracket.wear.hold.FitAfter;
+import yellowbracket.wear.hold.Hinge;
 
 /** Joints that open again: magnets with their poles, what they hold, and what paint leaves of every fit. */
 final class ClosuresPart extends WearPart {
@@ -74,7 +75,7 @@ final class ClosuresPart extends WearPart {
             });
         }
         for (var h : all.get().hinges())
-            card.row("hinge", words().length(h.lengthMm()), "straight edge of " + h.seam() + ", drawn in yellow");
+            if (h.turns()) card.row("hinge", words().length(h.lengthMm()), "straight edge of " + h.seam() + ", drawn in yellow");
         view.findings(card, all.get().findings());
         model.result(SizeFigures.REMEDIES)
                 .ifPresent(r -> r.list().stream().filter(Remedy.Part.class::isInstance).findFirst().ifPresent(x -> {
@@ -110,6 +111,8 @@ final class ClosuresPart extends WearPart {
         }
         model.result(WearFigures.CLOSURES)
                 .ifPresent(c -> c.hinges()
+                        .stream()
+                        .filter(Hinge::turns)
                         .forEach(h -> things.add(view.line(List.of(h.from(), h.to()), false, Role.YELLOW.colour(view.night()), 2.4))));
         view.shell(things, true, 0.3);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
