@@ -15,6 +15,7 @@ import yellowbracket.finding.Limits;
 import yellowbracket.colour.zone.ZoneMap;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Names;
+import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.PaintShelf;
@@ -34,8 +35,8 @@ import yellowbracket.work.SectionId;
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces,
-        PaintShelf paints) implements BuildBuilder.With, Names {
+        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces, PaintShelf paints,
+        PlanWish plan) implements BuildBuilder.With, Names {
     /** Until somebody names it. */
     public static final String UNNAMED = "new build";
     /** The random seed only the demo build has. */
@@ -51,6 +52,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         settled = settled.stream().distinct().sorted().toList();
         java.util.Objects.requireNonNull(spaces, "spaces");
         java.util.Objects.requireNonNull(paints, "paints");
+        java.util.Objects.requireNonNull(plan, "plan");
         Limits.named("the build", name);
         Limits.date("the start of the build", started);
         Limits.date("the day it must be ready", due);
@@ -83,6 +85,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
                 .settled(shop.settled())
                 .spaces(shop.spaces())
                 .paints(PaintShelf.EMPTY)
+                .plan(PlanWish.NONE)
                 .build();
     }
 

@@ -27,6 +27,7 @@ import yellowbracket.colour.weather.WeatherWish;
 import yellowbracket.join.JoinOrder;
 import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
+import yellowbracket.plan.PlanWish;
 import yellowbracket.print.QueueWish;
 import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
@@ -39,7 +40,7 @@ import yellowbracket.shop.Sheen;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 14;
+    public static final int SCHEMA = 15;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -121,6 +122,7 @@ public final class BuildJson {
             if (schema <= 11) fromEleventh(root.path("build"));
             if (schema <= 12) fromTwelfth(root.path("build"));
             if (schema > 5 && schema <= 13) fromThirteenth(root.path("build"));
+            if (schema <= 14) fromFourteenth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -343,6 +345,11 @@ public final class BuildJson {
     private static void fromThirteenth(JsonNode build) {
         for (var p : build.path("props"))
             if (p instanceof ObjectNode o && !o.path("wear").has("panels")) o.set("wear", MAPPER.valueToTree(WearWish.USUAL));
+    }
+
+    /** Schema 14 decided nothing about the plan itself. */
+    private static void fromFourteenth(JsonNode build) {
+        if (build instanceof ObjectNode b && !b.has("plan")) b.set("plan", MAPPER.valueToTree(PlanWish.NONE));
     }
 
     /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */

@@ -17,7 +17,8 @@ import yellowbracket.work.TaskId;
 import yellowbracket.work.Tool;
 
 /** Dry fit, the steps of assembly, reinforcement from inside before anything is primed. */
-public record JoinWork(String prop, JoinPlan plan, Map<String, Fittings> worked, List<Mend> mends, Catalogue shop) implements StationWork {
+public record JoinWork(String prop, boolean worn, JoinPlan plan, Map<String, Fittings> worked, List<Mend> mends,
+        Catalogue shop) implements StationWork {
     /** A strip of tape across a seam, mm. */
     private static final double TAPE_MM = 80;
     /** Spots of quick glue along a seam, g for each dm. */
@@ -32,22 +33,29 @@ public record JoinWork(String prop, JoinPlan plan, Map<String, Fittings> worked,
         var fit = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.DRYFIT), "dry fit, number, scuff P80", Operation.DRY_FIT, Tool.SANDING,
                 shop.usual(Practice.DRY_FIT_H) + shop.usual(Practice.DRY_FIT_SEAM_H) * seams + scuffH(), before.all());
         tasks.add(fit);
-        var last = new HashMap<String, TaskId>();
-        before.bySection().keySet().forEach(s -> last.put(s.letter(), fit.id()));
+        var latest = new HashMap<String, TaskId>();
+        before.bySection().keySet().forEach(s -> latest.put(s.letter(), fit.id()));
         for (var step : plan.steps()) {
-            var task = glue(step, Stream.concat(step.one().stream(), step.other().stream()).map(last::get).distinct().toList());
+            var task = glue(step, Stream.concat(step.one().stream(), step.other().stream()).map(latest::get).distinct().toList());
             tasks.add(task);
-            step.one().forEach(n -> last.put(n, task.id()));
-            step.other().forEach(n -> last.put(n, task.id()));
+            step.one().forEach(n -> latest.put(n, task.id()));
+            step.other().forEach(n -> latest.put(n, task.id()));
         }
         double cure = plan.joins().stream().mapToDouble(j -> j.fullH() - j.handleH()).max().orElse(0);
         var inside = Task
                 .byHand(new TaskId.OfProp(prop, TaskId.Once.INSIDE), "reinforce the seams from inside", Operation.REINFORCE, Tool.HANDS,
-                        shop.usual(Practice.REINFORCE_SEAM_H) * glued + innerH(), last.values().stream().distinct().toList())
+                        shop.usual(Practice.REINFORCE_SEAM_H) * glued + innerH(), latest.values().stream().distinct().toList())
                 .withLag(Task.Lag.atLeast(Math.clamp(cure, 0, shop.usual(Practice.CURE_BEFORE_INSIDE_H))));
         tasks.add(inside);
         tasks.addAll(mending());
-        return new Stated(tasks, Ready.after(Stream.concat(Stream.of(inside.id()), mendIds()).toList()));
+        var last = new ArrayList<TaskId>(List.of(inside.id()));
+        last.addAll(mendIds().toList());
+        if (!worn) return new Stated(tasks, Ready.after(last));
+        // whatever does not sit is cheap to mend now, and dear once it is painted
+        var tryOn = Task.byHand(new TaskId.OfProp(prop, TaskId.Once.TRYON), "try it on, joined and bare", Operation.TRY_ON, Tool.HANDS,
+                shop.usual(Practice.TRY_ON_H), last);
+        tasks.add(tryOn);
+        return new Stated(tasks, Ready.after(List.of(tryOn.id())));
     }
 
     private double scuffH() {

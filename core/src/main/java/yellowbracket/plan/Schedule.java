@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -13,22 +14,27 @@ import yellowbracket.work.TaskId;
 
 /** Tasks with their times. {@code ready}: when what follows may start. A done task carries what really happened. */
 public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed) {
-    /** @param parts when it is really worked on: what may be left and taken up again has one for each sitting */
-    public record Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done, List<Part> parts) {
+    /**
+     * @param parts when it is really worked on: what may be left and taken up again has one for each sitting @param who helps with it,
+     * empty for the maker
+     */
+    public record Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done, List<Part> parts,
+            String who) {
         public Placed {
             parts = List.copyOf(parts);
         }
 
-        /** In one go. */
+        /** In one go, by the maker. */
         public Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done) {
-            this(task, start, end, ready, done, List.of(new Part(start, end)));
+            this(task, start, end, ready, done, List.of(new Part(start, end)), "");
         }
     }
 
     /** From one moment to another. */
     public record Part(LocalDateTime from, LocalDateTime to) {
+        /** Whether both last at some moment. */
         boolean meets(Part o) {
-            return from.isBefore(o.to) && o.from.isBefore(to);
+            return from.isBefore(to) && o.from.isBefore(o.to) && from.isBefore(o.to) && o.from.isBefore(to);
         }
     }
 
@@ -39,6 +45,11 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
     /** Hours between the end of the last task and the day it must be ready; negative when late. */
     public double slackH() {
         return Duration.between(finish(), due).toMinutes() / 60.0;
+    }
+
+    /** Hours by hand that are ahead. */
+    public double handH() {
+        return placed.stream().filter(p -> !p.done && p.task.resource() != Task.Resource.PRINTER).mapToDouble(p -> p.task.activeH()).sum();
     }
 
     public Optional<Placed> placed(TaskId id) {
@@ -79,10 +90,10 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
                 .flatMap(p -> p.parts.stream().map(q -> new Sitting(p, q)))
                 .sorted(Comparator.comparing(x -> x.part.from))
                 .toList();
-        for (int i = 1; i < all.size(); i++) {
-            var a = all.get(i - 1);
-            var b = all.get(i);
-            if (a.part.meets(b.part)) out.add(a.of.task.name() + " and " + b.of.task.name() + " want the same hands");
+        var last = new HashMap<String, Sitting>();
+        for (var b : all) {
+            var a = last.put(b.of.who, b);
+            if (a != null && a.part.meets(b.part)) out.add(a.of.task.name() + " and " + b.of.task.name() + " want the same hands");
         }
     }
 

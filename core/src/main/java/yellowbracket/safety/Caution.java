@@ -54,7 +54,7 @@ public record Caution(Set<Hazard> hazards) {
             }
             // the material printed is sanded cured and cold: nothing of the product's own comes to it
             case DRY_FIT, SAND -> all.addAll(tool.hazards());
-            case MEASURE, CHECK_CUTS, CALIBRATE, LOOK, WALK_TEST, WIRE, FIT_PARTS, FORM_LENS -> all.addAll(tool.hazards());
+            case MEASURE, CHECK_CUTS, TRY_ON, CALIBRATE, LOOK, WALK_TEST, WIRE, FIT_PARTS, FORM_LENS -> all.addAll(tool.hazards());
             case GLUE, REINFORCE, FILL_SEAMS, SPREAD, PRIME, INSPECT, SPRAY, BRUSH, CUT_PADS, FIT_VISOR, FIT_STRAPS -> {
                 all.addAll(ofProduct(product, shop));
                 all.addAll(tool.hazards());

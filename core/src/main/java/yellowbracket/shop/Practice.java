@@ -32,7 +32,7 @@ public enum Practice {
     /** Kept back on a spool: its end does not run through, and estimates are off by some per cent. */
     SPOOL_TIMES,
     /** A dry fit, and what each seam adds; a seam made strong from inside. */
-    DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H,
+    DRY_FIT_H, DRY_FIT_SEAM_H, REINFORCE_SEAM_H, TRY_ON_H,
     /** Laying out, wiping, putting down at each seam; how fast glue is spread along it. */
     GLUE_SEAM_MIN, WET_SEAM_MM_MIN,
     /** Aligning a seam, and each pin beside it; scuffing both faces along it; what a glue that is not on the shelf costs. */

@@ -10,11 +10,12 @@ public enum Operation {
     MEASURE(Station.SIZE, "size"), CHECK_CUTS(Station.CUT, "cut"), PRINT(Station.PRINT, "print"), CLEAN(Station.PRINT, "clean"),
     WASH(Station.PRINT, "clean"), CURE(Station.PRINT, "clean"), CALIBRATE(Station.PRINT, "print"), LOOK(Station.PRINT, "look"),
     DRY_FIT(Station.JOIN, "join", Hazard.DUST), GLUE(Station.JOIN, "join"), REINFORCE(Station.JOIN, "join", Hazard.SENSITISER),
-    FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"), SAND(Station.SMOOTH, "sand", Hazard.DUST),
-    PRIME(Station.SMOOTH, "spray"), INSPECT(Station.SMOOTH, "look"), SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"),
-    MASK(Station.COLOUR, "mask"), LINES(Station.COLOUR, "lines"), WEATHER(Station.COLOUR, "weather"), CUT_PADS(Station.WEAR, "wear"),
-    WIRE(Station.WEAR, "wire", Hazard.HEAT), FIT_PARTS(Station.WEAR, "wear"), FORM_LENS(Station.WEAR, "form", Hazard.HEAT, Hazard.FUMES),
-    FIT_VISOR(Station.WEAR, "wear"), FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
+    TRY_ON(Station.JOIN, "wear"), FILL_SEAMS(Station.SMOOTH, "fill", Hazard.DUST), SPREAD(Station.SMOOTH, "fill"),
+    SAND(Station.SMOOTH, "sand", Hazard.DUST), PRIME(Station.SMOOTH, "spray"), INSPECT(Station.SMOOTH, "look"),
+    SPRAY(Station.COLOUR, "spray"), BRUSH(Station.COLOUR, "brush"), MASK(Station.COLOUR, "mask"), LINES(Station.COLOUR, "lines"),
+    WEATHER(Station.COLOUR, "weather"), CUT_PADS(Station.WEAR, "wear"), WIRE(Station.WEAR, "wire", Hazard.HEAT),
+    FIT_PARTS(Station.WEAR, "wear"), FORM_LENS(Station.WEAR, "form", Hazard.HEAT, Hazard.FUMES), FIT_VISOR(Station.WEAR, "wear"),
+    FIT_STRAPS(Station.WEAR, "wear"), WALK_TEST(Station.WEAR, "wear", Hazard.NARROW_VIEW);
 
     private final Station station;
     private final String rate;

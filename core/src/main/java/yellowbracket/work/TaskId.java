@@ -14,11 +14,11 @@ public sealed interface TaskId {
 
     /** What is done once for a prop. */
     enum Once {
-        SIZE, CUT, DRYFIT, INSIDE, SEAMS, ROUNDS, VISOR, STRAPS, TEST, LIGHTS, PARTS, FORM, LENS
+        SIZE, CUT, DRYFIT, INSIDE, TRYON, SEAMS, ROUNDS, VISOR, STRAPS, TEST, LIGHTS, PARTS, FORM, LENS
     }
 
     /** What is done in numbered steps for a prop. */
-    enum Series { JOIN, SMOOTH, BARE, COLOUR, LINE, WEATHER, MEND }
+    enum Series { JOIN, SMOOTH, BARE, COLOUR, LINE, WEATHER, MEND, OWN }
 
     /** {@code size:helm} */
     record OfProp(String prop, Once once) implements TaskId {

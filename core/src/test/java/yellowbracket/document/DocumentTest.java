@@ -1,5 +1,16 @@
 package yellowbracket.document;
 
+import java.time.DayOfWeek;
+import java.time.LocalDateTime;
+import java.util.Set;
+import yellowbracket.plan.Baseline;
+import yellowbracket.plan.Helper;
+import yellowbracket.plan.OwnTask;
+import yellowbracket.plan.PlanWish;
+import yellowbracket.plan.Schedule;
+import yellowbracket.plan.WorkRules;
+import yellowbracket.work.Operation;
+import yellowbracket.work.TaskId;
 import static org.awaitility.Awaitility.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -105,6 +116,32 @@ class DocumentTest {
         assertThat(schema.validate(
                 new ObjectMapper().readTree(BuildJson.write(SmallBuild.build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\""))))
                 .isNotEmpty();
+    }
+
+    private static PlanWish planned() {
+        var size = TaskId.size("p");
+        var at = LocalDateTime.of(2026, 3, 30, 18, 30);
+        return PlanWish.NONE.pinned(size, at)
+                .first(TaskId.cut("p"), true)
+                .leaving(TaskId.of("test:p"), true)
+                .inOneGo(size, true)
+                .with(new OwnTask("p", 1, "glue the crest on", Operation.GLUE, 1.5, 12, List.of(size), List.of(TaskId.cut("p"))))
+                .with(new Helper("Tove", List.of(new WorkHours.Span(DayOfWeek.MONDAY, LocalTime.of(19, 0), LocalTime.of(22, 0))),
+                        Set.of("sand")))
+                .withRules(new WorkRules(Optional.of(new Quiet(LocalTime.of(21, 0), LocalTime.of(8, 0))), 45, 15))
+                .with(new Baseline("as on Monday", at, at.plusDays(9), at.plusDays(8), 12.5,
+                        Map.of(size, new Schedule.Part(at, at.plusHours(1)))));
+    }
+
+    @Test
+    void whatIsDecidedAboutThePlanIsKeptAndAsItsSchemaSays() throws Exception {
+        var b = SmallBuild.build().withPlan(planned());
+        assertThat(BuildJson.read(BuildJson.write(b))).isEqualTo(b);
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        var json = BuildJson.write(b);
+        assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("\"breakMin\"", "\"pause\"")))).isNotEmpty();
     }
 
     private static String refused(Path dir, byte[] content) throws IOException {

@@ -412,8 +412,8 @@ class JoinPlannerTest {
         assertThat(mixed.steps().getFirst().grams()).isCloseTo(Math.max(2, g) * 1.06 + 0.6, within(1e-9));
         var ca = Setting.USUAL.wishing(JoinWish.NONE.with(seam, "CA + bicarbonate")).plan(s);
         assertThat(ca.steps().getFirst().grams()).isCloseTo(ca.join(seam).grams(), within(1e-9));
-        var needs = new JoinWork("p", ca, Map.of(seam, Fittings.rods(List.of(new Rod(Rod.Stock.BEECH, 4, 20, 40, true)))), List.of(), SHOP)
-                .needs();
+        var needs = new JoinWork("p", false, ca, Map.of(seam, Fittings.rods(List.of(new Rod(Rod.Stock.BEECH, 4, 20, 40, true)))), List.of(),
+                SHOP).needs();
         assertThat(needs).anySatisfy(n -> {
             assertThat(n.product()).isEqualTo("bicarbonate of soda");
             assertThat(n.amount()).isCloseTo(0.5 * ca.join(seam).grams(), within(1e-9));
@@ -455,7 +455,7 @@ class JoinPlannerTest {
             assertThat(j.bondedMm2()).isCloseTo(share * wet.bondedMm2(), within(1e-6));
             assertThat(j.reserve()).isGreaterThanOrEqualTo(JoinPlan.LEAST_RESERVE);
         }
-        assertThat(new JoinWork("p", plan, Map.of(), List.of(), SHOP).needs()).anyMatch(n -> n.product().equals("CA gel"));
+        assertThat(new JoinWork("p", false, plan, Map.of(), List.of(), SHOP).needs()).anyMatch(n -> n.product().equals("CA gel"));
         var wish = JoinWish.NONE;
         for (var n : step.seams()) wish = wish.with(n, "epoxy 5 min");
         var byHand = Setting.USUAL.wishing(wish).plan(s);

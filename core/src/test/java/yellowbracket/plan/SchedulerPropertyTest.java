@@ -60,7 +60,8 @@ class SchedulerPropertyTest {
     }
 
     private static Scheduler scheduler() {
-        return new Scheduler(NOW, NOW.plusDays(60), HOURS, (x, t) -> t.getHour() >= 10 && t.getHour() < 21, Map.of("loud", NIGHT));
+        return new Scheduler(NOW, NOW.plusDays(60), Crew.alone(HOURS), (x, t) -> t.getHour() >= 10 && t.getHour() < 21,
+                Map.of("loud", NIGHT));
     }
 
     @ParameterizedTest

@@ -29,7 +29,9 @@ import yellowbracket.finding.Finding;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Lessons;
 import yellowbracket.plan.Chance;
+import yellowbracket.plan.Crew;
 import yellowbracket.plan.Needs;
+import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.PropWork;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
@@ -53,6 +55,8 @@ import yellowbracket.work.TaskId;
 
 /** What the stations' work comes to: tasks, schedule, chance, needs, spools. */
 public final class PlanFigures {
+    /** Orders tried; more win little. */
+    private static final int SEARCH_TRIES = 300;
     /** Futures simulated: the chance is good to two in a hundred. */
     private static final int CHANCE_RUNS = 1000;
     /** For each thing that might help; no more is asked where the chance is better than this. */
@@ -68,7 +72,18 @@ public final class PlanFigures {
     /** Props that are in no plan, and why. */
     public static final Figure<LeftOut> LEFT_OUT = Figure.ofBuild("left out of the plan", LeftOut.class, PlanFigures::leftOut);
     public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
+    /** At once, by the longest chain first. */
     public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
+    /** Found by search, with what could still be won at most. */
+    public static final Figure<Scheduler.Better> BETTER = Figure.ofBuild("better schedule", Scheduler.Better.class, in -> {
+        var tasks = in.get(TASKS);
+        return scheduler(in).better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
+    });
+    /** When each could begin if it were alone. */
+    public static final Figure<Earliest> EARLIEST = Figure.ofBuild("earliest starts", Earliest.class, in -> {
+        var tasks = in.get(TASKS);
+        return new Earliest(scheduler(in).earliestStarts(tasks.list(), tasks.facts()));
+    });
     public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
     public static final Figure<Latest> LATEST = Figure.ofBuild("latest starts", Latest.class, in -> {
         var tasks = in.get(TASKS);
@@ -85,9 +100,16 @@ public final class PlanFigures {
     /**
      * All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first.
      */
-    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order) {
-        Scheduler.Facts facts() {
-            return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order);
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order, PlanWish wish) {
+        public Scheduler.Facts facts() {
+            return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order, wish.pins(), wish.first(), List.of());
+        }
+    }
+
+    /** When each task could begin at the earliest, were it alone. */
+    public record Earliest(Map<TaskId, LocalDateTime> starts) {
+        public Earliest {
+            starts = Map.copyOf(starts);
         }
     }
 
@@ -136,7 +158,8 @@ public final class PlanFigures {
         var pads = in.find(WearFigures.PADS).map(WearFigures.Pads::sets).orElse(List.of());
         return new PropWork(id, List.of(new SizeWork(id, worn, shop), new CutWork(id, shop),
                 new PrintWork(id, prints, shared, resin(in, prints), in.get(PrintFigures.UPKEEP).list(), shop),
-                new JoinWork(id, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(), shop),
+                new JoinWork(
+                        id, worn, in.get(JoinFigures.JOINS), in.get(JoinFigures.FITTINGS).bySeam(), in.get(JoinFigures.MENDS).list(), shop),
                 new SmoothWork(id, in.get(SmoothFigures.SMOOTH), in.find(SmoothFigures.ROUNDS), shop),
                 new ColourWork(id, in.get(ColourFigures.COLOUR), in.get(ColourFigures.BARE).list(), in.get(ColourFigures.LINE_PLAN),
                         in.get(ColourFigures.WEATHER), shop),
@@ -168,12 +191,13 @@ public final class PlanFigures {
     private record Named(String id, String name) {}
 
     private static Tasks tasks(Reads in) {
-        var plain = works(in).stream().flatMap(w -> w.tasks().stream()).toList();
+        var wish = in.build(Build::plan);
+        var plain = wish.apply(works(in).stream().flatMap(w -> w.tasks().stream()).toList());
         var facts = in.build(b -> Lessons.facts(b.log(), b));
         var lessons = facts.learn(plain, in.build(Build::rates));
         var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
         own.putAll(PrintFigures.own(in));
-        return new Tasks(lessons.apply(plain), lessons, own, order(in));
+        return new Tasks(lessons.apply(plain), lessons, own, order(in), wish);
     }
 
     /** The wished order of sections as prints. */
@@ -192,9 +216,8 @@ public final class PlanFigures {
     }
 
     private static Chance chance(Reads in) {
-        var tasks = in.get(TASKS);
         var random = new SplittableRandom(in.build(Build::seed));
-        return scheduler(in).chance(tasks.list(), tasks.facts(), CHANCE_RUNS, random, in.progress());
+        return scheduler(in).chance(in.get(TASKS).list(), in.get(BETTER).facts(), CHANCE_RUNS, random, in.progress());
     }
 
     /** The same futures with one thing changed: what differs is the change, not the luck. */
@@ -203,30 +226,35 @@ public final class PlanFigures {
         var tasks = in.get(TASKS);
         var hours = in.build(Build::hours);
         var due = in.build(Build::due);
-        var from = futures(in, tasks.list(), tasks.facts(), hours, due);
+        var facts = in.get(BETTER).facts();
+        var from = futures(in, tasks.list(), facts, hours, due);
         var out = new ArrayList<Raise>();
-        out.add(new Raise("an hour more on every day you work", futures(in, tasks.list(), tasks.facts(), hours.longer(60), due)));
-        hours.another(180).ifPresent(h -> out.add(new Raise(h.words(), futures(in, tasks.list(), tasks.facts(), h.hours(), due))));
+        out.add(new Raise("an hour more on every day you work", futures(in, tasks.list(), facts, hours.longer(60), due)));
+        hours.another(180).ifPresent(h -> out.add(new Raise(h.words(), futures(in, tasks.list(), facts, h.hours(), due))));
         var steady = tasks.list()
                 .stream()
                 .map(t -> t.resource() == Task.Resource.PRINTER ? t.withDoer(Task.Doer.printer(t.printer(), t.doer().failuresPerHour() / 2))
                         : t)
                 .toList();
         out.add(new Raise("half as many lost prints: dry spools, clean beds, a look at the first layer",
-                futures(in, steady, tasks.facts(), hours, due)));
-        out.add(new Raise("two days later", futures(in, tasks.list(), tasks.facts(), hours, due.plusDays(2))));
+                futures(in, steady, facts, hours, due)));
+        out.add(new Raise("two days later", futures(in, tasks.list(), facts, hours, due.plusDays(2))));
         out.removeIf(r -> r.to.ready() <= from.ready());
         out.sort(Comparator.comparingInt(r -> -r.to.ready()));
         return new Raises(from, List.copyOf(out));
     }
 
     private static Chance futures(Reads in, List<Task> tasks, Scheduler.Facts facts, WorkHours hours, LocalDateTime due) {
-        return new Scheduler(in.now(), due, hours, sprayable(in), in.build(PlanFigures::quiet)).chance(tasks, facts, RAISE_RUNS,
-                new SplittableRandom(in.build(Build::seed)), in.progress());
+        return new Scheduler(in.now(), due, crew(in).withMaker(hours), sprayable(in), in.build(PlanFigures::quiet)).chance(tasks, facts,
+                RAISE_RUNS, new SplittableRandom(in.build(Build::seed)), in.progress());
     }
 
     private static Scheduler scheduler(Reads in) {
-        return new Scheduler(in.now(), in.build(Build::due), in.build(Build::hours), sprayable(in), in.build(PlanFigures::quiet));
+        return new Scheduler(in.now(), in.build(Build::due), crew(in), sprayable(in), in.build(PlanFigures::quiet));
+    }
+
+    private static Crew crew(Reads in) {
+        return in.build(b -> new Crew(b.hours(), b.plan().helpers(), b.plan().rules()));
     }
 
     private static Map<String, Quiet> quiet(Build b) {
@@ -253,7 +281,8 @@ public final class PlanFigures {
         var prints = new HashMap<SectionId, SectionPrint>();
         for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList()))
             in.find(PrintFigures.PRINTS, prop).ifPresent(p -> p.prints().forEach(q -> prints.put(q.id(), q)));
-        var jobs = in.get(SCHEDULE)
+        var jobs = in.get(BETTER)
+                .schedule()
                 .placed()
                 .stream()
                 .filter(q -> !q.done() && q.task().id() instanceof TaskId.Print)
