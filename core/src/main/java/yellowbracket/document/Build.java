@@ -173,10 +173,11 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         return withWearers(list);
     }
 
+    /** What it says was used comes off the shelf. */
     public Build with(Entry entry) {
         var list = new ArrayList<>(log);
         list.add(entry);
-        return withLog(list);
+        return withLog(list).withStock(entry.used().map(u -> StockItem.less(stock, u.product(), u.amount(), u.unit())).orElse(stock));
     }
 
     public Build withDue(String what, LocalDateTime when) {

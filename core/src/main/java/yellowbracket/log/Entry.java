@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import yellowbracket.finding.Limits;
@@ -15,6 +16,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.print.FailureKind;
 import yellowbracket.size.Trial;
 import yellowbracket.size.Zone;
+import yellowbracket.work.Need;
 import yellowbracket.work.SectionId;
 import yellowbracket.wear.day.WalkTest;
 import yellowbracket.work.TaskId;
@@ -22,7 +24,7 @@ import yellowbracket.work.TaskId;
 /**
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
- * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code lesson: words},
+ * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code used AMOUNT UNIT what}, {@code lesson: words},
  * {@code odd SECTION words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}, {@code pads PROP WEARER tight|loose ZONE MM mm},
  * {@code walk PROP WEARER WHAT passed|failed[: words]}; anything else is a note, so is a line about a section or task that the
@@ -32,13 +34,15 @@ import yellowbracket.work.TaskId;
 public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK }
+    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, USED, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
     private static final Pattern PLANNED = Pattern.compile("\\bplanned\\s+(\\d+(?:[.,]\\d+)?)\\s*h\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern USED = Pattern.compile("used\\s+(\\d+(?:[.,]\\d+)?)\\s*(g|ml|m|cm|dm2|cans?|sheets?|pieces?|pairs?|sets?)\\s+(.*)",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern BROKE = Pattern.compile("broke\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
@@ -95,6 +99,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             if (CAUSE.matcher(text).matches()) return note.withKind(Kind.CAUSE).withFailure(Optional.of(FailureKind.in(text)));
             var spent = SPENT.matcher(text);
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
+            if (USED.matcher(text).matches()) return note.withKind(Kind.USED);
             if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
             if (Entry.padNote(text).isPresent()) return ofProp(note, Kind.PADS, PADS);
             if (Entry.walked(text).isPresent()) return ofProp(note, Kind.WALK, WALK);
@@ -177,6 +182,15 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     public Optional<String> lesson() {
         var m = LESSON.matcher(text);
         return kind == Kind.LESSON && m.matches() ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
+    }
+
+    /** What was taken off the shelf; only of such an entry. */
+    public Optional<Need> used() {
+        var m = USED.matcher(text);
+        if (kind != Kind.USED || !m.matches()) return Optional.empty();
+        var unit = m.group(2).toLowerCase(Locale.ROOT);
+        var one = Set.of("can", "sheet", "piece", "pair", "set");
+        return Optional.of(new Need(TAG.matcher(m.group(3)).replaceAll("").strip(), number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
     }
 
     private static final String PHOTO = "photo:";

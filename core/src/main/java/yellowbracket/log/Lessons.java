@@ -42,7 +42,7 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
                     done.remove(task);
                     each(task).forEach(done::remove);
                 }
-                case SPENT, NOTE, FIT, LESSON, ODD, CAUSE -> {}
+                case SPENT, USED, NOTE, FIT, LESSON, ODD, CAUSE -> {}
             }
         }
         return new Lessons(done, running, Map.of(), failures, spent);
@@ -64,12 +64,23 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
         return new Lessons(done, running, Map.copyOf(learned), failures, spent);
     }
 
-    /** Tasks of the catalogue at this maker's own rates; prints carry their printer's factor already. */
+    /**
+     * Tasks of the catalogue at this maker's own rates, never surer than one who has not done it yet; prints carry their printer's factor
+     * already.
+     */
     public List<Task> apply(List<Task> catalogueTasks) {
         return catalogueTasks.stream().map(t -> {
             var rate = rates.get(t.operation().rate());
-            return rate == null || t.resource() == Task.Resource.PRINTER ? t : t.atRate(rate.factor(), rate.spread(), rate.source());
+            if (t.resource() == Task.Resource.PRINTER) return t;
+            if (rate == null) return t.effort().spread() >= Rate.UNKNOWN.spread() ? t
+                    : t.atRate(1, Rate.UNKNOWN.spread(), t.effort().source());
+            return t.atRate(rate.factor(), Math.max(rate.spread(), own(t)), rate.source());
         }).toList();
+    }
+
+    /** What an estimate is unsure of by itself, such as how many rounds there will be. */
+    private static double own(Task t) {
+        return t.effort().spread() > Rate.UNKNOWN.spread() ? t.effort().spread() : 0;
     }
 
     /** The prints on a plate, each by itself; none of anything else. */

@@ -34,14 +34,29 @@ public record Needs(List<Line> lines) {
         for (var n : needs) if (n.amount() > 0) sums.merge(kind(n, shop), amount(n.product(), n.amount(), n.unit(), shop), Double::sum);
         var out = new ArrayList<Line>();
         sums.forEach((k, sum) -> {
-            double have = stock.stream()
-                    .filter(s -> s.name().equals(k.product) && unit(s.name(), s.unit(), shop).equals(k.unit))
-                    .mapToDouble(s -> amount(s.name(), s.amount(), s.unit(), shop))
-                    .sum();
+            var none = new Line(k.product, 0, 0, k.unit);
+            double have = stock.stream().mapToDouble(s -> of(none, s, shop)).sum();
             double much = sum * shop.usual(Practice.STOCK_TIMES);
             out.add(new Line(k.product, WHOLE.contains(k.unit) ? Math.ceil(much) : much, have, k.unit));
         });
         return new Needs(out);
+    }
+
+    /** Whether a need is counted in a line. */
+    static boolean same(Line line, Need n, Catalogue shop) {
+        return n.amount() > 0 && kind(n, shop).equals(new Kind(line.name(), line.unit()));
+    }
+
+    /** In the unit of its line. */
+    static double withReserve(Need n, Catalogue shop) {
+        return amount(n.product(), n.amount(), n.unit(), shop) * shop.usual(Practice.STOCK_TIMES);
+    }
+
+    /** What of a line stands on the shelf as this item. */
+    static double of(Line line, StockItem s, Catalogue shop) {
+        return s.name().equals(line.name()) && unit(s.name(), s.unit(), shop).equals(line.unit())
+                ? amount(s.name(), s.amount(), s.unit(), shop)
+                : 0;
     }
 
     private static final Set<String> WHOLE = Set.of("cans", "sheets", "pieces", "sets");

@@ -5,9 +5,11 @@ import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Starting values from common workshop practice, generic names only. A product's label and the maker's own log override them.
@@ -15,7 +17,7 @@ import java.util.Map;
  */
 public record Catalogue(List<Material> materials, List<Profile> profiles, List<Printer> printers, List<Printer> morePrinters,
         List<JoinProduct> joins, List<Coating> coatings, List<Lamp> lamps, List<Grit> grits, List<Foam> foams, List<Sheeting> sheets,
-        Map<Practice, Usual> practice, double sheetDm2, double sheetCost) {
+        Map<Practice, Usual> practice, List<Supply> supplies, double sheetDm2, double sheetCost) {
 
     /** Read when it is first asked for; it never changes. */
     private static final class BuiltIn {
@@ -44,6 +46,7 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         foams = List.copyOf(foams);
         sheets = List.copyOf(sheets);
         practice = Map.copyOf(practice);
+        supplies = List.copyOf(supplies);
         for (var p : Practice.values()) if (!practice.containsKey(p)) throw new IllegalArgumentException("the catalogue has no " + p);
     }
 
@@ -54,6 +57,11 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
 
     public Material material(String name) {
         return materials.stream().filter(m -> m.name().equals(name)).findFirst().orElseThrow(() -> unknown("material", name));
+    }
+
+    /** How something is sold: the longest name that its own begins with; empty where nobody has said. */
+    public Optional<Supply> supply(String name) {
+        return supplies.stream().filter(s -> name.startsWith(s.product())).max(Comparator.comparingInt(s -> s.product().length()));
     }
 
     public Coating coating(String name) {
@@ -81,7 +89,7 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         var changed = new EnumMap<>(practice);
         var range = practice.get(p);
         changed.put(p, new Usual(value, range.least(), range.most()));
-        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foams, sheets, changed, sheetDm2,
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foams, sheets, changed, supplies, sheetDm2,
                 sheetCost);
     }
 

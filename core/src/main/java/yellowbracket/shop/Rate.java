@@ -13,6 +13,8 @@ public record Rate(double factor, int jobs, double sumLog) {
     /** Spread of single jobs about their estimate, natural logarithm; 0.35 is about a third more or less. */
     public static final double JOB_SPREAD = 0.35;
     public static final Rate UNKNOWN = new Rate(1, 0, 0);
+    /** What lies further than so many spreads from what was expected counts as if it lay there: a phone call is no lesson. */
+    private static final double OUTLIER_SPREADS = 3;
 
     public Rate {
         Limits.within("a rate", factor, 1e-3, 1e3);
@@ -23,9 +25,27 @@ public record Rate(double factor, int jobs, double sumLog) {
     /** After one more job that took {@code actual} hours where the catalogue said {@code catalogue}. */
     public Rate with(double actual, double catalogue) {
         if (!(actual > 0 && catalogue > 0)) throw new IllegalArgumentException("hours must be above 0");
-        double sum = sumLog + Math.log(actual / catalogue);
+        double reach = OUTLIER_SPREADS * JOB_SPREAD, expected = Math.log(factor);
+        double sum = sumLog + Math.clamp(Math.log(actual / catalogue), expected - reach, expected + reach);
         return new Rate(Math.exp(sum / (PRIOR_JOBS + jobs + 1)), jobs + 1, sum);
     }
+
+    /** Whether a job's hours are so far from what was expected that they count for less. */
+    public boolean outlier(double actual, double catalogue) {
+        return Math.abs(Math.log(actual / catalogue) - Math.log(factor)) > OUTLIER_SPREADS * JOB_SPREAD;
+    }
+
+    /** The factor lies above with nine in ten, and below {@link #high}. */
+    public double low() {
+        return factor * Math.exp(-Z80 * JOB_SPREAD / Math.sqrt(PRIOR_JOBS + jobs));
+    }
+
+    public double high() {
+        return factor * Math.exp(Z80 * JOB_SPREAD / Math.sqrt(PRIOR_JOBS + jobs));
+    }
+
+    /** Of the standard normal distribution: four fifths lie within. */
+    private static final double Z80 = 1.2816;
 
     /** The jobs of both. */
     public Rate and(Rate o) {

@@ -44,9 +44,12 @@ public record WearWork(String prop, boolean worn, List<PadPlan> pads, Optional<V
         if (!wish.bought().isEmpty())
             tasks.add(Task.byHand(once(TaskId.Once.PARTS), "fit " + String.join(", ", wish.bought().stream().map(Bought::name).toList()),
                     Operation.FIT_PARTS, Tool.ROTARY, shop.usual(Practice.PART_H) * wish.bought().size(), before.all()));
-        panels(tasks, before);
+        // pads and panels cover wires and what is bolted through: they come after
+        var open = tasks.isEmpty() ? before
+                : Ready.after(java.util.stream.Stream.concat(before.all().stream(), tasks.stream().map(Task::id)).toList());
+        panels(tasks, open);
         if (worn) {
-            pads(tasks, before);
+            pads(tasks, open);
             var fitted = new ArrayList<>(before.all());
             tasks.forEach(t -> fitted.add(t.id()));
             tasks.add(Task.byHand(once(TaskId.Once.TEST), "walk test: stairs, floor, hearing, off in five seconds", Operation.WALK_TEST,

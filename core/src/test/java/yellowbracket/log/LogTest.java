@@ -1,5 +1,10 @@
 package yellowbracket.log;
 
+import java.time.LocalDate;
+import java.util.Optional;
+import yellowbracket.shop.StockItem;
+import yellowbracket.work.Need;
+import yellowbracket.work.Station;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -130,5 +135,66 @@ class LogTest {
         assertThat(entry("failed C 140 %").share()).isEmpty();
         assertThat(entry("failed C clogged").share()).isEmpty();
         assertThat(entry("done C 62 % humidity").share()).isEmpty();
+    }
+
+    /** Forty jobs that took half as long again: the factor is found, its range shrinks, and one job of ten times the hours is no lesson. */
+    @Test
+    void fortyJobsAreLearnedAndOneOutlierIsNot() {
+        var rate = Rate.UNKNOWN;
+        double range = rate.high() / rate.low();
+        for (int i = 0; i < 40; i++) {
+            rate = rate.with(1.5, 1);
+            assertThat(rate.high() / rate.low()).as("after %d jobs", i + 1).isLessThan(range);
+            range = rate.high() / rate.low();
+        }
+        assertThat(rate.factor()).isCloseTo(1.5, within(0.05 * 1.5));
+        assertThat(rate.outlier(15, 1)).isTrue();
+        assertThat(rate.outlier(2, 1)).isFalse();
+        assertThat(rate.with(15, 1).factor()).isCloseTo(rate.factor(), within(0.1 * rate.factor()));
+        var few = Rate.UNKNOWN.with(1.5, 1).with(1.5, 1).with(1.5, 1);
+        assertThat(few.with(15, 1).factor() / few.factor()).as("less than a seventh of 10 x in a mean of seven").isLessThan(1.2);
+    }
+
+    @Test
+    void whatIsUsedComesOffTheShelf() {
+        var e = entry("used 120 ml filler primer #loft");
+        assertThat(e.kind()).isEqualTo(Entry.Kind.USED);
+        assertThat(e.used().orElseThrow()).isEqualTo(new Need("filler primer", 120, "ml"));
+        assertThat(entry("used 1 can matt clear").used().orElseThrow().unit()).isEqualTo("cans");
+        assertThat(entry("used up all the tape").kind()).isEqualTo(Entry.Kind.NOTE);
+    }
+
+    /** Whatever is used in whatever order: what is left and what was taken add up to what there was, and nothing falls below none. */
+    @Test
+    void theShelfLosesWhatWasUsedAndNoMore() {
+        for (int seed = 0; seed < 300; seed++) {
+            var r = new java.util.Random(seed);
+            var shelf = List.of(new StockItem("glue", 100 * r.nextDouble(), "g"),
+                    new StockItem("glue", 100 * r.nextDouble(), "g", Optional.of(LocalDate.of(2026, 1, 1))), new StockItem("glue", 50, "ml"),
+                    new StockItem("tape", 9, "m"));
+            double had = shelf.get(0).amount() + shelf.get(1).amount(), used = 0;
+            for (int i = 0; i < 6; i++) {
+                double take = 60 * r.nextDouble();
+                used += take;
+                shelf = StockItem.less(shelf, "glue", take, "g");
+            }
+            double left = shelf.stream().filter(s -> s.name().equals("glue") && s.unit().equals("g")).mapToDouble(StockItem::amount).sum();
+            assertThat(left).as("seed %d", seed).isCloseTo(Math.max(0, had - used), within(1e-9));
+            assertThat(shelf).filteredOn(s -> !s.unit().equals("g")).extracting(StockItem::amount).containsExactly(50.0, 9.0);
+        }
+        var both = List.of(new StockItem("glue", 50, "g"), new StockItem("glue", 20, "g", Optional.of(LocalDate.of(2026, 1, 1))));
+        assertThat(StockItem.less(both, "glue", 10, "g").get(1).amount()).as("the opened one first").isEqualTo(10);
+    }
+
+    @Test
+    void hoursToldAndHoursTakenAreHeldAgainstEachOther() {
+        var sand = Task.byHand(TaskId.of("smooth:p:1"), "sand", Operation.SAND, Tool.SANDING, 2, List.of());
+        var glue = Task.byHand(TaskId.of("join:p:1"), "glue", Operation.GLUE, Tool.HANDS, 1, List.of());
+        var log = List.of(entry("done join:p:1 1.2 h planned 1.00 h"), entry("done smooth:p:1 20 h"), entry("a note"));
+        var tally = Tally.of(log, List.of(sand, glue), List.of(sand, glue));
+        assertThat(tally.jobs()).extracting(Tally.Job::outlier).containsExactly(false, true);
+        assertThat(tally.jobs()).extracting(Tally.Job::within).containsExactly(true, false);
+        assertThat(tally.calibration()).isEqualTo(0.5);
+        assertThat(tally.byStation().get(Station.SMOOTH)).isEqualTo(new Tally.Sum(2, 20, 1));
     }
 }

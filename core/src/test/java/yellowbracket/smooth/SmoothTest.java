@@ -127,7 +127,7 @@ class SmoothTest {
     @Test
     void whatCannotBeReachedIsSaid() {
         var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), java.util.List.of(),
-                SHOP.lamps(), SHOP.grits().subList(0, 3), SHOP.foams(), SHOP.sheets(), SHOP.practice(), 45, 1);
+                SHOP.lamps(), SHOP.grits().subList(0, 3), SHOP.foams(), SHOP.sheets(), SHOP.practice(), SHOP.supplies(), 45, 1);
         assertThat(Ladder.find(200, Areas.Shape.FLAT, Ladder.Way.of(Finish.MIRROR, School.PASTE, Ladder.Weights.SOONEST), bare, "PLA", 40))
                 .isInstanceOfSatisfying(Ladder.Outcome.OutOfReach.class,
                         o -> assertThat(o.why()).contains("mirror metal", "choose another school"));
@@ -274,7 +274,7 @@ class SmoothTest {
         var grits = SHOP.grits().stream().filter(g -> List.of(120, 240, 400).contains(g.p())).toList();
         var films = SHOP.coatings().stream().filter(c -> c.name().equals("filler primer")).toList();
         var bare = new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(), films, SHOP.lamps(),
-                grits, SHOP.foams(), SHOP.sheets(), SHOP.practice(), 45, 1);
+                grits, SHOP.foams(), SHOP.sheets(), SHOP.practice(), SHOP.supplies(), 45, 1);
         var found = Ladder.find(um, Areas.Shape.FLAT,
                 Ladder.Way.of(finish, School.FILL_SAND_PRIME, new Ladder.Weights("hands", 1, 0, 0, 0, 0)), bare, "PLA", 40);
         double best = new Tried(films.getFirst(), grits, finish).cheapest(um, 0, 30, false, 5);

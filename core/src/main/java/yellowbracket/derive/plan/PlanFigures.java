@@ -28,13 +28,17 @@ import yellowbracket.join.JoinWork;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Lessons;
+import yellowbracket.log.Tally;
 import yellowbracket.plan.Chance;
 import yellowbracket.plan.Crew;
+import yellowbracket.plan.Drop;
 import yellowbracket.plan.Needs;
+import yellowbracket.plan.OrderRules;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.PropWork;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
+import yellowbracket.plan.Shopping;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintWork;
@@ -72,26 +76,42 @@ public final class PlanFigures {
     /** Props that are in no plan, and why. */
     public static final Figure<LeftOut> LEFT_OUT = Figure.ofBuild("left out of the plan", LeftOut.class, PlanFigures::leftOut);
     public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
+    /** With the crew, the weather and the quiet hours of the build. */
+    public static final Figure<Planner> PLANNER = Figure.ofBuild("planner", Planner.class, in -> new Planner(scheduler(in)));
+    /** Hours told against hours that it took. */
+    public static final Figure<Tally> TALLY = Figure.ofBuild("tally", Tally.class, in -> {
+        var tasks = in.get(TASKS);
+        return in.build(b -> Tally.of(b.log(), tasks.list(), tasks.stated()));
+    });
     /** At once, by the longest chain first. */
     public static final Figure<Schedule> SCHEDULE = Figure.ofBuild("schedule", Schedule.class, PlanFigures::schedule);
     /** Found by search, with what could still be won at most. */
     public static final Figure<Scheduler.Better> BETTER = Figure.ofBuild("better schedule", Scheduler.Better.class, in -> {
         var tasks = in.get(TASKS);
-        return scheduler(in).better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
+        return in.get(PLANNER).scheduler().better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
     });
     /** When each could begin if it were alone. */
     public static final Figure<Earliest> EARLIEST = Figure.ofBuild("earliest starts", Earliest.class, in -> {
         var tasks = in.get(TASKS);
-        return new Earliest(scheduler(in).earliestStarts(tasks.list(), tasks.facts()));
+        return new Earliest(in.get(PLANNER).scheduler().earliestStarts(tasks.list(), tasks.facts()));
     });
     public static final Figure<Chance> CHANCE = Figure.ofBuild("chance", Chance.class, PlanFigures::chance);
     public static final Figure<Latest> LATEST = Figure.ofBuild("latest starts", Latest.class, in -> {
         var tasks = in.get(TASKS);
-        return new Latest(scheduler(in).latestStarts(tasks.list(), tasks.facts()));
+        return new Latest(in.get(PLANNER).scheduler().latestStarts(tasks.list(), tasks.facts()));
     });
     public static final Figure<Raises> RAISES = Figure.ofBuild("what would help", Raises.class, PlanFigures::raises);
     public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
             in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock), in.shop(s -> s)));
+    /** What to buy, where and by when. */
+    public static final Figure<Shopping> SHOPPING = Figure.ofBuild("shopping", Shopping.class, PlanFigures::shopping);
+    /** Rules of the craft the plan breaks. */
+    public static final Figure<Rules> RULES = Figure.ofBuild("order rules", Rules.class, PlanFigures::rules);
+    /** What could be left out, and what that wins. */
+    public static final Figure<Drops> DROPS = Figure.ofBuild("what to drop", Drops.class, in -> {
+        var tasks = in.get(TASKS);
+        return new Drops(Drop.of(tasks.list(), tasks.wish(), in.get(SCHEDULE), in.get(PLANNER).scheduler(), tasks.facts()));
+    });
     /** Whether the spools last, in the order of the schedule. */
     public static final Figure<SpoolPlan> SPOOLS = Figure.ofBuild("spools", SpoolPlan.class, PlanFigures::spools);
 
@@ -100,11 +120,26 @@ public final class PlanFigures {
     /**
      * All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first.
      */
-    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order, PlanWish wish) {
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order, PlanWish wish,
+            List<Task> stated) {
         public Scheduler.Facts facts() {
             return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order, wish.pins(), wish.first(), List.of());
         }
     }
+
+    public record Rules(List<OrderRules.Broken> broken) {
+        public Rules {
+            broken = List.copyOf(broken);
+        }
+    }
+
+    public record Drops(List<Drop> list) {
+        public Drops {
+            list = List.copyOf(list);
+        }
+    }
+
+    public record Planner(Scheduler scheduler) {}
 
     /** When each task could begin at the earliest, were it alone. */
     public record Earliest(Map<TaskId, LocalDateTime> starts) {
@@ -192,12 +227,13 @@ public final class PlanFigures {
 
     private static Tasks tasks(Reads in) {
         var wish = in.build(Build::plan);
-        var plain = wish.apply(works(in).stream().flatMap(w -> w.tasks().stream()).toList());
+        var stated = works(in).stream().flatMap(w -> w.tasks().stream()).toList();
+        var plain = wish.apply(stated);
         var facts = in.build(b -> Lessons.facts(b.log(), b));
         var lessons = facts.learn(plain, in.build(Build::rates));
         var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
         own.putAll(PrintFigures.own(in));
-        return new Tasks(lessons.apply(plain), lessons, own, order(in), wish);
+        return new Tasks(lessons.apply(plain), lessons, own, order(in), wish, stated);
     }
 
     /** The wished order of sections as prints. */
@@ -212,12 +248,12 @@ public final class PlanFigures {
 
     private static Schedule schedule(Reads in) {
         var tasks = in.get(TASKS);
-        return scheduler(in).schedule(tasks.list(), tasks.facts());
+        return in.get(PLANNER).scheduler().schedule(tasks.list(), tasks.facts());
     }
 
     private static Chance chance(Reads in) {
         var random = new SplittableRandom(in.build(Build::seed));
-        return scheduler(in).chance(in.get(TASKS).list(), in.get(BETTER).facts(), CHANCE_RUNS, random, in.progress());
+        return in.get(PLANNER).scheduler().chance(in.get(TASKS).list(), in.get(BETTER).facts(), CHANCE_RUNS, random, in.progress());
     }
 
     /** The same futures with one thing changed: what differs is the change, not the luck. */
@@ -275,6 +311,24 @@ public final class PlanFigures {
             if (at.isAfter(forecast)) return hour >= 10 && hour < 17 || hour >= 18 && hour < 20;
             return SprayWeather.judge(weather.at(at), coatings.getOrDefault(task.product(), usual)).verdict() != SprayWeather.Verdict.NO;
         };
+    }
+
+    /** What is done has been consumed. */
+    private static Shopping shopping(Reads in) {
+        var s = in.get(BETTER).schedule();
+        var by = s.placed().stream().collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
+        var out = new ArrayList<Shopping.Use>();
+        for (var w : works(in)) for (var c : w.consumed()) {
+            var p = by.get(c.by());
+            if (p != null && !p.done()) out.add(new Shopping.Use(c.need(), p.start().toLocalDate()));
+        }
+        return Shopping.of(out, in.build(Build::stock), in.shop(x -> x));
+    }
+
+    private static Rules rules(Reads in) {
+        var tasks = in.get(TASKS);
+        var s = in.get(BETTER).schedule();
+        return new Rules(new OrderRules(s, tasks.wish(), tasks.stated(), OrderRules.known(tasks.lessons().rates(), s), in.shop(x -> x)).broken());
     }
 
     private static SpoolPlan spools(Reads in) {

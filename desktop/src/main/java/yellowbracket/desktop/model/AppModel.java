@@ -47,6 +47,7 @@ import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
+import yellowbracket.plan.Scheduler;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Reference;
@@ -428,8 +429,12 @@ public final class AppModel implements AutoCloseable {
         return derived().get(node, prop.get());
     }
 
+    /** The better one as soon as it is found; until then the one that is there at once. */
     public Optional<Schedule> schedule() {
-        return derived().get(PlanFigures.SCHEDULE);
+        var better = derived().get(PlanFigures.BETTER).map(Scheduler.Better::schedule);
+        var first = derived().get(PlanFigures.SCHEDULE);
+        boolean found = derived().fresh(PlanFigures.BETTER, Figure.BUILD) || !derived().fresh(PlanFigures.SCHEDULE, Figure.BUILD);
+        return found ? better.or(() -> first) : first;
     }
 
     public boolean fresh(Figure<?> node) {

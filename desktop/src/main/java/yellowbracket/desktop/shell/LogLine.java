@@ -41,6 +41,7 @@ public final class LogLine extends HBox implements AutoCloseable {
                 case FAILED -> ": " + about(entry) + " failed, it will be printed again";
                 case STARTED -> ": " + about(entry) + " is under way";
                 case SPENT -> ": spent " + Words.money(entry.money());
+                case USED -> ": taken off the shelf";
                 case FIT -> ": the recommended scale now counts it";
                 case BROKE -> ": how to mend it stands on the join page under repairs";
                 case ODD -> ": nothing should start on that printer until a cause is noted";
