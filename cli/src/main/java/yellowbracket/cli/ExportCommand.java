@@ -14,6 +14,7 @@ import yellowbracket.derive.Figure;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.export.BuildBook;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.mesh.io.FileSet;
@@ -42,9 +43,9 @@ final class ExportCommand extends Output {
             List<Path> files = switch (what) {
                 case SECTIONS -> sections(o);
                 case SHEETS -> List.of(Export.sheets(o.build(), o.derived(), out.resolve("sheets.pdf")));
-                case BOOK -> List.of(Export.book(o.build(), o.derived(), out.resolve("build-book.pdf")));
-                case CALENDAR -> List
-                        .of(Export.calendar(o.build(), o.derived().require(PlanFigures.SCHEDULE, Figure.BUILD), out.resolve("plan.ics")));
+                case BOOK -> BuildBook.write(o.build(), o.meshes(), o.derived(), out);
+                case CALENDAR -> List.of(Export.calendar(o.build(), o.derived().require(PlanFigures.BETTER, Figure.BUILD).schedule(),
+                        out.resolve("plan.ics")));
                 case LOG -> Export.log(o.build(), out);
             };
             return map("files", files.stream().map(Path::toString).toList());

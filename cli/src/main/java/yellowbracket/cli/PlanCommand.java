@@ -95,9 +95,9 @@ final class PlanCommand extends Output {
                 .map(Shopping::list)
                 .orElse(List.of())
                 .stream()
-                .map(b -> map("what", b.line().name(), "need", b.line().needed(), "have", b.line().have(), "unit", b.line().unit(), "shortOn",
-                        b.shortOn().toString(), "orderBy", b.orderBy().toString(), "packs", b.packs(), "pack", b.pack(), "from", b.from(),
-                        "instead", b.instead().orElse(null)))
+                .map(b -> map("what", b.line().name(), "need", b.line().needed(), "have", b.line().have(), "unit", b.line().unit(),
+                        "shortOn", b.shortOn().toString(), "orderBy", b.orderBy().toString(), "packs", b.packs(), "pack", b.pack(), "from",
+                        b.from(), "instead", b.instead().orElse(null)))
                 .toList();
     }
 

@@ -1,5 +1,9 @@
 package yellowbracket.document;
 
+import java.util.Optional;
+import java.util.List;
+import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.function.UnaryOperator;
 import yellowbracket.colour.ColourWish;
 import yellowbracket.cut.CutTree;
@@ -178,6 +182,33 @@ public record Edit(String name, UnaryOperator<Build> change) {
     }
 
     /** @param photo by the name under which it must already be in the library */
+    /** Lines of another log, in the order of their time among those there are. What they used was taken off the shelf then. */
+    public static Edit logged(List<Entry> more) {
+        return new Edit("import " + more.size() + " lines", b -> {
+            var all = new ArrayList<>(b.log());
+            all.addAll(more);
+            all.sort(Comparator.comparing(Entry::at));
+            return b.withLog(all);
+        });
+    }
+
+    /** Another line in the place of one; what stood there stays as a note behind it. */
+    public static Edit corrected(Entry entry, Entry now) {
+        return new Edit("correct " + entry.text(), b -> {
+            var all = new ArrayList<Entry>();
+            for (var e : b.log()) {
+                if (!e.equals(entry)) {
+                    all.add(e);
+                    continue;
+                }
+                all.add(now);
+                all.add(new Entry(entry.at(), Entry.Kind.NOTE, Optional.empty(), 0, 0, Optional.empty(), "before: " + entry.text(),
+                        List.of()));
+            }
+            return b.withLog(all);
+        });
+    }
+
     public static Edit photo(Entry entry, String photo) {
         return new Edit("photo", b -> b.withLog(b.log().stream().map(e -> e.equals(entry) ? e.withPhoto(photo) : e).toList()));
     }

@@ -2,7 +2,9 @@ package yellowbracket.export;
 
 import biweekly.Biweekly;
 import biweekly.ICalendar;
+import biweekly.component.VAlarm;
 import biweekly.component.VEvent;
+import biweekly.property.Trigger;
 import biweekly.property.Uid;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,7 +20,6 @@ import org.apache.commons.csv.CSVPrinter;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.join.JoinFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.derive.wear.WearFigures;
@@ -34,7 +35,7 @@ import yellowbracket.work.TaskId;
 public final class Export {
     private Export() {}
 
-    /** One event a task not yet done. */
+    /** One event a task not yet done; where a film closes, an alarm at the end of its window. */
     public static Path calendar(Build build, yellowbracket.plan.Schedule schedule, Path file) throws IOException {
         var calendar = new ICalendar();
         calendar.setProductId("-//Yellow Bracket//EN");
@@ -50,6 +51,9 @@ public final class Export {
                     p.task().station().label(), p.task().activeH(), p.task().lag().leastH(), p.task().effort().source()));
             event.setDateStart(Date.from(p.start().atZone(zone).toInstant()));
             event.setDateEnd(Date.from(p.end().atZone(zone).toInstant()));
+            schedule.openFor(p.task().id())
+                    .ifPresent(open -> event.addAlarm(VAlarm.display(new Trigger(Date.from(p.end().plus(open).atZone(zone).toInstant())),
+                            p.task().name() + ": what goes over it goes on now, or not until it is through")));
             calendar.addEvent(event);
         }
         SafeFile.write(file, Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8));
@@ -114,23 +118,6 @@ public final class Export {
                                             .map(x -> text("%-12s gap %5.1f mm  %s", x.name(), x.gapMm(), x.words()))
                                             .toList())));
         }
-        pages.write(file);
-        return file;
-    }
-
-    /** What was built: facts, spend, log. */
-    public static Path book(Build build, Derived derived, Path file) throws IOException {
-        var pages = new PdfPages();
-        pages.page(build.name());
-        pages.block("for", List.of(build.event() + ", " + build.due().toLocalDate()));
-        pages.block("props",
-                build.props().stream().map(p -> text("%s at %.1f %%, %s", p.name(), 100 * p.scale(), p.print().profile().name())).toList());
-        derived.get(PlanFigures.TASKS)
-                .ifPresent(t -> pages.block("so far",
-                        List.of(text("%d of %d tasks done, spent %.2f",
-                                t.list().stream().filter(x -> t.lessons().done().containsKey(x.id())).count(), t.list().size(),
-                                t.lessons().spent()))));
-        pages.block("log", build.log().stream().map(e -> e.at().toString().replace('T', ' ') + "  " + e.text()).toList());
         pages.write(file);
         return file;
     }

@@ -25,7 +25,8 @@ import yellowbracket.work.TaskId;
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code used AMOUNT UNIT what}, {@code lesson: words},
- * {@code odd SECTION words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words, {@code cause: words},
+ * {@code odd SECTION words}, {@code wrong TASK words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words,
+ * {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}, {@code pads PROP WEARER tight|loose ZONE MM mm},
  * {@code walk PROP WEARER WHAT passed|failed[: words]}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
@@ -34,17 +35,20 @@ import yellowbracket.work.TaskId;
 public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double hours, double money, Optional<FailureKind> failure,
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
-    public enum Kind { NOTE, STARTED, DONE, FAILED, SPENT, USED, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK }
+    public enum Kind {
+        NOTE, STARTED, DONE, FAILED, SPENT, USED, WRONG, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK
+    }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern STARTED = Pattern.compile("started\\s+(\\S+)(?:\\s.*)?");
     private static final Pattern PLANNED = Pattern.compile("\\bplanned\\s+(\\d+(?:[.,]\\d+)?)\\s*h\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern FAILED = Pattern.compile("failed\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
-    private static final Pattern USED = Pattern.compile("used\\s+(\\d+(?:[.,]\\d+)?)\\s*(g|ml|m|cm|dm2|cans?|sheets?|pieces?|pairs?|sets?)\\s+(.*)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Pattern USED = Pattern
+            .compile("used\\s+(\\d+(?:[.,]\\d+)?)\\s*(g|ml|m|cm|dm2|cans?|sheets?|pieces?|pairs?|sets?)\\s+(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern WRONG = Pattern.compile("wrong\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern BROKE = Pattern.compile("broke\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final String MM = "\\s*(-?\\d+(?:\\.\\d+)?)\\s*";
     private static final Pattern PLACE = Pattern.compile("\\bat" + MM + "," + MM + "," + MM + "(?![\\d,.])");
@@ -94,6 +98,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             if (started.matches()) return named(note, Kind.STARTED, started.group(1), e -> e);
             var odd = ODD.matcher(text);
             if (odd.matches()) return named(note, Kind.ODD, odd.group(1), e -> e.withFailure(Optional.of(FailureKind.in(text))));
+            var wrong = WRONG.matcher(text);
+            if (wrong.matches()) return named(note, Kind.WRONG, wrong.group(1), e -> e);
             var broke = BROKE.matcher(text);
             if (broke.matches()) return named(note, Kind.BROKE, broke.group(1).replace('|', '+'), e -> e);
             if (CAUSE.matcher(text).matches()) return note.withKind(Kind.CAUSE).withFailure(Optional.of(FailureKind.in(text)));
@@ -190,7 +196,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         if (kind != Kind.USED || !m.matches()) return Optional.empty();
         var unit = m.group(2).toLowerCase(Locale.ROOT);
         var one = Set.of("can", "sheet", "piece", "pair", "set");
-        return Optional.of(new Need(TAG.matcher(m.group(3)).replaceAll("").strip(), number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
+        return Optional
+                .of(new Need(TAG.matcher(m.group(3)).replaceAll("").strip(), number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
     }
 
     private static final String PHOTO = "photo:";

@@ -42,7 +42,7 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
                     done.remove(task);
                     each(task).forEach(done::remove);
                 }
-                case SPENT, USED, NOTE, FIT, LESSON, ODD, CAUSE -> {}
+                case SPENT, USED, WRONG, NOTE, FIT, LESSON, ODD, CAUSE -> {}
             }
         }
         return new Lessons(done, running, Map.of(), failures, spent);
@@ -72,8 +72,8 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
         return catalogueTasks.stream().map(t -> {
             var rate = rates.get(t.operation().rate());
             if (t.resource() == Task.Resource.PRINTER) return t;
-            if (rate == null) return t.effort().spread() >= Rate.UNKNOWN.spread() ? t
-                    : t.atRate(1, Rate.UNKNOWN.spread(), t.effort().source());
+            if (rate == null)
+                return t.effort().spread() >= Rate.UNKNOWN.spread() ? t : t.atRate(1, Rate.UNKNOWN.spread(), t.effort().source());
             return t.atRate(rate.factor(), Math.max(rate.spread(), own(t)), rate.source());
         }).toList();
     }

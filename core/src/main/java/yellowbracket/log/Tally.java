@@ -17,7 +17,8 @@ public record Tally(List<Job> jobs) {
     private static final double Z80 = 1.2816;
 
     /**
-     * @param toldH what was told before it began, else what the catalogue says @param tookH as logged @param within whether it took what was
+     * @param toldH what was told before it began, else what the catalogue says @param tookH as logged @param within whether it took what
+     * was
      * told, give or take what was said to be unsure @param outlier so far off that it teaches less
      */
     public record Job(TaskId task, String name, Station station, LocalDateTime at, double toldH, double tookH, boolean within,

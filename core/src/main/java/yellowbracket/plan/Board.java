@@ -45,13 +45,13 @@ public record Board(List<Lane> lanes) {
 
     /** What is ahead, and what still dries. @param latest starts by task */
     public static Board of(Schedule s, Map<TaskId, LocalDateTime> latest) {
-        var hands = new ArrayList<Bar>();
+        var hands = new TreeMap<String, List<Bar>>();
         var spray = new ArrayList<Bar>();
         var waits = new ArrayList<Bar>();
         var printers = new TreeMap<String, List<Bar>>();
         for (var p : s.placed()) {
             var into = switch (p.task().resource()) {
-                case PERSON -> hands;
+                case PERSON -> hands.computeIfAbsent(p.who(), k -> new ArrayList<>());
                 case SPRAY -> spray;
                 case PRINTER -> printers.computeIfAbsent(p.task().printer(), k -> new ArrayList<>());
             };
@@ -61,7 +61,7 @@ public record Board(List<Lane> lanes) {
             if (dries) waits.add(new Bar(p.task(), p.end(), p.ready(), Optional.empty(), List.of()));
         }
         var out = new ArrayList<Lane>();
-        out.add(lane("by hand", Kind.HANDS, hands));
+        hands.forEach((who, bars) -> out.add(lane(who.isEmpty() ? "by hand" : who, Kind.HANDS, bars)));
         out.add(lane("spray", Kind.SPRAY, spray));
         printers.forEach((name, bars) -> out.add(lane(name, Kind.PRINTER, bars)));
         out.add(lane("dries, cures", Kind.WAIT, waits));

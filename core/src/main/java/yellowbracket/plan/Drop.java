@@ -57,7 +57,7 @@ public record Drop(String words, String lost, double handH, double wonH, PlanWis
     }
 
     private static boolean rounds(TaskId id) {
-        return id instanceof TaskId.OfProp(var prop, var once) && once == TaskId.Once.ROUNDS;
+        return id instanceof TaskId.OfProp p && p.once() == TaskId.Once.ROUNDS;
     }
 
     private static String words(Operation o) {

@@ -40,7 +40,7 @@ public final class OrderRules {
         UNDERCOAT("undercoat before colour: light colours come out dull and uneven on what shows through"),
         CLEAR("colour before clear: what goes over the clear has none of it and shines otherwise"),
         HARNESS("wires before what covers them: pads and panels would have to come out again"),
-        LEFT_OUT("left out, and something later counts on it"), TRIAL("a trial on scrap before a method never used here");
+        LEFT_OUT("left out, and something later counts on it"), TRIAL("half an hour on scrap first, where a method was never used here");
 
         private final String why;
 
@@ -162,8 +162,9 @@ public final class OrderRules {
                     .sorted(Comparator.comparing(Schedule.Placed::start))
                     .toList();
             if (sanding.isEmpty() || sanding.stream().anyMatch(s -> !s.start().isBefore(p.end()))) continue;
-            out.add(new Broken(Rule.FINE_PAPER, p.task().name() + " comes after " + sanding.getLast().task().name() + ": "
-                    + Rule.FINE_PAPER.why(), first(p.task(), sanding.getFirst().task())));
+            out.add(new Broken(Rule.FINE_PAPER,
+                    p.task().name() + " comes after " + sanding.getLast().task().name() + ": " + Rule.FINE_PAPER.why(),
+                    first(p.task(), sanding.getFirst().task())));
         }
     }
 
@@ -203,15 +204,12 @@ public final class OrderRules {
             var t = first.get().task();
             var trial = new OwnTask(t.prop(), wish.nextNumber(t.prop()), "try it on scrap: " + t.name(), o, TRIAL_H, 0, List.of(),
                     List.of(t.id()));
-            out.add(new Broken(Rule.TRIAL, t.name() + ": " + Rule.TRIAL.why(),
-                    Optional.of(new Fix("plan half an hour on scrap before it", wish.with(trial)))));
+            out.add(new Broken(Rule.TRIAL, t.name() + ": " + Rule.TRIAL.why(), Optional.of(new Fix("plan a trial", wish.with(trial)))));
         }
     }
 
     private boolean tried(Operation o, LocalDateTime before) {
-        return schedule.placed()
-                .stream()
-                .anyMatch(p -> is(p.task(), o) && wish.own(p.task().id()).isPresent() && !p.end().isAfter(before));
+        return schedule.placed().stream().anyMatch(p -> is(p.task(), o) && wish.own(p.task().id()).isPresent() && !p.end().isAfter(before));
     }
 
     /** What this maker has done before: has a rate, or is in the log. */

@@ -65,6 +65,25 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
         return placed.stream().filter(p -> !p.done).sorted(java.util.Comparator.comparing(Placed::start)).limit(most).toList();
     }
 
+    /** What can be done by hand now, while one thing dries: nothing it waits for is open. The soonest planned first. */
+    public List<Placed> meanwhile(TaskId drying, LocalDateTime at, int most) {
+        return placed.stream()
+                .filter(p -> !p.done && p.task.resource() != Task.Resource.PRINTER && !p.task.id().equals(drying))
+                .filter(p -> p.task.after().stream().allMatch(a -> placed(a).filter(b -> b.done && !b.ready.isAfter(at)).isPresent()))
+                .sorted(Comparator.comparing(Placed::start))
+                .limit(most)
+                .toList();
+    }
+
+    /** What goes over a film next, and until when it may: the first window after a task that closes. */
+    public Optional<Duration> openFor(TaskId film) {
+        return placed.stream()
+                .flatMap(p -> p.task.closed().stream())
+                .filter(c -> c.after().equals(film))
+                .map(c -> Duration.ofSeconds(Math.round(3600 * c.fromH())))
+                .min(Comparator.naturalOrder());
+    }
+
     /** Checks the plan against its own tasks with nothing shared with the scheduler; returns what is broken, in words. */
     public List<String> conflicts() {
         var out = new ArrayList<String>();

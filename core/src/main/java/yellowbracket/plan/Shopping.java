@@ -29,8 +29,8 @@ public record Shopping(List<Buy> list) {
      * @param packs whole ones @param pack how it is sold, "2 x 400 ml" @param from the sort of shop @param cost of all packs, 0 where not
      * known @param tooOld on the shelf, but open for too long @param instead stands on the shelf, is not needed otherwise and would do
      */
-    public record Buy(Needs.Line line, LocalDate shortOn, LocalDate orderBy, int packs, String pack, String from, double cost, double tooOld,
-            Optional<String> instead) {}
+    public record Buy(Needs.Line line, LocalDate shortOn, LocalDate orderBy, int packs, String pack, String from, double cost,
+            double tooOld, Optional<String> instead) {}
 
     public Shopping {
         list = List.copyOf(list);
@@ -43,11 +43,7 @@ public record Shopping(List<Buy> list) {
         var needs = Needs.of(uses.stream().map(Use::need).toList(), stock, shop);
         for (var line : needs.lines()) {
             var supply = shop.supply(line.name());
-            var last = dated.stream()
-                    .filter(u -> Needs.same(line, u.need(), shop))
-                    .map(Use::on)
-                    .reduce((a, b) -> b)
-                    .orElse(LocalDate.MIN);
+            var last = dated.stream().filter(u -> Needs.same(line, u.need(), shop)).map(Use::on).reduce((a, b) -> b).orElse(LocalDate.MIN);
             double old = supply.map(s -> tooOld(line, stock, last, s.keepsMonths(), shop)).orElse(0.0);
             var fresh = new Needs.Line(line.name(), line.needed(), line.have() - old, line.unit());
             if (fresh.missing() <= CLOSE) continue;
@@ -62,10 +58,7 @@ public record Shopping(List<Buy> list) {
     }
 
     private static double tooOld(Needs.Line line, List<StockItem> stock, LocalDate on, int keepsMonths, Catalogue shop) {
-        return stock.stream()
-                .filter(s -> !s.good(on, keepsMonths))
-                .mapToDouble(s -> Needs.of(line, s, shop))
-                .sum();
+        return stock.stream().filter(s -> !s.good(on, keepsMonths)).mapToDouble(s -> Needs.of(line, s, shop)).sum();
     }
 
     /** The first day on which what is needed until then, its reserve with it, is more than there is. */
@@ -88,24 +81,22 @@ public record Shopping(List<Buy> list) {
 
     private static String pack(Needs.Line line, Optional<Supply> supply) {
         int n = packs(line, supply);
-        return supply.map(s -> s.pack() == 1 ? n + " " + s.unit() : String.format(java.util.Locale.ROOT, "%d x %.0f %s", n, s.pack(), s.unit()))
+        return supply
+                .map(s -> s.pack() == 1 ? n + " " + s.unit() : String.format(java.util.Locale.ROOT, "%d x %.0f %s", n, s.pack(), s.unit()))
                 .orElse("");
     }
 
     private static Optional<String> instead(Supply supply, Needs.Line line, Needs needs, List<StockItem> stock, Catalogue shop) {
-        return supply.instead()
-                .stream()
-                .filter(o -> {
-                    var on = new Needs.Line(o, 0, 0, line.unit());
-                    double have = stock.stream().filter(s -> s.name().equals(o)).mapToDouble(s -> Needs.of(on, s, shop)).sum();
-                    double taken = needs.lines()
-                            .stream()
-                            .filter(l -> l.name().equals(o) && l.unit().equals(line.unit()))
-                            .mapToDouble(Needs.Line::needed)
-                            .sum();
-                    return have - taken >= line.missing();
-                })
-                .findFirst();
+        return supply.instead().stream().filter(o -> {
+            var on = new Needs.Line(o, 0, 0, line.unit());
+            double have = stock.stream().filter(s -> s.name().equals(o)).mapToDouble(s -> Needs.of(on, s, shop)).sum();
+            double taken = needs.lines()
+                    .stream()
+                    .filter(l -> l.name().equals(o) && l.unit().equals(line.unit()))
+                    .mapToDouble(Needs.Line::needed)
+                    .sum();
+            return have - taken >= line.missing();
+        }).findFirst();
     }
 
     public double cost() {

@@ -89,8 +89,8 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
         var changed = new EnumMap<>(practice);
         var range = practice.get(p);
         changed.put(p, new Usual(value, range.least(), range.most()));
-        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foams, sheets, changed, supplies, sheetDm2,
-                sheetCost);
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, coatings, lamps, grits, foams, sheets, changed, supplies,
+                sheetDm2, sheetCost);
     }
 
     /** With its range. */

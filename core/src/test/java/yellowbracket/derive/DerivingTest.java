@@ -233,8 +233,7 @@ class DerivingTest {
                             "depth map", "details lost", "rounds", "smoothing", "fineness", "primer shade", "weathering", "test cards",
                             "colours", "necks", "what nearly fits", "rigid size", "upkeep", "looked through", "layer bands", HELD[0],
                             HELD[1], "what marks lie over", "closures")),
-            Map.entry("told",
-with("printers' records", "print remarks", "prints done", "upkeep", "mends")),
+            Map.entry("told", with("printers' records", "print remarks", "prints done", "upkeep", "mends")),
             Map.entry("sheet", with("visor and lenses", "view through")), Map.entry("lights", with("lights and cells")));
 
     private static Set<String> with(String... more) {

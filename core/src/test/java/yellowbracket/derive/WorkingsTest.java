@@ -28,6 +28,7 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.SmallBuild;
+import yellowbracket.export.BuildBook;
 import yellowbracket.export.Export;
 import yellowbracket.export.SectionFiles;
 import yellowbracket.log.Entry;
@@ -203,7 +204,7 @@ class WorkingsTest {
         try (var pdf = org.apache.pdfbox.Loader.loadPDF(Export.sheets(build, all, dir.resolve("s.pdf")).toFile())) {
             assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf)).contains("A|B", "epoxy slow", "pads for Ada");
         }
-        assertThat(Export.book(build, all, dir.resolve("b.pdf"))).isNotEmptyFile();
+        assertThat(BuildBook.write(build, Meshes.NONE, all, dir.resolve("book"))).isNotEmpty();
         assertThat(dir.toFile().list((d, n) -> n.endsWith(".part"))).isEmpty();
     }
 

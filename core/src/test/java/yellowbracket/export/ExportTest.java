@@ -30,10 +30,12 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
+import yellowbracket.document.Photo;
 import yellowbracket.document.Prop;
 import yellowbracket.document.ShopFile;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
+import yellowbracket.log.LogImport;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshAssert;
 import yellowbracket.mesh.Progress;
@@ -49,6 +51,8 @@ import static org.assertj.core.api.Assertions.within;
 class ExportTest {
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 3, 30, 18, 0);
     private static final Mesh BEAM = Shapes.box(Vec3.ZERO, new Vec3(180, 40, 60));
+    private static final String CYRILLIC = "\u0448\u043b\u0438\u0444\u0443\u0439 \u043c\u0435\u0434\u043b\u0435\u043d\u043d\u043e",
+            GREEK = "\u03bb\u03b5\u03af\u03b1\u03bd\u03c3\u03b7";
     private static Build build;
     private static Derived derived;
 
@@ -133,17 +137,67 @@ class ExportTest {
     }
 
     @Test
-    void sheetsAndBookAreReadable() throws Exception {
-        for (var file : List.of(Export.sheets(build, derived, dir.resolve("sheets.pdf")),
-                Export.book(build, derived, dir.resolve("book.pdf")))) {
-            try (var pdf = Loader.loadPDF(file.toFile())) {
-                assertThat(pdf.getNumberOfPages()).isPositive();
-                var text = new PDFTextStripper().getText(pdf);
-                assertThat(text).contains("beam");
-                if (file.endsWith("sheets.pdf")) assertThat(text).contains("prints", "seams", "A|B", "ladder", "coats");
-                else assertThat(text).contains("fair", "filler", "tasks done");
-            }
+    void sheetsAreReadable() throws Exception {
+        try (var pdf = Loader.loadPDF(Export.sheets(build, derived, dir.resolve("sheets.pdf")).toFile())) {
+            assertThat(pdf.getNumberOfPages()).isPositive();
+            assertThat(new PDFTextStripper().getText(pdf)).contains("beam", "prints", "seams", "A|B", "ladder", "coats");
         }
+    }
+
+    private static String read(Path pdf) throws IOException {
+        try (var p = Loader.loadPDF(pdf.toFile())) {
+            return new PDFTextStripper().getText(p);
+        }
+    }
+
+    @Test
+    void theBookTellsWhatWasBuiltInEveryScript() throws Exception {
+        var told = build
+                .with(Entry.parse(build.started(), "lesson: " + CYRILLIC + ", " + GREEK + " & <slow> \"quoted\" | piped", build)
+                        .orElseThrow())
+                .with(Entry.parse(build.started(), "why this red: it is that of the boat", build).orElseThrow());
+        var files = BuildBook.write(told, Meshes.NONE, derived, dir.resolve("book"));
+        var book = read(files.getFirst());
+        assertThat(book).contains("beam", "fair", "filler", "What it cost", "12.50", "Lessons", "it is that of the boat")
+                .contains(CYRILLIC, GREEK, "<slow>", "\"quoted\"");
+        assertThat(Files.readString(files.get(1))).startsWith("# " + told.name()).contains("## Lessons", GREEK);
+        assertThat(files).anySatisfy(f -> assertThat(f.getFileName().toString()).startsWith("hand-off-"));
+        assertThat(read(files.getLast())).contains("Care", "Paints to repair it", "If it breaks");
+    }
+
+    @Test
+    void theBookShowsPicturesAndLeavesBrokenOnesOut() throws Exception {
+        var broken = Files.write(dir.resolve("broken.png"), new byte[] {(byte) 0x89, 'P', 'N', 'G', 1, 2, 3});
+        var photo = ((Photo.Outcome.Read) Photo.read(broken)).photo();
+        var e = Entry.parse(build.started(), "a look at the crest", build).orElseThrow().withPhoto(photo.name());
+        var files = BuildBook.write(build.with(e), Meshes.NONE.with(photo), derived, dir.resolve("pictures"));
+        assertThat(read(files.getFirst())).contains("a look at the crest");
+        assertThat(files).anySatisfy(f -> assertThat(f.getFileName().toString()).isEqualTo(photo.name()));
+    }
+
+    @Test
+    void aLogWrittenIsReadBackAndStrangeLinesAreCounted() throws Exception {
+        var files = Export.log(build, dir);
+        for (var f : files) {
+            var read = (LogImport.Outcome.Read) LogImport.read(f, List.of(), build);
+            assertThat(read.entries()).as("%s", f).extracting(Entry::text).isEqualTo(build.log().stream().map(Entry::text).toList());
+            assertThat(read.unread()).isEmpty();
+            assertThat(((LogImport.Outcome.Read) LogImport.read(f, build.log(), build)).entries()).as("there already").isEmpty();
+        }
+        var odd = Files.writeString(dir.resolve("odd.md"), "# log\n- 2026-03-30 18:20: done A 2 h\nnonsense\n- 2026-13-40 1:2: never\n");
+        var read = (LogImport.Outcome.Read) LogImport.read(odd, List.of(), build);
+        assertThat(read.entries()).hasSize(1);
+        assertThat(read.unread()).containsExactly(3, 4);
+        assertThat(LogImport.read(Files.write(dir.resolve("x.csv"), new byte[] {1, 2, (byte) 0xff, (byte) 0xfe}), List.of(), build))
+                .isInstanceOf(LogImport.Outcome.Refused.class);
+    }
+
+    @Test
+    void theShoppingListIsATableAndASheet() throws Exception {
+        var shopping = derived.require(PlanFigures.SHOPPING, Figure.BUILD);
+        var files = ShoppingFiles.write("beam", shopping, dir.resolve("buy"));
+        assertThat(rows(files.getFirst())).hasSameSizeAs(shopping.list());
+        assertThat(read(files.getLast())).contains(shopping.list().getFirst().line().name(), "order by");
     }
 
     @Test

@@ -170,8 +170,8 @@ class LogTest {
         for (int seed = 0; seed < 300; seed++) {
             var r = new java.util.Random(seed);
             var shelf = List.of(new StockItem("glue", 100 * r.nextDouble(), "g"),
-                    new StockItem("glue", 100 * r.nextDouble(), "g", Optional.of(LocalDate.of(2026, 1, 1))), new StockItem("glue", 50, "ml"),
-                    new StockItem("tape", 9, "m"));
+                    new StockItem("glue", 100 * r.nextDouble(), "g", Optional.of(LocalDate.of(2026, 1, 1))),
+                    new StockItem("glue", 50, "ml"), new StockItem("tape", 9, "m"));
             double had = shelf.get(0).amount() + shelf.get(1).amount(), used = 0;
             for (int i = 0; i < 6; i++) {
                 double take = 60 * r.nextDouble();

@@ -51,7 +51,8 @@ class OrderRulesTest {
 
     private static void add(List<Task> out, TaskId id, Operation o, String product) {
         var after = out.isEmpty() ? List.<TaskId>of() : List.of(out.getLast().id());
-        out.add(Task.byHand(id, o.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '), o, Tool.HANDS, 0.5, after).withProduct(product));
+        out.add(Task.byHand(id, o.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '), o, Tool.HANDS, 0.5, after)
+                .withProduct(product));
     }
 
     private static List<OrderRules.Broken> broken(PlanWish wish, Set<String> known) {

@@ -57,6 +57,7 @@ class CatalogueTest {
         var holes = new HashMap<>(SHOP.practice());
         holes.remove(Practice.PAD_H);
         assertThatThrownBy(() -> new Catalogue(SHOP.materials(), SHOP.profiles(), SHOP.printers(), SHOP.morePrinters(), SHOP.joins(),
-                SHOP.coatings(), SHOP.lamps(), SHOP.grits(), SHOP.foams(), SHOP.sheets(), holes, SHOP.supplies(), 45, 1)).hasMessageContaining("no PAD_H");
+                SHOP.coatings(), SHOP.lamps(), SHOP.grits(), SHOP.foams(), SHOP.sheets(), holes, SHOP.supplies(), 45, 1))
+                .hasMessageContaining("no PAD_H");
     }
 }

@@ -1,6 +1,7 @@
 package yellowbracket.desktop;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Scene;
 import javafx.stage.Screen;
@@ -70,9 +71,22 @@ final class App {
 
     private void asLastTime(Frame frame, Timers timers) {
         timers.resume(lastTime.timers(clock.instant()));
+        timers.work().resume(lastTime.work());
         if (lastTime.benchMode() && model.currentProp().isPresent()) frame.benchMode();
         ends = Subscription.combine(model.fileProperty().subscribe(f -> lastTime.build(f)),
                 frame.benchModeProperty().subscribe(on -> lastTime.benchMode(on)),
-                timers.running().subscribe(() -> lastTime.timers(timers.running())));
+                timers.running().subscribe(() -> lastTime.timers(timers.running())),
+                timers.secondProperty().subscribe(x -> watched(timers)));
     }
+
+    /** What is worked on is kept at once when it changes, and now and then while it goes on, should the window be killed. */
+    private void watched(Timers timers) {
+        var now = timers.work().keep();
+        var before = lastTime.work();
+        boolean other = !now.on().equals(before.on()) || !now.before().equals(before.before());
+        boolean old = now.on().isPresent() && Duration.between(before.seen(), now.seen()).abs().compareTo(KEEP) >= 0;
+        if (other || old) lastTime.work(now);
+    }
+
+    private static final Duration KEEP = Duration.ofSeconds(30);
 }

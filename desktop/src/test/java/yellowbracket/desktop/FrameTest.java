@@ -40,6 +40,7 @@ import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.BuildFile;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Journal;
+import yellowbracket.log.Entry;
 import yellowbracket.mesh.Progress;
 import yellowbracket.mesh.io.StlWriter;
 import yellowbracket.plan.Schedule;
@@ -330,6 +331,7 @@ class FrameTest extends WindowTest {
         until("done noted", () -> model.session().build().log().size() == before + 1);
         var noted = model.session().build().log().getLast();
         assertThat(noted.hours()).as("twice as long as planned").isCloseTo(2 * noted.planned().orElseThrow(), within(0.02));
+        goesWrong(robot);
         robot.type(KeyCode.B);
         assertThat(robot.lookup(".bench-mode").queryAll()).as("there is one bench mode, however often it is asked for").hasSize(1);
         robot.type(KeyCode.ESCAPE);
@@ -340,6 +342,24 @@ class FrameTest extends WindowTest {
                 .isEqualTo("bad dust");
         assertThat(robot.lookup(".bench-mode").tryQuery()).isEmpty();
         robot.type(KeyCode.ESCAPE);
+    }
+
+    /** A note by a line, gear asked for before the first start, and what went wrong noted with its cause. */
+    private void goesWrong(FxRobot robot) {
+        derived();
+        robot.interact(() -> robot.lookup(".bench-mode").query().requestFocus());
+        int before = model.session().build().log().size();
+        robot.type(KeyCode.M).type(KeyCode.I);
+        until("a line", () -> robot.lookup("#bench-line").tryQuery().isPresent());
+        robot.write("smells of peaches").type(KeyCode.ENTER);
+        until("noted", () -> model.session().build().log().size() == before + 1);
+        robot.type(KeyCode.M).type(KeyCode.G);
+        until("asked", () -> text(robot, ".bench-mode .button").contains("something else"));
+        robot.type(KeyCode.DIGIT1);
+        until("noted", () -> model.session().build().log().size() > before + 1);
+        assertThat(model.session().build().log()).anyMatch(e -> e.kind() == Entry.Kind.WRONG);
+        robot.type(KeyCode.ESCAPE);
+        if (robot.lookup(".bench-mode").tryQuery().isEmpty()) robot.type(KeyCode.B);
     }
 
     /** With its build and all that was drawn of it: its clock stops too. */

@@ -17,9 +17,14 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.desktop.model.Page;
+import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
+import yellowbracket.plan.PlanWish;
+import yellowbracket.plan.Schedule;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.StockItem;
+import yellowbracket.work.Task;
 
 /** Working hours, warmth, shelf and beds: asked once, changed where one finds them, silly values refused. */
 class PlanPartsTest extends WindowTest {
@@ -113,10 +118,12 @@ class PlanPartsTest extends WindowTest {
                 .fire());
         until("asked", () -> told().contains("how many hours did it take?"));
         assertThat(model.session().build().log()).hasSize(before);
-        type(robot, "#took-0", "-1");
+        var next = model.schedule().orElseThrow().next(4).stream().map(Schedule.Placed::task).toList();
+        var first = next.stream().filter(t -> t.resource() != Task.Resource.PRINTER).findFirst().orElseThrow();
+        String took = "#took-" + next.indexOf(first);
+        type(robot, took, "-1");
         until("refused", () -> told().contains("hours for"));
-        var first = model.schedule().orElseThrow().next(1).getFirst().task();
-        type(robot, "#took-0", "2.5");
+        type(robot, took, "2.5");
         until("noted", () -> model.session().build().log().size() == before + 1);
         var entry = model.session().build().log().getLast();
         assertThat(entry.hours()).isEqualTo(2.5);
@@ -125,26 +132,144 @@ class PlanPartsTest extends WindowTest {
         assertThat(model.schedule().orElseThrow().placed(first.id()).orElseThrow().done()).isTrue();
     }
 
+    private static Node board(FxRobot robot) {
+        return robot.lookup("#board").query();
+    }
+
     @Test
     void theBoardShowsTimeAndIsMovedByKeysAndWheel(FxRobot robot) {
         derived();
-        robot.interact(() -> model.pageProperty().set(Page.PLAN));
+        robot.interact(() -> model.go(Page.PLAN, "plan"));
         until("the board", () -> robot.lookup("#board").tryQuery().isPresent());
         assertThat(bench().showsPicture()).isTrue();
-        Node board = robot.lookup("#board").query();
-        robot.interact(board::requestFocus);
-        var all = pixels(robot, board);
+        robot.interact(() -> board(robot).requestFocus());
+        robot.type(KeyCode.HOME);
+        var all = pixels(robot, board(robot));
         robot.type(KeyCode.EQUALS).type(KeyCode.EQUALS).type(KeyCode.EQUALS);
-        var near = pixels(robot, board);
+        var near = pixels(robot, board(robot));
         assertThat(near).as("nearer by").isNotEqualTo(all);
         robot.type(KeyCode.RIGHT);
-        assertThat(pixels(robot, board)).as("later").isNotEqualTo(near);
+        assertThat(pixels(robot, board(robot))).as("later").isNotEqualTo(near);
         robot.type(KeyCode.HOME);
-        assertThat(pixels(robot, board)).as("all of it again").isEqualTo(all);
-        robot.moveTo(board).scroll(3, VerticalDirection.UP);
-        assertThat(pixels(robot, board)).as("by the wheel").isNotEqualTo(all);
+        assertThat(pixels(robot, board(robot))).as("all of it again").isEqualTo(all);
+        robot.moveTo(board(robot)).scroll(3, VerticalDirection.UP);
+        assertThat(pixels(robot, board(robot))).as("by the wheel").isNotEqualTo(all);
         robot.interact(() -> model.pageProperty().set(Page.SIZE));
         until("the model again", () -> !bench().showsPicture());
+    }
+
+    private PlanWish wish() {
+        return model.shownProperty().get().plan();
+    }
+
+    @Test
+    void aTaskIsPickedByKeysPinnedLeftOutAndAddedTo(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.PLAN, "tasks"));
+        until("the board", () -> robot.lookup("#board").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#board").query().requestFocus());
+        robot.type(KeyCode.PERIOD);
+        until("picked", () -> robot.lookup("#pin-at").tryQuery().isPresent());
+        var first = model.schedule().orElseThrow().next(1).getFirst();
+        type(robot, "#pin-at", "soon");
+        until("refused", () -> told().contains("\"soon\" is no moment"));
+        var day = first.start().plusDays(2).toLocalDate();
+        type(robot, "#pin-at", day + " 12:00");
+        until("pinned", () -> day.atTime(12, 0).equals(wish().pins().get(first.task().id())));
+        derived();
+        assertThat(model.schedule().orElseThrow().placed(first.task().id()).orElseThrow().start()).isAfterOrEqualTo(day.atTime(12, 0));
+        press(robot, "unpin");
+        until("unpinned", () -> wish().pins().isEmpty());
+        derived();
+        robot.interact(() -> model.go(Page.PLAN, "tasks"));
+        type(robot, "#own-name", "  ");
+        until("refused", () -> told().contains("name what is to be done"));
+        type(robot, "#own-name", "glue the crest on");
+        until("added", () -> wish().own().size() == 1);
+        derived();
+        var own = wish().own().getFirst();
+        assertThat(model.schedule().orElseThrow().placed(own.id())).isPresent();
+        until("picked", () -> text(robot, ".button").contains("take it out"));
+        press(robot, "take it out");
+        until("gone", () -> wish().own().isEmpty());
+    }
+
+    @Test
+    void aBarIsDraggedToWhereItIsPinned(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.PLAN, "plan"));
+        until("the board", () -> robot.lookup("#board").tryQuery().isPresent());
+        Node board = robot.lookup("#board").query();
+        robot.interact(board::requestFocus);
+        robot.type(KeyCode.PERIOD);
+        until("picked", () -> robot.lookup("#pin-at").tryQuery().isPresent());
+        var first = model.schedule().orElseThrow().next(1).getFirst();
+        robot.interact(() -> robot.lookup("#board").query().requestFocus());
+        robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
+        until("an hour later", () -> wish().pins().containsKey(first.task().id()));
+        assertThat(wish().pins().get(first.task().id())).isAfter(first.start()).isBeforeOrEqualTo(first.start().plusHours(1));
+    }
+
+    @Test
+    void somebodyHelpsAndIsSeenOnTheBoard(FxRobot robot) {
+        derived();
+        var alone = finish();
+        robot.interact(() -> model.go(Page.PLAN, "help"));
+        until("the form", () -> robot.lookup("#helper-name").tryQuery().isPresent());
+        type(robot, "#helper-name", "Tove");
+        until("refused", () -> told().contains("are no hours"));
+        type(robot, "#helper-name", "Tove");
+        type(robot, "#helper-hours", "sat 10-16, sun 10-14");
+        until("added", () -> wish().helpers().size() == 1);
+        derived();
+        assertThat(finish()).as("no later with help").isBeforeOrEqualTo(alone);
+        assertThat(model.schedule().orElseThrow().placed()).as("Tove does something").anyMatch(p -> p.who().equals("Tove"));
+        type(robot, "#sitting", "2");
+        until("refused", () -> told().contains("dust or fine work"));
+        type(robot, "#quiet", "20-8");
+        until("quiet", () -> wish().rules().quiet().isPresent());
+        type(robot, "#quiet", "always");
+        until("refused", () -> told().contains("are no quiet hours"));
+    }
+
+    @Test
+    void aLatePlanTellsWhatToDropAndTakesIt(FxRobot robot) {
+        derived();
+        var end = model.schedule().orElseThrow().finish();
+        robot.interact(() -> model.apply(new Edit("sooner", b -> b.withDue(b.event(), end.minusHours(6)))));
+        derived();
+        robot.interact(() -> model.go(Page.PLAN, "late"));
+        until("what to drop",
+                () -> model.derived().get(PlanFigures.DROPS).isPresent() && robot.lookup("#baseline-name").tryQuery().isPresent());
+        type(robot, "#baseline-name", "with everything");
+        until("kept", () -> wish().baselines().size() == 1);
+        derived();
+        var drop = model.derived().get(PlanFigures.DROPS).orElseThrow().list().getFirst();
+        robot.interact(() -> robot.lookup(".alt")
+                .queryAllAs(javafx.scene.control.ToggleButton.class)
+                .stream()
+                .filter(b -> drop.words().equals(b.getAccessibleText()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+        until("left out", () -> !wish().left().isEmpty());
+        derived();
+        assertThat(finish()).as("won").isBeforeOrEqualTo(end);
+        assertThat(wish().baselines().getFirst().finish()).isEqualTo(end);
+    }
+
+    @Test
+    void whatToBuyIsToldByShopWithTheDayToOrder(FxRobot robot) {
+        derived();
+        until("worked out", () -> model.derived().get(PlanFigures.SHOPPING).isPresent());
+        robot.interact(() -> model.go(Page.PLAN, "buy"));
+        until("shown", () -> text(robot, ".section-title").contains("hardware shop"));
+        var list = model.derived().get(PlanFigures.SHOPPING).orElseThrow().list();
+        assertThat(list).isNotEmpty().allSatisfy(b -> assertThat(b.orderBy()).isBefore(b.shortOn()));
+        var first = list.getFirst();
+        robot.interact(() -> model
+                .note("used 1 " + (first.line().unit().equals("cans") ? "can" : first.line().unit()) + " " + first.line().name()));
+        assertThat(model.session().build().log().getLast().used()).isPresent();
     }
 
     /** What is painted, as a sum that any change changes. */

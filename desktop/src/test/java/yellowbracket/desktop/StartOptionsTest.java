@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
+import yellowbracket.desktop.model.WorkWatch;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -105,11 +106,16 @@ class StartOptionsTest {
         var now = Instant.parse("2026-03-30T18:00:00Z");
         var glue = new Timers.Timer("A|B", now.plusSeconds(120));
         var old = new Timers.Timer("C|D", now.minus(Duration.ofDays(2)));
+        var coat = new Timers.Timer("coat", now.plusSeconds(60), Optional.of(now.plusSeconds(600)));
         var last = options().lastTime();
         last.benchMode(true);
-        last.timers(List.of(glue, old));
+        last.timers(List.of(glue, old, coat));
+        var work = new WorkWatch.Kept(Map.of("smooth:helm:1", Duration.ofMinutes(7)), Optional.of("smooth:helm:1"), now, now, true,
+                Duration.ofMinutes(3));
+        last.work(work);
+        assertThat(options().lastTime().work()).isEqualTo(work);
         assertThat(options().lastTime().benchMode()).isTrue();
-        assertThat(options().lastTime().timers(now)).as("what rang two days ago is over").containsExactly(glue);
+        assertThat(options().lastTime().timers(now)).as("what rang two days ago is over").containsExactly(glue, coat);
         assertThat(options("--demo").lastTime().timers(now)).as("the demo's are its own").isEmpty();
     }
 

@@ -76,6 +76,8 @@ public final class PlanFigures {
     /** Props that are in no plan, and why. */
     public static final Figure<LeftOut> LEFT_OUT = Figure.ofBuild("left out of the plan", LeftOut.class, PlanFigures::leftOut);
     public static final Figure<Tasks> TASKS = Figure.ofBuild("tasks", Tasks.class, PlanFigures::tasks);
+    /** Hours for a usual spray can, as far as the forecast goes. */
+    public static final Figure<Sky> SKY = Figure.ofBuild("spray sky", Sky.class, PlanFigures::sky);
     /** With the crew, the weather and the quiet hours of the build. */
     public static final Figure<Planner> PLANNER = Figure.ofBuild("planner", Planner.class, in -> new Planner(scheduler(in)));
     /** Hours told against hours that it took. */
@@ -88,7 +90,9 @@ public final class PlanFigures {
     /** Found by search, with what could still be won at most. */
     public static final Figure<Scheduler.Better> BETTER = Figure.ofBuild("better schedule", Scheduler.Better.class, in -> {
         var tasks = in.get(TASKS);
-        return in.get(PLANNER).scheduler().better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
+        return in.get(PLANNER)
+                .scheduler()
+                .better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
     });
     /** When each could begin if it were alone. */
     public static final Figure<Earliest> EARLIEST = Figure.ofBuild("earliest starts", Earliest.class, in -> {
@@ -120,8 +124,7 @@ public final class PlanFigures {
     /**
      * All tasks with this maker's rates, what the log taught, the rates this build alone taught, and the prints that are to come first.
      */
-    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order, PlanWish wish,
-            List<Task> stated) {
+    public record Tasks(List<Task> list, Lessons lessons, Map<String, Rate> own, List<TaskId> order, PlanWish wish, List<Task> stated) {
         public Scheduler.Facts facts() {
             return new Scheduler.Facts(lessons.doneWith(list), lessons.running(), order, wish.pins(), wish.first(), List.of());
         }
@@ -140,6 +143,13 @@ public final class PlanFigures {
     }
 
     public record Planner(Scheduler scheduler) {}
+
+    /** @param hours one after the other from {@code from} on */
+    public record Sky(LocalDateTime from, List<SprayWeather.Verdict> hours) {
+        public Sky {
+            hours = List.copyOf(hours);
+        }
+    }
 
     /** When each task could begin at the earliest, were it alone. */
     public record Earliest(Map<TaskId, LocalDateTime> starts) {
@@ -313,6 +323,15 @@ public final class PlanFigures {
         };
     }
 
+    private static Sky sky(Reads in) {
+        var weather = in.weather();
+        var usual = in.shop(s -> s.coating(USUAL_SPRAY));
+        var from = in.now().truncatedTo(java.time.temporal.ChronoUnit.HOURS);
+        var out = new ArrayList<SprayWeather.Verdict>();
+        for (int h = 0; h < 24 * FORECAST_DAYS; h++) out.add(SprayWeather.judge(weather.at(from.plusHours(h)), usual).verdict());
+        return new Sky(from, out);
+    }
+
     /** What is done has been consumed. */
     private static Shopping shopping(Reads in) {
         var s = in.get(BETTER).schedule();
@@ -328,7 +347,8 @@ public final class PlanFigures {
     private static Rules rules(Reads in) {
         var tasks = in.get(TASKS);
         var s = in.get(BETTER).schedule();
-        return new Rules(new OrderRules(s, tasks.wish(), tasks.stated(), OrderRules.known(tasks.lessons().rates(), s), in.shop(x -> x)).broken());
+        return new Rules(
+                new OrderRules(s, tasks.wish(), tasks.stated(), OrderRules.known(tasks.lessons().rates(), s), in.shop(x -> x)).broken());
     }
 
     private static SpoolPlan spools(Reads in) {

@@ -1,11 +1,15 @@
 package yellowbracket.desktop.benchmode;
 
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -16,21 +20,31 @@ import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.log.Trouble;
+import yellowbracket.log.Wrong;
 import yellowbracket.plan.Schedule;
+import yellowbracket.plan.WorkRules;
 import yellowbracket.safety.Caution;
 import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
+import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
 
 /**
- * One step at a time in large type, with what to wear and its timer: five controls, all on letter keys. S starts and pauses the watch, D
- * done, N next, P previous, Esc leaves; T starts a timer. Done writes the hours measured, and where none were, it asks; what must dry then
- * has its timer. A step that is mixed from two parts has its scale below.
+ * One step at a time in large type, with what to wear and its timer: five controls at most, all on letter keys. S starts and pauses the
+ * watch, D done, N next, P previous, M more, Esc leaves. Before the first start of a day with a hazard it asks for the gear. Done writes
+ * the hours measured, and where none were, it asks; what must dry then has its timer, with the end of its window where the film closes.
+ * More: G it went wrong, F photo, I a note, T a timer. A step that is mixed from two parts has its scale below.
  */
 public final class BenchMode extends VBox implements AutoCloseable {
+    private static final List<KeyCode> DIGITS = List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4);
+    /** As many are asked for at a time. */
+    private static final int MOST = 4;
+
     private final AppModel model;
     private final Timers timers;
     private final Runnable leave;
@@ -38,19 +52,25 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final Label step = new Label();
     private final Label detail = new Label();
     private final Label gear = new Label();
+    private final Label held = new Label();
     private final Label clock = new Label();
+    private final Label then = new Label();
     private final StackPane mixing = new StackPane();
     private Optional<MixPane> mix = Optional.empty();
     private Optional<Mix> mixed = Optional.empty();
     private final HBox controls = new HBox(18);
     private final Button watch = button("start  S", "action", this::startOrPause);
     private final List<Button> usual;
-    /** Of which it is asked how long it took, and the hours offered as answers; 0 for not known. */
-    private Optional<Task> asked = Optional.empty();
-    private List<Double> answers = List.of();
+    private final List<Button> more;
+    /** What is asked for in the place of the usual controls; digits answer it, Esc goes back. */
+    private Optional<Asked> asked = Optional.empty();
     private int at;
-
     private final Subscription ends;
+
+    /** A question and what each answer does. */
+    private record Asked(String words, List<Runnable> answers) {}
+
+    private record Answer(String words, Runnable run) {}
 
     public BenchMode(AppModel model, Timers timers, Runnable leave) {
         this.model = model;
@@ -58,21 +78,26 @@ public final class BenchMode extends VBox implements AutoCloseable {
         this.leave = leave;
         getStyleClass().add("bench-mode");
         step.getStyleClass().add("huge");
-        step.setWrapText(true);
-        detail.setWrapText(true);
-        gear.setWrapText(true);
+        for (var l : List.of(step, detail, gear, held, then)) l.setWrapText(true);
         gear.getStyleClass().add("caution");
+        held.getStyleClass().add("caution");
         clock.getStyleClass().add("clock");
+        then.getStyleClass().add("soft");
+        then.setId("then");
         var gap = new Region();
         VBox.setVgrow(gap, Priority.ALWAYS);
-        usual = List.of(watch, button("done  D", "primary", this::done), button("previous  P", "action", () -> go(-1)),
-                button("next  N", "action", () -> go(1)), button("leave  Esc", "action", leave));
+        usual = List.of(watch, button("done  D", "primary", this::done), button("next  N", "action", () -> go(1)),
+                button("more  M", "action", this::more), button("leave  Esc", "action", leave));
+        more = List.of(button("it went wrong  G", "action", this::wrong), button("photo  F", "action", this::photo),
+                button("note  I", "action", this::note), button("timer  T", "action", this::timer),
+                button("back  Esc", "action", this::usual));
         controls.getChildren().setAll(usual);
         controls.setAlignment(Pos.CENTER_LEFT);
-        getChildren().setAll(count, step, detail, gear, clock, mixing, gap, controls);
+        getChildren().setAll(count, step, detail, held, gear, clock, mixing, gap, then, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()));
+        ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()),
+                timers.rungProperty().subscribe((before, now) -> Ring.sound()));
     }
 
     private static Button button(String words, String style, Runnable run) {
@@ -92,11 +117,11 @@ public final class BenchMode extends VBox implements AutoCloseable {
         var list = steps();
         at = Math.clamp(at, 0, Math.max(0, list.size() - 1));
         if (asked.isPresent()) return;
-        if (list.isEmpty()) {
-            count.setText("");
+        boolean none = list.isEmpty();
+        if (none) {
+            for (var l : List.of(count, detail, gear, then)) l.setText("");
             step.setText("nothing left to do");
-            detail.setText("");
-            gear.setText("");
+            said(held, "");
             mix(Optional.empty(), "");
             return;
         }
@@ -104,11 +129,36 @@ public final class BenchMode extends VBox implements AutoCloseable {
         count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
         step.setText(p.task().name());
         detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work"
-                + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : ""));
-        gear.setText(Caution.of(p.task(), model.shop())
-                .map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER)
-                .orElse("nothing special to wear"));
+                + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : "") + look(p.task()));
+        gear.setText(caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
+        said(held, holding(p.task()).map(w -> "held: like work went wrong " + Words.dayTime(w.entry().at()) + " (" + w.entry().text()
+                + "); note a line \"cause: ...\" to go on").orElse(""));
+        then.setText(
+                list.size() > at + 1 ? "then: " + list.get(at + 1).task().name() + ", " + Words.dayTime(list.get(at + 1).start()) : "");
         mix(mixOf(p.task()), p.task().prop());
+    }
+
+    private static void said(Label l, String words) {
+        l.setText(words);
+        l.setVisible(!words.isEmpty());
+        l.setManaged(!words.isEmpty());
+    }
+
+    /** What to look at, where that is the work. */
+    private static String look(Task t) {
+        return t.operation() == Operation.TRY_ON
+                ? ": does it pass over the head and sit level; do you see the floor three steps ahead; does the head turn;"
+                        + " where does it press"
+                : "";
+    }
+
+    private Optional<Caution> caution(Task t) {
+        return Caution.of(t, model.shop());
+    }
+
+    private Optional<Wrong> holding(Task t) {
+        var tasks = model.schedule().map(s -> s.placed().stream().map(Schedule.Placed::task).toList()).orElse(List.of());
+        return Wrong.holding(t, Wrong.open(model.session().build().log()), tasks);
     }
 
     /** What is mixed for a task of the smooth station. */
@@ -136,14 +186,27 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     private void clock() {
         var words = new ArrayList<String>();
+        var now = timers.now();
         task().ifPresent(t -> {
             boolean runs = timers.work().runs(t.id());
             watch.setText(runs ? "pause  S" : "start  S");
             long min = timers.work().worked(t.id()).toMinutes();
             if (runs || min > 0) words.add(Words.text("%s %d:%02d", runs ? "at work" : "paused at", min / 60, min % 60));
         });
-        if (!timers.running().isEmpty()) words.add(timers.running().getFirst().words(timers.now()));
-        clock.setText(String.join("   ", words));
+        var rules = model.shownProperty().get().plan().rules();
+        if (timers.work().tired(Duration.ofMinutes(rules.breakMin())).toMinutes() >= rules.sittingMin())
+            words.add(Words.text("%d min of dust or fine work: %d min of something else", rules.sittingMin(), rules.breakMin()));
+        // those that ask for something first
+        timers.running()
+                .stream()
+                .sorted(Comparator.comparing((Timers.Timer t) -> t.state(now) == Timers.State.WAIT).thenComparing(Timers.Timer::end))
+                .limit(2)
+                .forEach(t -> words.add(t.words(now)));
+        clock.setText(String.join("\n", words));
+        boolean rings = timers.running().stream().anyMatch(t -> t.state(now) != Timers.State.WAIT);
+        clock.getStyleClass().remove("ringing");
+        if (rings && timers.now().getEpochSecond() % 2 == 0) clock.getStyleClass().add("ringing");
+        clock.setStyle(words.size() > 1 ? "-fx-font-size: 40px;" : "");
     }
 
     private Optional<Task> task() {
@@ -151,12 +214,30 @@ public final class BenchMode extends VBox implements AutoCloseable {
         return list.isEmpty() ? Optional.empty() : Optional.of(list.get(Math.clamp(at, 0, list.size() - 1)).task());
     }
 
+    /** The gear is a gate, once for each hazard and day; what like work went wrong with waits for its cause. */
     private void startOrPause() {
         task().ifPresent(t -> {
-            if (timers.work().runs(t.id())) timers.work().pause();
-            else timers.work().start(t.id());
+            if (timers.work().runs(t.id())) {
+                timers.work().pause();
+                return;
+            }
+            if (holding(t).isPresent()) {
+                ask("like work went wrong and nobody has noted why", List.of(new Answer("go on all the same", () -> begin(t)),
+                        new Answer("note the cause", () -> type("cause: ", "cause: what it was, and what you do otherwise now"))));
+                return;
+            }
+            begin(t);
         });
         clock();
+    }
+
+    private void begin(Task t) {
+        var unset = timers.unguarded(caution(t).map(Caution::hazards).orElse(Set.of()));
+        if (unset.isEmpty()) timers.work().start(t.id(), WorkRules.tires(t));
+        else ask("before you start: " + new Caution(unset).gear() + ". " + Caution.DEFER, List.of(new Answer("it is on", () -> {
+            timers.guard(unset);
+            timers.work().start(t.id(), WorkRules.tires(t));
+        })));
     }
 
     private void go(int by) {
@@ -169,62 +250,135 @@ public final class BenchMode extends VBox implements AutoCloseable {
         task().ifPresent(t -> {
             double hours = timers.work().worked(t.id()).toSeconds() / 3600.0;
             if (hours >= LEAST_H) finished(t, hours);
-            else ask(t);
+            else askHours(t);
         });
     }
 
     /** Nobody pressed start: the nearest answer is better than none. */
-    private void ask(Task t) {
+    private void askHours(Task t) {
         double planned = t.activeH();
-        asked = Optional.of(t);
-        answers = List.of(planned / 2, planned, 2 * planned, 0.0);
-        detail.setText("how long did it take?");
-        controls.getChildren()
-                .setAll(answer(0, Words.about(planned / 2)), answer(1, Words.about(planned) + " as planned"),
-                        answer(2, Words.about(2 * planned)), answer(3, "do not know"), button("back  Esc", "action", this::usual));
+        ask("how long did it take?", List.of(new Answer(Words.about(planned / 2), () -> finished(t, planned / 2)),
+                new Answer(Words.about(planned) + " as planned", () -> finished(t, planned)),
+                new Answer(Words.about(2 * planned), () -> finished(t, 2 * planned)), new Answer("do not know", () -> finished(t, 0))));
     }
 
-    private Button answer(int i, String words) {
-        return button(words + "  " + (i + 1), i == 1 ? "primary" : "action", () -> answered(i));
+    /** Puts a question in the place of the controls; the first answer stands out. */
+    private void ask(String words, List<Answer> answers) {
+        var shown = answers.subList(0, Math.min(MOST, answers.size()));
+        asked = Optional.of(new Asked(words, shown.stream().map(Answer::run).toList()));
+        detail.setText(words);
+        var buttons = new ArrayList<Button>();
+        for (int i = 0; i < shown.size(); i++) {
+            int n = i;
+            buttons.add(
+                    button(shown.get(i).words() + "  " + (i + 1), i == 0 && shown.size() < MOST ? "primary" : "action", () -> answered(n)));
+        }
+        buttons.add(button("back  Esc", "action", this::usual));
+        controls.getChildren().setAll(buttons);
     }
 
     private void answered(int i) {
-        var of = asked.orElseThrow();
+        var run = asked.orElseThrow().answers().get(i);
         usual();
-        finished(of, answers.get(i));
+        run.run();
+        clock();
     }
 
     private void usual() {
         asked = Optional.empty();
         controls.getChildren().setAll(usual);
         write();
+        requestFocus();
+    }
+
+    private void more() {
+        asked = Optional.of(new Asked("", List.of()));
+        controls.getChildren().setAll(more);
+    }
+
+    /** What may have happened, with the repair; the one picked is noted with its cause. */
+    private void wrong() {
+        usual();
+        task().ifPresent(t -> {
+            var answers = new ArrayList<Answer>();
+            for (var x : Trouble.of(t.operation()).stream().limit(MOST - 1).toList()) answers.add(new Answer(x.seen(), () -> {
+                model.note("wrong " + t.id().said() + " " + x.seen());
+                model.note("cause: " + x.cause());
+                detail.setText("likely " + x.cause() + ". " + x.repair());
+            }));
+            answers.add(new Answer("something else", () -> {
+                model.note("wrong " + t.id().said());
+                type("cause: ", "cause: what it was; without one, like work is held");
+            }));
+            ask("what went wrong?", answers);
+        });
+    }
+
+    private void photo() {
+        usual();
+        task().ifPresent(
+                t -> model.ask().toOpen("a photo of " + t.name(), AskFile.Kind.of("pictures", "jpg", "jpeg", "png")).ifPresent(f -> {
+                    model.note("photo of " + t.name());
+                    model.addPhoto(model.session().build().log().getLast(), f);
+                }));
+    }
+
+    private void note() {
+        usual();
+        task().ifPresent(t -> type("", "what happened with " + t.name()));
+    }
+
+    /** A line for the log; Enter keeps it, Esc drops it. */
+    private void type(String begun, String prompt) {
+        asked = Optional.of(new Asked(prompt, List.of()));
+        detail.setText(prompt);
+        var line = new TextField(begun);
+        line.setId("bench-line");
+        line.setPromptText(prompt);
+        line.setAccessibleText(prompt);
+        HBox.setHgrow(line, Priority.ALWAYS);
+        line.setOnAction(e -> {
+            if (!line.getText().isBlank() && !line.getText().strip().equals(begun.strip())) model.note(line.getText());
+            usual();
+        });
+        controls.getChildren().setAll(line, button("back  Esc", "action", this::usual));
+        line.requestFocus();
+        line.end();
     }
 
     private void finished(Task t, double hours) {
         timers.work().take(t.id());
+        var s = model.schedule();
         model.note(Done.line(t, hours));
-        if (t.lag().leastH() > 0 && timers.running().stream().noneMatch(r -> r.name().equals(t.name()))) timer(t);
+        if (t.lag().leastH() > 0 && timers.running().stream().noneMatch(r -> r.name().equals(t.name()))) {
+            timer(t);
+            said(held, "");
+            s.map(x -> x.meanwhile(t.id(), model.now(), 2))
+                    .filter(m -> !m.isEmpty())
+                    .ifPresent(m -> model.tell(AppModel.Tone.NOTE,
+                            "while it hardens: " + String.join(", or ", m.stream().map(p -> p.task().name()).toList())));
+        }
         clock();
     }
 
     private void timer() {
-        var list = steps();
-        if (list.isEmpty()) return;
-        timer(list.get(at).task());
+        usual();
+        task().ifPresent(this::timer);
     }
 
+    /** Not before it is dry; where its film closes for what comes over it, until then. */
     private void timer(Task t) {
-        timers.start(t.name(), 60 * (t.lag().leastH() > 0 ? t.lag().leastH() : t.activeH()));
+        double least = 60 * (t.lag().leastH() > 0 ? t.lag().leastH() : t.activeH());
+        var open = model.schedule().flatMap(s -> s.openFor(t.id()));
+        if (open.isPresent()) timers.start(t.name(), least, open.get().toMinutes());
+        else timers.start(t.name(), least);
         clock();
     }
 
     private void key(KeyEvent e) {
         if (mix.filter(MixPane::typing).isPresent() && e.getCode() != KeyCode.ESCAPE) return;
         if (asked.isPresent()) {
-            int i = List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4).indexOf(e.getCode());
-            if (i >= 0) answered(i);
-            if (e.getCode() == KeyCode.ESCAPE) usual();
-            e.consume();
+            asked(e);
             return;
         }
         switch (e.getCode()) {
@@ -233,6 +387,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
             case T -> timer();
             case N -> go(1);
             case P -> go(-1);
+            case M -> more();
             case W -> mix.ifPresent(MixPane::take);
             case X -> mix.ifPresent(MixPane::pourOn);
             case R -> mix.ifPresent(MixPane::again);
@@ -240,6 +395,26 @@ public final class BenchMode extends VBox implements AutoCloseable {
             default -> {
                 return;
             }
+        }
+        e.consume();
+    }
+
+    private void asked(KeyEvent e) {
+        boolean types = controls.getChildren().getFirst() instanceof TextField;
+        if (e.getCode() == KeyCode.ESCAPE) usual();
+        else if (types) return;
+        else if (controls.getChildren().equals(more)) switch (e.getCode()) {
+            case G -> wrong();
+            case F -> photo();
+            case I -> note();
+            case T -> timer();
+            default -> {
+                // the others are keys of the step
+            }
+        }
+        else {
+            int i = DIGITS.indexOf(e.getCode());
+            if (i >= 0 && i < asked.orElseThrow().answers().size()) answered(i);
         }
         e.consume();
     }

@@ -16,8 +16,8 @@ import java.util.function.UnaryOperator;
 import yellowbracket.mesh.io.SafeFile;
 
 /**
- * What the window comes back with at its next start, however it ended: the build it had open, whether bench mode was, and the timers that
- * ran. A small file of the user's; it is written whenever one of them changes.
+ * What the window comes back with at its next start, however it ended: the build it had open, whether bench mode was, the timers that
+ * ran, and what was worked on. A small file of the user's; it is written whenever one of them changes.
  */
 public final class LastTime {
     /** A timer that rang longer ago is over. */
@@ -27,23 +27,28 @@ public final class LastTime {
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS);
 
     /** {@code build}: the file's name. */
-    public record Kept(Optional<String> build, boolean benchMode, List<Timers.Timer> timers) {
-        static final Kept NOTHING = new Kept(Optional.empty(), false, List.of());
+    public record Kept(Optional<String> build, boolean benchMode, List<Timers.Timer> timers, WorkWatch.Kept work) {
+        static final Kept NOTHING = new Kept(Optional.empty(), false, List.of(), WorkWatch.Kept.NOTHING);
 
         public Kept {
             timers = List.copyOf(timers);
+            work = work == null ? WorkWatch.Kept.NOTHING : work; // of a file of before it was kept
         }
 
         Kept withBuild(Optional<String> b) {
-            return new Kept(b, benchMode, timers);
+            return new Kept(b, benchMode, timers, work);
         }
 
         Kept withBenchMode(boolean on) {
-            return new Kept(build, on, timers);
+            return new Kept(build, on, timers, work);
         }
 
         Kept withTimers(List<Timers.Timer> t) {
-            return new Kept(build, benchMode, t);
+            return new Kept(build, benchMode, t, work);
+        }
+
+        Kept withWork(WorkWatch.Kept w) {
+            return new Kept(build, benchMode, timers, w);
         }
     }
 
@@ -90,6 +95,14 @@ public final class LastTime {
 
     public void timers(List<Timers.Timer> running) {
         change(k -> k.withTimers(running));
+    }
+
+    public WorkWatch.Kept work() {
+        return kept.work;
+    }
+
+    public void work(WorkWatch.Kept watch) {
+        change(k -> k.withWork(watch));
     }
 
     private void change(UnaryOperator<Kept> how) {

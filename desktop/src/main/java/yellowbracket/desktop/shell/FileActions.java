@@ -1,16 +1,27 @@
 package yellowbracket.desktop.shell;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.image.WritableImage;
+import javax.imageio.ImageIO;
 import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
+import yellowbracket.document.Edit;
+import yellowbracket.export.BuildBook;
 import yellowbracket.export.Export;
 import yellowbracket.export.Labels;
 import yellowbracket.export.SectionFiles;
+import yellowbracket.export.ShoppingFiles;
+import yellowbracket.mesh.io.SafeFile;
+import yellowbracket.log.LogImport;
 import yellowbracket.mesh.io.WriteProblem;
 
 /** Opening, saving and exporting: asks where, then leaves the work to the model's file thread. */
@@ -67,8 +78,54 @@ final class FileActions {
                         .ifPresent(s -> export(() -> List.of(Export.calendar(model.session().build(), s, f.resolve("plan.ics"))))));
     }
 
+    /** As a table and to print. */
+    void exportShopping() {
+        model.ask()
+                .folder("folder for the shopping list")
+                .ifPresent(f -> model.ofBuild(PlanFigures.SHOPPING)
+                        .ifPresent(s -> export(() -> ShoppingFiles.write(model.session().build().name(), s, f))));
+    }
+
+    /** The board as it is looked at. */
+    void exportBoard(Supplier<WritableImage> board) {
+        model.ask().toSave("picture of the plan", "plan.png", AskFile.Kind.of("pictures", "png")).ifPresent(f -> {
+            var picture = SwingFXUtils.fromFXImage(board.get(), null); // of the window: taken on its own thread
+            export(() -> {
+                var bytes = new ByteArrayOutputStream();
+                ImageIO.write(picture, "png", bytes);
+                SafeFile.write(f, bytes.toByteArray());
+                return List.of(f);
+            });
+        });
+    }
+
     void exportLog() {
         model.ask().folder("folder for the log").ifPresent(f -> export(() -> Export.log(model.session().build(), f)));
+    }
+
+    /** The book of the build and a sheet for whoever receives a prop. */
+    void exportBook() {
+        var derived = model.derived();
+        model.ask()
+                .folder("folder for the build book")
+                .ifPresent(f -> export(() -> BuildBook.write(model.session().build(), model.session().meshes(), derived, f)));
+    }
+
+    /** Lines of another log come in as one edit. */
+    void importLog() {
+        model.ask().toOpen("a log as CSV or Markdown", AskFile.Kind.of("logs", "csv", "md", "txt")).ifPresent(f -> {
+            var build = model.session().build();
+            model.background("reading " + f.getFileName(), p -> LogImport.read(f, build.log(), build), outcome -> {
+                switch (outcome) {
+                    case LogImport.Outcome.Refused r -> model.tell(AppModel.Tone.STOP, r.problem().sentence());
+                    case LogImport.Outcome.Read r -> {
+                        if (!r.entries().isEmpty()) model.apply(Edit.logged(r.entries()));
+                        model.tell(AppModel.Tone.GOOD, r.entries().size() + " new lines" + (r.unread().isEmpty() ? ""
+                                : "; " + r.unread().size() + " were no lines of a log, first line " + r.unread().getFirst()));
+                    }
+                }
+            });
+        });
     }
 
     /** Labels for products put in another jar. */

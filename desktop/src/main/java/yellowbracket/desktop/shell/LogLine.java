@@ -45,6 +45,7 @@ public final class LogLine extends HBox implements AutoCloseable {
                 case FIT -> ": the recommended scale now counts it";
                 case BROKE -> ": how to mend it stands on the join page under repairs";
                 case ODD -> ": nothing should start on that printer until a cause is noted";
+                case WRONG -> ": like work waits until a cause is noted";
                 case CAUSE -> ": the queue goes on";
                 case PADS -> ": the set of pads is changed by it";
                 case WALK -> ": it stands in the walk test";

@@ -35,9 +35,11 @@ final class Pages implements AutoCloseable {
             new Made(Page.SMOOTH, (p, before) -> new SmoothView(p.model, p.bench, p.files::exportLabels)),
             new Made(Page.COLOUR, (p, before) -> new ColourView(p.model, p.bench)),
             new Made(Page.WEAR, (p, before) -> new WearView(p.model, p.bench, p.timers)),
-            new Made(Page.LOG, (p, before) -> new LogView(p.model, p.bench, before.of(Page.COLOUR), p.files::exportLog)),
-            new Made(Page.PLAN,
-                    (p, before) -> new PlanView(p.model, p.bench, before.of(Page.COLOUR), p.files::exportCalendar, p.benchMode)));
+            new Made(Page.LOG,
+                    (p, before) -> new LogView(p.model, p.bench, before.of(Page.COLOUR),
+                            new LogView.Exports(p.files::exportLog, p.files::exportBook, p.files::importLog))),
+            new Made(Page.PLAN, (p, before) -> new PlanView(p.model, p.bench, before.of(Page.COLOUR),
+                    new PlanView.Exports(p.files::exportCalendar, p.files::exportShopping, p.files::exportBoard), p.benchMode)));
 
     private final Map<Page, StationView> views = new EnumMap<>(Page.class);
 

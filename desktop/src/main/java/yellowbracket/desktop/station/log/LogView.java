@@ -1,10 +1,13 @@
 package yellowbracket.desktop.station.log;
 
 import java.io.ByteArrayInputStream;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import yellowbracket.derive.plan.PlanFigures;
@@ -12,58 +15,157 @@ import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
-import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
+import yellowbracket.desktop.widget.NumberField;
 import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Edit;
+import yellowbracket.export.BuildBook;
+import yellowbracket.finding.Weight;
 import yellowbracket.log.Entry;
+import yellowbracket.log.Tally;
+import yellowbracket.log.Wrong;
 import yellowbracket.shop.Rate;
 import yellowbracket.work.TaskId;
 
-/** What happened: entries, spend, failures, and what the log taught about this maker's hours. */
+/** What happened: entries, what they taught about this maker's hours, lessons, money, and the book of it all. */
 public final class LogView extends StationView {
-    private final StationView backdrop;
-    private final Runnable export;
-    private Optional<Entry> looked = Optional.empty();
+    private static final List<String> TABS = List.of("what happened", "learned", "money");
 
-    public LogView(AppModel model, Bench bench, StationView backdrop, Runnable export) {
-        super(model, bench);
+    /** Files of the log. */
+    public record Exports(Runnable log, Runnable book, Runnable read) {}
+
+    private final StationView backdrop;
+    private final Exports exports;
+    private Optional<Entry> looked = Optional.empty();
+    private double wage = 15;
+
+    public LogView(AppModel model, Bench bench, StationView backdrop, Exports exports) {
+        super(model, bench, TABS);
         this.backdrop = backdrop;
-        this.export = export;
+        this.exports = exports;
     }
 
     @Override
     public Card card() {
         var build = model.shownProperty().get();
-        var card = new Card("what has happened", build.name() + " \u00b7 since " + Words.day(build.started()));
-        var tasks = model.derived().get(PlanFigures.TASKS);
-        if (tasks.isPresent()) {
-            var lessons = tasks.get().lessons();
-            double hours = lessons.done().values().stream().mapToDouble(a -> a.hours()).sum();
-            card.row("done", done(tasks.get()), Words.text("tasks; %s noted in the log", Words.hours(hours)));
-            card.row("spent", Words.money(lessons.spent()), "as entered");
-            int failed = failed(tasks.get());
+        String since = build.name() + " \u00b7 since " + Words.day(build.started());
+        return switch (tab()) {
+            case "learned" -> learned(since);
+            case "money" -> money(since);
+            default -> happened(since);
+        };
+    }
+
+    private Card happened(String since) {
+        var build = model.shownProperty().get();
+        var card = card("what has happened", since);
+        model.derived().get(PlanFigures.TASKS).ifPresent(t -> {
+            double hours = t.lessons().done().values().stream().mapToDouble(a -> a.hours()).sum();
+            card.row("done", done(t), Words.text("tasks; %s noted in the log", Words.hours(hours)));
+            int failed = failed(t);
             card.row("failed prints", String.valueOf(failed),
-                    failed == 0 ? "none yet" : String.join(", ", lessons.failures().keySet().stream().map(LogView::failed).toList()));
-            card.title("your rates against the catalogue");
-            card.add(new Sheet<Map.Entry<String, Rate>>("rates", "note the hours of a finished task to see them here")
-                    .words("work", e -> e.getKey())
-                    .number("factor", e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
-                    .words("from", e -> e.getValue().source())
-                    .rows(rates(lessons.rates()), 8));
-        }
+                    failed == 0 ? "none yet" : String.join(", ", t.lessons().failures().keySet().stream().map(LogView::failed).toList()));
+        });
+        Wrong.open(build.log())
+                .forEach(w -> card.finding(Weight.CARE, w.entry().text() + ": nobody has noted why; like work is held", "note the cause",
+                        () -> Optional.ofNullable(bench.getScene().lookup("#log-line")).ifPresent(n -> {
+                            n.requestFocus();
+                            ((TextField) n).setText("cause: ");
+                            ((TextField) n).end();
+                        })));
         card.title("entries, newest first");
-        var entries = build.log().reversed();
-        card.add(entrySheet(entries));
-        looked().ifPresentOrElse(
-                e -> card.row("photo", Card.more(e.text()),
-                        Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e))),
-                () -> card.text("pick an entry to put a photo beside it, or to see the one it has"));
+        card.add(entrySheet(build.log().reversed()));
+        looked().ifPresentOrElse(e -> picked(card, e),
+                () -> card.text("pick an entry to correct it, to put a photo beside it, or to see the one it has"));
         card.text("the line below understands: done C 1.2 h \u00b7 failed B 60 % layer shift \u00b7 started D \u00b7 spent 14.50 "
-                + "filler \u00b7 lesson: what helped \u00b7 anything else is a note; #words are tags, a printer's name with "
-                + "- for blanks counts for that printer");
-        return card.primary("see the plan", () -> model.pageProperty().set(Page.PLAN), Card.action("export log ...", export));
+                + "filler \u00b7 used 120 ml filler primer \u00b7 wrong smooth:helm:2 through to the plastic \u00b7 lesson: what helped "
+                + "\u00b7 why this red: ... \u00b7 anything else is a note; #words are tags, a printer's name with - for blanks "
+                + "counts for it");
+        return card.primary("build book ...", exports.book(), Card.action("export log ...", exports.log()),
+                Card.action("import ...", exports.read()));
+    }
+
+    private void picked(Card card, Entry e) {
+        var line = new TextField(e.text());
+        line.setId("entry-line");
+        line.setAccessibleText("the entry, corrected with Enter; what stood there is kept as a note");
+        line.setPrefWidth(230);
+        Runnable correct = () -> {
+            if (line.getText().strip().equals(e.text())) return;
+            Entry.parse(e.at(), line.getText(), model.session().build())
+                    .ifPresentOrElse(now -> model.apply(Edit.corrected(e, now.withTags(tags(now, e)))),
+                            () -> model.tell(AppModel.Tone.STOP, "the line is blank: write what happened, or leave it as it was"));
+        };
+        line.setOnAction(x -> correct.run());
+        card.row("picked", line, Card.action("correct", correct));
+        card.row("photo",
+                Card.more(e.photos().isEmpty() ? "none yet" : e.photos().size() + (e.photos().size() == 1 ? " photo" : " photos")),
+                Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e)));
+    }
+
+    /** A line corrected keeps its photos. */
+    private static List<String> tags(Entry now, Entry before) {
+        var all = new ArrayList<>(now.tags());
+        before.tags().stream().filter(t -> t.startsWith("photo:") && !all.contains(t)).forEach(all::add);
+        return all;
+    }
+
+    private Card learned(String since) {
+        var card = card("what it taught", since);
+        var tasks = model.derived().get(PlanFigures.TASKS);
+        if (tasks.isEmpty()) return waiting(card, PlanFigures.TASKS);
+        model.derived().get(PlanFigures.TALLY).filter(t -> !t.jobs().isEmpty()).ifPresent(t -> {
+            card.row("as told", Words.percent(t.calibration()),
+                    Words.text("of %d jobs took what was told, give or take; 80 %% was promised", t.jobs().size()));
+            card.row("in all", Words.hours(t.tookH()), "where " + Words.hours(t.toldH()) + " were told");
+            t.jobs()
+                    .stream()
+                    .filter(Tally.Job::outlier)
+                    .limit(4)
+                    .forEach(j -> card.finding(Weight.NOTE, Words
+                            .text("%s took %.1f h where %.1f were told: so far off that it teaches less", j.name(), j.tookH(), j.toldH()),
+                            "", () -> {}));
+        });
+        card.title("your rates against the catalogue");
+        card.add(new Sheet<Map.Entry<String, Rate>>("rates", "note the hours of a finished task to see them here")
+                .words("work", e -> e.getKey())
+                .number("yours", e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
+                .words("4 in 5 within", e -> Words.text("%.2f to %.2f", e.getValue().low(), e.getValue().high()))
+                .number("jobs", e -> e.getValue().jobs(), e -> String.valueOf(e.getValue().jobs()))
+                .number("is yours", e -> e.getValue().share(), e -> Words.percent(e.getValue().share()))
+                .rows(rates(tasks.get().lessons().rates()), 10));
+        card.text("\u00d71 is the catalogue; the more jobs, the more of it is yours. They go with you to the next build.");
+        var lessons = model.shownProperty().get().log().stream().filter(e -> e.lesson().isPresent()).toList().reversed();
+        card.title("lessons");
+        if (lessons.isEmpty()) card.text("write what helped: lesson: ...; it comes back where the situation does");
+        for (var e : lessons.stream().limit(12).toList()) card.row(Words.day(e.at()), Card.more(e.lesson().orElseThrow()));
+        return card;
+    }
+
+    private Card money(String since) {
+        var card = card("what it costs", since);
+        var costs = BuildBook.costs(model.shownProperty().get(), model.derived());
+        card.row("spent", Words.money(costs.spentMoney()), "as entered");
+        card.row("still to buy", Words.money(costs.aheadMoney()), "packs at starting prices; see the plan, buy");
+        card.row("in all", Words.money(costs.inAll()),
+                costs.hours() > 0 ? Words.money(costs.inAll() / costs.hours()) + " an hour of work" : "");
+        card.row("by hand", Words.hours(costs.workedH()), "so far, " + Words.about(costs.aheadH()) + " ahead");
+        card.title("spent on");
+        if (costs.spent().isEmpty()) card.text("note what you buy: spent 14.50 filler");
+        new TreeMap<>(costs.spent())
+                .forEach((k, v) -> card.row(k.words(), Words.money(v), Words.percent(v / Math.max(1e-9, costs.spentMoney()))));
+        card.title("one more of it for somebody else");
+        var field = new NumberField("wage", "money for an hour of work", "money between 0 and 1000, such as 15", 0, 1000,
+                words -> model.tell(AppModel.Tone.STOP, words)).with(Words.text("%.2f", wage));
+        field.setOnAction(e -> field.read().ifPresent(w -> {
+            wage = w;
+            again();
+        }));
+        card.row("an hour at", field, Card.more("of yours"));
+        card.row("price", Words.money(costs.price(wage)), "what it costs and its hours; a second one goes faster");
+        return card;
     }
 
     /** Of each work by hand, and of each printer. */
@@ -80,9 +182,9 @@ public final class LogView extends StationView {
     private Sheet<Entry> entrySheet(List<Entry> entries) {
         var sheet = new Sheet<Entry>("entries", "write in the line below: done C 1.2 h, failed B 60 %, spent 14.50 filler, or a note")
                 .words("when", e -> Words.dayTime(e.at()))
-                .words("", e -> e.kind().name().toLowerCase(java.util.Locale.ROOT))
+                .words("", e -> e.kind().name().toLowerCase(Locale.ROOT))
                 .words("what", e -> (e.photos().isEmpty() ? "" : "[photo] ") + e.text())
-                .rows(entries, 12);
+                .rows(entries, 9);
         looked().ifPresent(sheet.getSelectionModel()::select);
         return sheet.onPick(e -> {
             if (looked.equals(Optional.of(e))) return;
@@ -106,22 +208,43 @@ public final class LogView extends StationView {
         model.ask().toOpen("a photo of " + e.text(), pictures).ifPresent(f -> model.addPhoto(e, f));
     }
 
+    /** Hours told and taken stand in the place of the model; a photo of the entry picked before them. */
     @Override
     public void draw() {
-        if (model.currentProp().isPresent()) {
-            backdrop.draw();
-            bench.legend().none(); // what it told was of colour
-            bench.gauges(model.derived().get(PlanFigures.TASKS).map(LogView::gauges).orElse(List.of()));
+        var tally = model.derived().get(PlanFigures.TALLY);
+        if (tally.isEmpty() && model.currentProp().isPresent()) backdrop.draw();
+        bench.legend().none(); // what it told was of colour
+        bench.section().setVisible(false);
+        bench.callouts(List.of());
+        bench.gauges(model.derived().get(PlanFigures.TASKS).map(LogView::gauges).orElse(List.of()));
+        var photo = tab().equals("what happened")
+                ? looked().flatMap(e -> e.photos().stream().reduce((a, b) -> b)).flatMap(model.session().meshes()::photo)
+                : Optional.<yellowbracket.document.Photo>empty();
+        if (photo.isEmpty()) {
+            bench.picture(tally.map(this::actuals));
+            return;
         }
-        looked().flatMap(e -> e.photos().stream().reduce((a, b) -> b)).flatMap(model.session().meshes()::photo).ifPresent(p -> {
-            var image = new ImageView(new Image(new ByteArrayInputStream(p.bytes()), 1400, 1400, true, true));
-            image.setPreserveRatio(true);
-            image.setFitWidth(0.9 * bench.getWidth());
-            image.setFitHeight(0.8 * bench.getHeight());
-            image.setMouseTransparent(true);
-            bench.picture(Optional.of(image));
-        });
+        var image = new ImageView(new Image(new ByteArrayInputStream(photo.get().bytes()), 1400, 1400, true, true));
+        image.setPreserveRatio(true);
+        image.setFitWidth(0.9 * bench.getWidth());
+        image.setFitHeight(0.8 * bench.getHeight());
+        image.setMouseTransparent(true);
+        bench.picture(Optional.of(image));
     }
+
+    private ActualsPicture actuals(Tally t) {
+        var build = model.shownProperty().get();
+        var shots = new ArrayList<ActualsPicture.Shot>();
+        for (var e : build.log()) for (var name : e.photos()) model.session()
+                .meshes()
+                .photo(name)
+                .map(p -> new Image(new ByteArrayInputStream(p.bytes()), 200, 120, true, true))
+                .filter(i -> !i.isError())
+                .ifPresent(i -> shots.add(new ActualsPicture.Shot(e.at(), i)));
+        return new ActualsPicture(t, shots.stream().limit(MOST_SHOTS).toList(), build.started(), model.now(), model.nightProperty().get());
+    }
+
+    private static final int MOST_SHOTS = 24;
 
     private static List<Bench.Gauge> gauges(PlanFigures.Tasks t) {
         return List.of(new Bench.Gauge("done", done(t), "tasks", ""), new Bench.Gauge("spent", Words.money(t.lessons().spent()), "", ""),

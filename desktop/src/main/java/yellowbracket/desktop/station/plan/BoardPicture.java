@@ -7,11 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Rectangle2D;
+import javafx.scene.SnapshotParameters;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
@@ -19,24 +22,40 @@ import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
+import yellowbracket.plan.Baseline;
 import yellowbracket.plan.Board;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.TaskId;
 
 /**
- * The plan as time: a lane for hands, spraying, each printer and what dries by itself; now and the day as brackets. The wheel or + and -
- * zoom about the pointer, dragging or the arrows move along, Home shows all of it. Under the pointer it says what a bar is.
+ * The plan as time: a lane for each pair of hands, spraying, each printer and what dries by itself; above them the sky, now and the day as
+ * brackets. The wheel or + and - zoom about the pointer, dragging or the arrows move along, Home shows all of it. Under the pointer it says
+ * what a bar is; a click picks it, dragging it pins the task where it is dropped. By keys, full stop and comma pick the next and the one
+ * before, Shift with an arrow pins it an hour later or earlier. A plan kept before shows as outlines.
  */
 final class BoardPicture extends Pane {
     private static final double NAMES = 92, RIGHT = 18, TOP = 74, AXIS = 22, BETWEEN = 12, LABEL = 46, BELOW = 120;
+    private static final double SKY = 5, DRAGGED = 4;
+    private static final int PIN_STEP_MIN = 15;
     private static final double LEAST_ROW = 17, MOST_ROW = 34;
     private static final double LEAST_H = 3, MOST_H = 24 * 120, STEP = 1.25;
     private static final Font SMALL = Font.font("Barlow", 11.5), NAME = Font.font("Barlow Condensed", 14),
             DAY = Font.font("JetBrains Mono", 10.5);
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH),
             HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
+
+    /** What hears of picks and pins. */
+    interface Hand {
+        void pick(TaskId task);
+
+        void pin(TaskId task, LocalDateTime at);
+    }
+
+    /** What of the maker's is shown besides. */
+    record Besides(Optional<PlanFigures.Sky> sky, Optional<Baseline> ghost, Set<TaskId> pinned, Optional<TaskId> picked) {}
 
     /** What is looked at; kept by whoever shows the board anew. */
     record Look(LocalDateTime from, double hours) {}
@@ -47,15 +66,21 @@ final class BoardPicture extends Pane {
     private final Schedule schedule;
     private final boolean night;
     private final Consumer<Look> looked;
+    private final Besides besides;
+    private final Hand hand;
     private final Canvas canvas = new Canvas();
     private final Tooltip tip = new Tooltip();
     private final List<Drawn> drawn = new ArrayList<>();
     private Look look;
     private Optional<TaskId> over = Optional.empty();
     private double grabbed;
+    private Optional<Drawn> held = Optional.empty();
+    private double heldBy;
     private double row = LEAST_ROW;
 
-    BoardPicture(Board board, Schedule schedule, Optional<Look> before, boolean night, Consumer<Look> looked) {
+    BoardPicture(Board board, Schedule schedule, Optional<Look> before, Besides besides, Hand hand, boolean night, Consumer<Look> looked) {
+        this.besides = besides;
+        this.hand = hand;
         this.board = board;
         this.schedule = schedule;
         this.night = night;
@@ -72,9 +97,12 @@ final class BoardPicture extends Pane {
         setOnScroll(this::wheel);
         setOnMousePressed(e -> {
             grabbed = e.getX();
+            held = at(e).filter(d -> d.kind != Board.Kind.WAIT);
+            heldBy = 0;
             requestFocus();
         });
         setOnMouseDragged(this::drag);
+        setOnMouseReleased(e -> dropped());
         setOnMouseMoved(this::hover);
         setOnKeyPressed(this::key);
         Tooltip.install(this, tip);
@@ -123,8 +151,46 @@ final class BoardPicture extends Pane {
 
     private void drag(MouseEvent e) {
         if (wide() <= 0) return;
+        if (held.isPresent()) {
+            heldBy = e.getX() - grabbed;
+            paint();
+            return;
+        }
         move(-(e.getX() - grabbed) / wide() * look.hours);
         grabbed = e.getX();
+    }
+
+    private Optional<Drawn> at(MouseEvent e) {
+        return drawn.stream().filter(d -> d.at.contains(e.getX(), e.getY())).findFirst();
+    }
+
+    /** Hardly moved, a bar is picked; dragged, it is pinned where it lies, never before now. */
+    private void dropped() {
+        var bar = held;
+        double by = heldBy;
+        held = Optional.empty();
+        heldBy = 0;
+        if (bar.isEmpty()) return;
+        var task = bar.get().bar.task().id();
+        if (Math.abs(by) < DRAGGED) hand.pick(task);
+        else pin(task, Math.round(60 * by / wide() * look.hours));
+        paint();
+    }
+
+    private void pin(TaskId task, long minutes) {
+        schedule.placed(task).ifPresent(p -> {
+            var at = p.start().plusMinutes(minutes);
+            at = at.minusMinutes(at.getMinute() % PIN_STEP_MIN);
+            hand.pin(task, at.isBefore(schedule.now()) ? schedule.now() : at);
+        });
+    }
+
+    /** The next of what is ahead by its start, or the one before. */
+    private void step(int by) {
+        var ahead = schedule.next(Integer.MAX_VALUE).stream().map(p -> p.task().id()).toList();
+        if (ahead.isEmpty()) return;
+        int at = besides.picked.map(ahead::indexOf).orElse(by > 0 ? -1 : 0);
+        hand.pick(ahead.get(Math.floorMod(at + by, ahead.size())));
     }
 
     private void key(KeyEvent e) {
@@ -132,8 +198,10 @@ final class BoardPicture extends Pane {
         switch (e.getCode()) {
             case PLUS, ADD, EQUALS -> zoom(1 / STEP, middle);
             case MINUS, SUBTRACT -> zoom(STEP, middle);
-            case LEFT -> move(-look.hours / 8);
-            case RIGHT -> move(look.hours / 8);
+            case LEFT -> left(e.isShiftDown(), -1);
+            case RIGHT -> left(e.isShiftDown(), 1);
+            case PERIOD -> step(1);
+            case COMMA -> step(-1);
             case HOME -> look(all());
             default -> {
                 return;
@@ -142,10 +210,15 @@ final class BoardPicture extends Pane {
         e.consume();
     }
 
+    private void left(boolean pins, int way) {
+        if (pins) besides.picked.ifPresent(t -> pin(t, 60L * way));
+        else move(way * look.hours / 8);
+    }
+
     private void hover(MouseEvent e) {
-        var at = drawn.stream().filter(d -> d.at.contains(e.getX(), e.getY())).findFirst();
+        var at = at(e);
         var task = at.map(d -> d.bar.task().id());
-        tip.setText(at.map(this::told).orElse("wheel: zoom; drag: move; Home: all of it"));
+        tip.setText(at.map(this::told).orElse("wheel: zoom; drag: move, or pin a bar; Home: all of it; . and , pick"));
         if (task.equals(over)) return;
         over = task;
         paint();
@@ -173,6 +246,7 @@ final class BoardPicture extends Pane {
         double room = getHeight() - TOP - AXIS - BELOW - BETWEEN * board.lanes().size();
         row = Math.clamp(room / Math.max(1, rows), LEAST_ROW, MOST_ROW);
         double bottom = TOP + AXIS + board.lanes().stream().mapToDouble(l -> l.rows().size() * row + BETWEEN).sum();
+        sky(g);
         axis(g, bottom);
         double y = TOP + AXIS;
         for (var lane : board.lanes()) {
@@ -191,6 +265,27 @@ final class BoardPicture extends Pane {
         }
         bracket(g, schedule.now(), bottom, true, "now");
         bracket(g, schedule.due(), bottom, false, "the day");
+    }
+
+    /** Above the days: hours fit to spray, with care, or not. */
+    private void sky(GraphicsContext g) {
+        if (besides.sky.isEmpty()) return;
+        var sky = besides.sky.get();
+        for (int h = 0; h < sky.hours().size(); h++) {
+            var t = sky.from().plusHours(h);
+            double from = Math.max(NAMES, x(t)), to = Math.min(NAMES + wide(), x(t.plusHours(1)));
+            if (to <= from) continue;
+            g.setFill(switch (sky.hours().get(h)) {
+                case GO -> Role.SEAM_GOOD.colour(night);
+                case CARE -> Role.SEAM_CARE.colour(night);
+                case NO -> Role.SEAM_STOP.colour(night);
+            });
+            g.fillRect(from, TOP - SKY - 2, to - from + 0.5, SKY);
+        }
+        g.setFont(SMALL);
+        g.setFill(Role.INK.colour(night));
+        g.setTextAlign(TextAlignment.LEFT);
+        g.fillText("spray sky", 16, TOP - 2);
     }
 
     /** Days, or hours when near; no more of them than can be read. */
@@ -221,13 +316,19 @@ final class BoardPicture extends Pane {
     }
 
     private void bar(GraphicsContext g, Board.Kind kind, Board.Bar b, double y) {
-        double from = Math.max(NAMES, x(b.from())), to = Math.min(NAMES + wide(), x(b.to()));
+        double by = held.filter(h -> h.bar.task().id().equals(b.task().id()) && kind != Board.Kind.WAIT).isPresent() ? heldBy : 0;
+        double from = Math.max(NAMES, x(b.from()) + by), to = Math.min(NAMES + wide(), x(b.to()) + by);
         for (var s : b.shut()) shut(g, s, y);
+        if (kind != Board.Kind.WAIT) ghost(g, b, y);
         if (to <= from) return;
         double w = Math.max(1.5, to - from - 1);
         g.setFill(colour(kind));
         g.fillRect(from, y + 1, w, row - 4);
-        if (over.equals(Optional.of(b.task().id()))) {
+        if (besides.pinned.contains(b.task().id()) && kind != Board.Kind.WAIT) {
+            g.setFill(Role.YELLOW.colour(night));
+            g.fillOval(from - 1, y - 2, 7, 7);
+        }
+        if (over.or(() -> besides.picked).equals(Optional.of(b.task().id()))) {
             g.setStroke(Role.YELLOW.colour(night));
             g.setLineWidth(2);
             g.strokeRect(from, y + 1, w, row - 4);
@@ -248,6 +349,26 @@ final class BoardPicture extends Pane {
         g.setTextAlign(TextAlignment.LEFT);
         g.fillText(b.task().name(), from + 4, y + row / 2 + 3);
         g.restore();
+    }
+
+    /** Where the task lay in the plan kept. */
+    private void ghost(GraphicsContext g, Board.Bar b, double y) {
+        var then = besides.ghost.map(k -> k.tasks().get(b.task().id())).filter(t -> !t.from().equals(b.from()));
+        if (then.isEmpty()) return;
+        double from = Math.max(NAMES, x(then.get().from())), to = Math.min(NAMES + wide(), x(then.get().to()));
+        if (to <= from) return;
+        g.setStroke(Role.INK.colour(night));
+        g.setLineWidth(0.8);
+        g.setLineDashes(3, 3);
+        g.strokeRect(from, y + 2, Math.max(2, to - from), row - 6);
+        g.setLineDashes();
+    }
+
+    /** The picture as it stands, to keep. */
+    WritableImage image() {
+        var how = new SnapshotParameters();
+        how.setFill(Role.CARD.colour(night));
+        return canvas.snapshot(how, null);
     }
 
     /** While a film is shut: a bracket closed on both sides under the lane. */

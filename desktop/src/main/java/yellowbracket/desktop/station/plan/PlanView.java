@@ -6,42 +6,65 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.Asked;
+import yellowbracket.desktop.station.PagePart;
 import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.NumberField;
-import yellowbracket.desktop.widget.Sheet;
+import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
 import yellowbracket.plan.Board;
 import yellowbracket.plan.Chance;
-import yellowbracket.plan.Needs;
+import yellowbracket.plan.OrderRules;
 import yellowbracket.plan.Schedule;
+import yellowbracket.work.TaskId;
 
 /** When: the day it must be ready, what comes next, every task with its times, what to buy. */
 public final class PlanView extends StationView {
+    private static final List<String> TABS = List.of("plan", "tasks", "late", "hours", "help", "buy", "shelf");
+
     private final HoursPart hours;
     private final ShelfPart shelf;
+    private final TasksPart tasks;
+    private final LatePart late;
+    private final HelpPart help;
+    private final BuyPart buy;
+    private final Consumer<Supplier<WritableImage>> exportBoard;
+    private Optional<BoardPicture> shown = Optional.empty();
     private final StationView backdrop;
     private final Runnable exportCalendar;
     private final Runnable benchMode;
     /** What of the board was looked at last. */
     private Optional<BoardPicture.Look> looked = Optional.empty();
 
-    public PlanView(AppModel model, Bench bench, StationView backdrop, Runnable exportCalendar, Runnable benchMode) {
-        super(model, bench, List.of("plan", "hours", "shelf"));
+    /** Files of the plan. */
+    public record Exports(Runnable calendar, Runnable shopping, Consumer<Supplier<WritableImage>> board) {}
+
+    public PlanView(AppModel model, Bench bench, StationView backdrop, Exports exports, Runnable benchMode) {
+        super(model, bench, TABS);
+        tasks = new TasksPart(model, this::again);
+        late = new LatePart(model, this);
+        help = new HelpPart(model);
+        buy = new BuyPart(model, this, exports.shopping());
+        exportBoard = exports.board();
         hours = new HoursPart(model);
         shelf = new ShelfPart(model);
         this.backdrop = backdrop;
-        this.exportCalendar = exportCalendar;
+        this.exportCalendar = exports.calendar();
         this.benchMode = benchMode;
     }
 
@@ -49,16 +72,45 @@ public final class PlanView extends StationView {
     public Card card() {
         var build = model.shownProperty().get();
         String until = build.event() + " \u00b7 " + Words.dayTime(build.due());
-        if (tab().equals("hours")) {
-            var card = card(hours.heading(), until);
-            hours.write(card);
-            return card;
+        switch (tab()) {
+            case "hours" -> {
+                return part(hours, until, hours::write);
+            }
+            case "shelf" -> {
+                return part(shelf, until, shelf::write);
+            }
+            case "help" -> {
+                return part(help, until, help::write);
+            }
+            case "buy" -> {
+                return part(buy, until, buy::write);
+            }
+            case "tasks" -> {
+                return planned(tasks, until, tasks::write);
+            }
+            case "late" -> {
+                return planned(late, until, late::write);
+            }
+            default -> {
+                return whole(until, build);
+            }
         }
-        if (tab().equals("shelf")) {
-            var card = card(shelf.heading(), until);
-            shelf.write(card);
-            return card;
-        }
+    }
+
+    private Card part(PagePart part, String until, Consumer<Card> write) {
+        var card = card(part.heading(), until);
+        write.accept(card);
+        return card;
+    }
+
+    private Card planned(PagePart part, String until, BiConsumer<Card, Schedule> write) {
+        var card = card(part.heading(), until);
+        if (model.schedule().isEmpty()) return waiting(card, PlanFigures.SCHEDULE);
+        write.accept(card, model.schedule().get());
+        return card;
+    }
+
+    private Card whole(String until, Build build) {
         var card = card("when it is ready", until);
         Asked.write(card, model, Question.DAY,
                 "ready by " + Words.day(build.due()) + " is assumed, six weeks from the start: which day is it for?",
@@ -70,32 +122,33 @@ public final class PlanView extends StationView {
         due(card);
         if (schedule.isEmpty()) return waiting(card, PlanFigures.SCHEDULE);
         var s = schedule.get();
-        boolean late = s.slackH() < 0;
-        card.row("ready", Words.dayTime(s.finish()), late ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
-                late ? "stop" : "good");
+        boolean tooLate = s.slackH() < 0;
+        card.row("ready", Words.dayTime(s.finish()), tooLate ? Words.days(-s.slackH()) + " too late" : Words.days(s.slackH()) + " spare",
+                tooLate ? "stop" : "good");
+        model.derived()
+                .get(PlanFigures.BETTER)
+                .ifPresent(b -> card.row("best there is", b.gapH() < 0.5 ? "this" : "at most " + Words.days(b.gapH()) + " sooner",
+                        b.gapH() < 0.5 ? "no order of the tasks is ready sooner"
+                                : b.tried() + " orders tried; none can be ready before " + Words.dayTime(b.bound())));
         var chance = model.derived().get(PlanFigures.CHANCE);
         card.row("chance", chance.map(Words::chance).orElse("..."), chance.map(PlanView::sure).orElse("working it out"));
         card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()), "by hand; see hours");
-        if (late) card.finding(Weight.STOP,
-                "the plan runs " + Words.days(-s.slackH()) + " past the day: lower the finish, print coarser, or find more hours",
-                "see smoothing", () -> model.pageProperty().set(yellowbracket.desktop.model.Page.SMOOTH));
+        if (tooLate)
+            card.finding(Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day", "what to drop", () -> show("late"));
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
+        broken().filter(b -> b.rule() != OrderRules.Rule.TRIAL).forEach(b -> rule(card, b, Weight.CARE));
+        ordered(card);
         card.title("next");
         var next = s.next(4);
         for (int i = 0; i < next.size(); i++) next(card, next.get(i), i);
-        card.primary("bench mode", benchMode, Card.action("export calendar ...", exportCalendar));
+        card.primary("bench mode", benchMode, Card.action("calendar ...", exportCalendar),
+                Card.action("picture ...", () -> shown.ifPresent(b -> exportBoard.accept(b::image))));
         tightest(card, s);
         helps(card);
-        card.title("all tasks");
-        card.add(new Sheet<Schedule.Placed>("tasks", "no tasks yet: open a mesh").words("prop", p -> p.task().prop())
-                .words("task", p -> p.task().name())
-                .number("start", p -> p.start().toEpochSecond(java.time.ZoneOffset.UTC), p -> Words.dayTime(p.start()))
-                .number("latest", p -> latest(p).map(t -> t.toEpochSecond(java.time.ZoneOffset.UTC)).orElse(0L),
-                        p -> latest(p).map(Words::dayTime).orElse(p.done() ? "done" : "past"))
-                .number("hours", p -> p.task().activeH(), p -> Words.about(p.task().activeH()))
-                .rows(s.placed().stream().sorted(java.util.Comparator.comparing(Schedule.Placed::start)).toList(), 12));
-        needs(card);
+        var trials = broken().filter(b -> b.rule() == OrderRules.Rule.TRIAL).toList();
+        if (!trials.isEmpty()) card.title("never done here");
+        trials.forEach(b -> rule(card, b, Weight.NOTE));
         return card;
     }
 
@@ -104,10 +157,6 @@ public final class PlanView extends StationView {
         int digits = c.low() > 0.95 || c.high() < 0.05 ? 1 : 0;
         return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints and slow weeks",
                 100 * c.low(), 100 * c.high(), c.runs());
-    }
-
-    private Optional<LocalDateTime> latest(Schedule.Placed p) {
-        return model.derived().get(PlanFigures.LATEST).map(l -> l.starts().get(p.task().id()));
     }
 
     private void due(Card card) {
@@ -190,19 +239,26 @@ public final class PlanView extends StationView {
             card.row(Words.chance(r.to()), Card.more(r.words() + ", from " + Words.chance(raises.get().from())));
     }
 
-    private void needs(Card card) {
-        var needs = model.derived().get(PlanFigures.NEEDS);
-        if (needs.isEmpty()) return;
-        card.title("to buy before the first step");
-        card.add(new Sheet<Needs.Line>("shopping list", "everything is on the shelf").words("what", Needs.Line::name)
-                .number("needed", Needs.Line::needed, l -> amount(l.needed(), l.unit()))
-                .number("have", Needs.Line::have, l -> amount(l.have(), l.unit()))
-                .number("buy", Needs.Line::missing, l -> amount(l.missing(), l.unit()))
-                .rows(needs.get().shopping(), 10));
+    private Stream<OrderRules.Broken> broken() {
+        return model.derived().get(PlanFigures.RULES).stream().flatMap(r -> r.broken().stream());
     }
 
-    private static String amount(double v, String unit) {
-        return v == 0 ? "-" : (v < 10 && v != Math.rint(v) ? Words.text("%.1f", v) : Words.whole(v)) + " " + unit;
+    private void rule(Card card, OrderRules.Broken b, Weight weight) {
+        card.finding(weight, b.words(), b.fix().map(OrderRules.Fix::words).orElse(""),
+                () -> b.fix().ifPresent(f -> model.apply(new Edit(f.words(), x -> x.withPlan(f.wish())))));
+    }
+
+    /** What must be ordered within the week. */
+    private void ordered(Card card) {
+        var week = model.now().toLocalDate().plusDays(7);
+        var soon = model.derived()
+                .get(PlanFigures.SHOPPING)
+                .map(x -> x.list().stream().filter(b -> b.orderBy().isBefore(week)).toList())
+                .orElse(List.of());
+        if (soon.isEmpty()) return;
+        var first = soon.getFirst();
+        card.finding(Weight.NOTE, (soon.size() == 1 ? "" : soon.size() + " things to buy this week, first ") + first.line().name() + ", "
+                + first.pack() + ": by " + Words.day(first.orderBy().atStartOfDay()), "the list", () -> show("buy"));
     }
 
     /** Time stands in the place of the model, as soon as it is known. */
@@ -212,20 +268,34 @@ public final class PlanView extends StationView {
         bench.legend().none(); // lanes are named
         bench.section().setVisible(false);
         bench.callouts(List.of());
-        bench.picture(model.schedule().map(this::board));
+        shown = model.schedule().map(this::board);
+        bench.picture(shown.map(b -> b));
         bench.gauges(model.schedule().map(this::gauges).orElse(List.of()));
     }
 
     private BoardPicture board(Schedule s) {
         var latest = model.derived().get(PlanFigures.LATEST).map(PlanFigures.Latest::starts).orElse(Map.of());
-        return new BoardPicture(Board.of(s, latest), s, looked, model.nightProperty().get(), l -> looked = Optional.of(l));
+        var besides = new BoardPicture.Besides(model.derived().get(PlanFigures.SKY), late.ghost(),
+                model.shownProperty().get().plan().pins().keySet(), tasks.picked());
+        return new BoardPicture(Board.of(s, latest), s, looked, besides, new BoardPicture.Hand() {
+            @Override
+            public void pick(TaskId task) {
+                tasks.pick(task);
+                if (tab().equals("tasks")) again();
+                else show("tasks");
+            }
+
+            @Override
+            public void pin(TaskId task, LocalDateTime at) {
+                tasks.pin(task, at);
+            }
+        }, model.nightProperty().get(), l -> looked = Optional.of(l));
     }
 
     private List<Bench.Gauge> gauges(Schedule s) {
-        boolean late = s.slackH() < 0;
-        double byHand = s.placed().stream().filter(p -> !p.done()).mapToDouble(p -> p.task().activeH()).sum();
-        return List.of(new Bench.Gauge("ready", Words.dayTime(s.finish()), "", late ? "stop" : "good"),
-                new Bench.Gauge(late ? "too late" : "spare", Words.days(Math.abs(s.slackH())), "", late ? "stop" : "good"),
-                new Bench.Gauge("left by hand", Words.about(byHand), "", ""));
+        boolean tooLate = s.slackH() < 0;
+        return List.of(new Bench.Gauge("ready", Words.dayTime(s.finish()), "", tooLate ? "stop" : "good"),
+                new Bench.Gauge(tooLate ? "too late" : "spare", Words.days(Math.abs(s.slackH())), "", tooLate ? "stop" : "good"),
+                new Bench.Gauge("left by hand", Words.about(s.handH()), "", ""));
     }
 }
