@@ -104,6 +104,14 @@ final class Raster {
         return tall * mmPerPixel;
     }
 
+    int wide() {
+        return wide;
+    }
+
+    int tall() {
+        return tall;
+    }
+
     int pixel(int x, int y) {
         return pixels[y * wide + x];
     }

@@ -30,7 +30,8 @@ public record Hold(Entry about, TaskId.OnPrinter task, String printer, String ma
         var open = new LinkedHashMap<String, Hold>();
         var count = new HashMap<String, Integer>();
         for (var e : log) {
-            if (e.kind() == Entry.Kind.CAUSE) open.values().removeIf(h -> speaksOf(e, h.printer, all));
+            boolean cause = e.kind() == Entry.Kind.CAUSE && !e.tags().contains(Wrong.BY_HAND);
+            if (cause) open.values().removeIf(h -> speaksOf(e, h.printer, all));
             boolean unknown = e.kind() == Entry.Kind.FAILED && e.failure().filter(k -> k == FailureKind.OTHER).isPresent()
                     || e.kind() == Entry.Kind.ODD;
             if (!unknown) continue;

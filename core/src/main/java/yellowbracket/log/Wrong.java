@@ -7,14 +7,18 @@ import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 
-/** Something went wrong by hand and nobody has said why: like work waits until a line {@code cause:} is noted. */
+/** Something went wrong by hand and nobody has said why: like work waits until a line {@code cause:} is noted, or a cause
+ * stands in the line itself. */
 public record Wrong(Entry entry, TaskId task) {
+    /** Tags a cause that lets go of work by hand alone: no printer is meant. */
+    public static final String BY_HAND = "by-hand";
+
     /** Those that still wait for a cause, in the order noted. */
     public static List<Wrong> open(List<Entry> log) {
         var out = new ArrayList<Wrong>();
         for (var e : log) {
             if (e.kind() == Entry.Kind.CAUSE) out.clear();
-            if (e.kind() == Entry.Kind.WRONG) e.task().ifPresent(t -> out.add(new Wrong(e, t)));
+            if (e.kind() == Entry.Kind.WRONG && !e.text().contains("cause:")) e.task().ifPresent(t -> out.add(new Wrong(e, t)));
         }
         return List.copyOf(out);
     }

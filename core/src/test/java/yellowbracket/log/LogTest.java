@@ -197,4 +197,22 @@ class LogTest {
         assertThat(tally.calibration()).isEqualTo(0.5);
         assertThat(tally.byStation().get(Station.SMOOTH)).isEqualTo(new Tally.Sum(2, 20, 1));
     }
+
+    @Test
+    void whatWentWrongHoldsLikeWorkUntilACauseIsNoted() {
+        var one = Task.byHand(TaskId.of("smooth:p:1"), "sand", Operation.SAND, Tool.SANDING, 2, List.of());
+        var next = Task.byHand(TaskId.of("smooth:p:2"), "sand finer", Operation.SAND, Tool.SANDING, 2, List.of());
+        var glue = Task.byHand(TaskId.of("join:p:1"), "glue", Operation.GLUE, Tool.HANDS, 1, List.of());
+        var tasks = List.of(one, next, glue);
+        var wrong = entry("wrong smooth:p:1 through to the plastic");
+        assertThat(wrong.kind()).isEqualTo(Entry.Kind.WRONG);
+        assertThat(Wrong.holding(next, Wrong.open(List.of(wrong)), tasks)).isPresent();
+        assertThat(Wrong.holding(glue, Wrong.open(List.of(wrong)), tasks)).as("other work goes on").isEmpty();
+        assertThat(Wrong.open(List.of(wrong, entry("cause: pressed too hard #by-hand")))).isEmpty();
+        assertThat(Wrong.open(List.of(entry("wrong smooth:p:1 too deep; cause: an edge")))).as("its cause is known").isEmpty();
+        for (var o : Operation.values()) for (var x : Trouble.of(o)) {
+            assertThat(x.seen()).as("%s: short enough for a button", o).hasSizeLessThan(40);
+            assertThat(x.repair()).isNotBlank();
+        }
+    }
 }

@@ -6,10 +6,16 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -17,13 +23,18 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
 import javafx.util.Subscription;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.theme.Role;
+import yellowbracket.export.PropPicture;
 import yellowbracket.log.Trouble;
 import yellowbracket.log.Wrong;
 import yellowbracket.plan.Schedule;
@@ -33,6 +44,7 @@ import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
 /**
  * One step at a time in large type, with what to wear and its timer: five controls at most, all on letter keys. S starts and pauses the
@@ -44,6 +56,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private static final List<KeyCode> DIGITS = List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4);
     /** As many are asked for at a time. */
     private static final int MOST = 4;
+    private static final String CAUSE = "cause: ";
 
     private final AppModel model;
     private final Timers timers;
@@ -56,6 +69,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final Label clock = new Label();
     private final Label then = new Label();
     private final StackPane mixing = new StackPane();
+    private final ImageView where = new ImageView();
+    private Optional<Place> shown = Optional.empty();
     private Optional<MixPane> mix = Optional.empty();
     private Optional<Mix> mixed = Optional.empty();
     private final HBox controls = new HBox(18);
@@ -65,7 +80,12 @@ public final class BenchMode extends VBox implements AutoCloseable {
     /** What is asked for in the place of the usual controls; digits answer it, Esc goes back. */
     private Optional<Asked> asked = Optional.empty();
     private int at;
+    /** What mends what went wrong with this step. */
+    private Optional<String> advice = Optional.empty();
     private final Subscription ends;
+
+    /** A prop as it is cut, and which of its sections are worked on; all of it where none are named. */
+    private record Place(CutFigures.Drawing prop, Set<String> lit) {}
 
     /** A question and what each answer does. */
     private record Asked(String words, List<Runnable> answers) {}
@@ -93,7 +113,11 @@ public final class BenchMode extends VBox implements AutoCloseable {
                 button("back  Esc", "action", this::usual));
         controls.getChildren().setAll(usual);
         controls.setAlignment(Pos.CENTER_LEFT);
-        getChildren().setAll(count, step, detail, held, gear, clock, mixing, gap, then, controls);
+        var words = new VBox(14, count, step, detail, held, gear, clock);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        where.setPreserveRatio(true);
+        where.setId("where");
+        getChildren().setAll(new HBox(28, words, where), mixing, gap, then, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()),
@@ -117,11 +141,13 @@ public final class BenchMode extends VBox implements AutoCloseable {
         var list = steps();
         at = Math.clamp(at, 0, Math.max(0, list.size() - 1));
         if (asked.isPresent()) return;
-        boolean none = list.isEmpty();
-        if (none) {
-            for (var l : List.of(count, detail, gear, then)) l.setText("");
-            step.setText("nothing left to do");
+        if (list.isEmpty()) {
+            for (var l : List.of(count, detail, then)) l.setText("");
+            step.setText(model.schedule().isEmpty() ? "working out the plan ..." : "nothing left to do");
             said(held, "");
+            said(gear, "");
+            where.setImage(null);
+            shown = Optional.empty();
             mix(Optional.empty(), "");
             return;
         }
@@ -130,13 +156,54 @@ public final class BenchMode extends VBox implements AutoCloseable {
         step.setText(p.task().name());
         detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work"
                 + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : "") + look(p.task()));
-        gear.setText(caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
+        said(gear, caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
         said(held, holding(p.task()).map(w -> "held: like work went wrong " + Words.dayTime(w.entry().at()) + " (" + w.entry().text()
-                + "); note a line \"cause: ...\" to go on").orElse(""));
+                + "); note a line \"cause: ...\" to go on").or(() -> advice).orElse(""));
         then.setText(
                 list.size() > at + 1 ? "then: " + list.get(at + 1).task().name() + ", " + Words.dayTime(list.get(at + 1).start()) : "");
         mix(mixOf(p.task()), p.task().prop());
+        where(p.task());
     }
+
+    /** The prop with the place of the work lit; out of the way of the scale. */
+    private void where(Task t) {
+        var place = mix.isPresent() ? Optional.<Place>empty()
+                : model.derived().get(CutFigures.DRAWING, t.prop()).map(d -> new Place(d, sections(t)));
+        if (place.equals(shown)) return;
+        shown = place;
+        where.setImage(place.map(x -> image(x, model.nightProperty().get())).orElse(null));
+        String lit = place.map(x -> x.lit.isEmpty() ? "" : ", lit: " + String.join(", ", x.lit)).orElse("");
+        where.setAccessibleText("where: " + t.prop() + lit);
+    }
+
+    private Set<String> sections(Task t) {
+        return switch (t.id()) {
+            case TaskId.Clean c -> Set.of(c.section().letter());
+            case TaskId.Resin r -> Set.of(r.section().letter());
+            case TaskId.Step s when s.series() == TaskId.Series.JOIN -> model.derived()
+                    .get(JoinFigures.JOINS, t.prop())
+                    .stream()
+                    .flatMap(j -> j.steps().stream())
+                    .filter(x -> x.number() == s.number())
+                    .flatMap(x -> Stream.concat(x.one().stream(), x.other().stream()))
+                    .collect(Collectors.toCollection(TreeSet::new));
+            default -> Set.of();
+        };
+    }
+
+    private static WritableImage image(Place p, boolean night) {
+        var picture = PropPicture.of(p.prop.bySection(), p.lit, PICTURE, rgb(Role.PLASTIC.colour(night)), rgb(Role.YELLOW.colour(night)));
+        var out = new WritableImage(picture.wide(), picture.tall());
+        out.getPixelWriter()
+                .setPixels(0, 0, picture.wide(), picture.tall(), PixelFormat.getIntArgbInstance(), picture.argb(), 0, picture.wide());
+        return out;
+    }
+
+    private static int rgb(Color c) {
+        return (int) Math.round(255 * c.getRed()) << 16 | (int) Math.round(255 * c.getGreen()) << 8 | (int) Math.round(255 * c.getBlue());
+    }
+
+    private static final int PICTURE = 560;
 
     private static void said(Label l, String words) {
         l.setText(words);
@@ -223,7 +290,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
             }
             if (holding(t).isPresent()) {
                 ask("like work went wrong and nobody has noted why", List.of(new Answer("go on all the same", () -> begin(t)),
-                        new Answer("note the cause", () -> type("cause: ", "cause: what it was, and what you do otherwise now"))));
+                        new Answer("note the cause", () -> type(CAUSE, "cause: what it was, and what you do otherwise now"))));
                 return;
             }
             begin(t);
@@ -242,6 +309,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     private void go(int by) {
         at += by;
+        advice = Optional.empty();
         write();
         clock();
     }
@@ -270,8 +338,10 @@ public final class BenchMode extends VBox implements AutoCloseable {
         var buttons = new ArrayList<Button>();
         for (int i = 0; i < shown.size(); i++) {
             int n = i;
-            buttons.add(
-                    button(shown.get(i).words() + "  " + (i + 1), i == 0 && shown.size() < MOST ? "primary" : "action", () -> answered(n)));
+            var b = button(shown.get(i).words() + "  " + (i + 1), i == 0 && shown.size() < MOST ? "primary" : "action", () -> answered(n));
+            b.getStyleClass().add("answer");
+            b.setWrapText(true);
+            buttons.add(b);
         }
         buttons.add(button("back  Esc", "action", this::usual));
         controls.getChildren().setAll(buttons);
@@ -302,13 +372,13 @@ public final class BenchMode extends VBox implements AutoCloseable {
         task().ifPresent(t -> {
             var answers = new ArrayList<Answer>();
             for (var x : Trouble.of(t.operation()).stream().limit(MOST - 1).toList()) answers.add(new Answer(x.seen(), () -> {
-                model.note("wrong " + t.id().said() + " " + x.seen());
-                model.note("cause: " + x.cause());
-                detail.setText("likely " + x.cause() + ". " + x.repair());
+                advice = Optional.of("likely " + x.cause() + ". " + x.repair());
+                model.note("wrong " + t.id().said() + " " + x.seen() + "; cause: " + x.cause());
+                write();
             }));
             answers.add(new Answer("something else", () -> {
                 model.note("wrong " + t.id().said());
-                type("cause: ", "cause: what it was; without one, like work is held");
+                type(CAUSE, "cause: what it was; without one, like work is held");
             }));
             ask("what went wrong?", answers);
         });
@@ -338,7 +408,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
         line.setAccessibleText(prompt);
         HBox.setHgrow(line, Priority.ALWAYS);
         line.setOnAction(e -> {
-            if (!line.getText().isBlank() && !line.getText().strip().equals(begun.strip())) model.note(line.getText());
+            if (!line.getText().isBlank() && !line.getText().strip().equals(begun.strip()))
+                model.note(line.getText() + (begun.equals(CAUSE) ? " #" + Wrong.BY_HAND : ""));
             usual();
         });
         controls.getChildren().setAll(line, button("back  Esc", "action", this::usual));
