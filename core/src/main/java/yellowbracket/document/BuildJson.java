@@ -347,9 +347,10 @@ public final class BuildJson {
             if (p instanceof ObjectNode o && !o.path("wear").has("panels")) o.set("wear", MAPPER.valueToTree(WearWish.USUAL));
     }
 
-    /** Schema 14 decided nothing about the plan itself. */
+    /** Schema 14 decided nothing about the plan itself, and did not say since when something on the shelf is open. */
     private static void fromFourteenth(JsonNode build) {
         if (build instanceof ObjectNode b && !b.has("plan")) b.set("plan", MAPPER.valueToTree(PlanWish.NONE));
+        for (var i : build.path("stock")) if (i instanceof ObjectNode o && !o.has("opened")) o.putNull("opened");
     }
 
     /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */

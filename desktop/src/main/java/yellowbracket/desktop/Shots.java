@@ -43,6 +43,9 @@ final class Shots {
         }
     }
 
+    /** Steps on to one that lights a section. */
+    private static final int BENCH_STEP = 3;
+
     private final AppModel model;
     private final Frame frame;
     private final Bench bench;
@@ -84,7 +87,7 @@ final class Shots {
         todo.add(new Shot("fineness", false, () -> model.go(Page.PRINT, "how fine"), () -> {}));
         for (var tab : List.of("plates", "printers", "failures")) todo.add(new Shot(tab, false, () -> model.go(Page.PRINT, tab), () -> {}));
         todo.add(new Shot("join", () -> model.go(Page.JOIN, "seams")));
-        todo.add(new Shot("join-order", () -> model.go(Page.JOIN, "order"),
+        todo.add(new Shot("join-order", false, () -> model.go(Page.JOIN, "order"),
                 () -> ((javafx.scene.control.Slider) frame.lookup("#order-step")).setValue(3)));
         todo.add(new Shot("strength", () -> {
             model.choose("staff");
@@ -117,8 +120,13 @@ final class Shots {
         for (var tab : List.of("closures", "lights", "walk test"))
             todo.add(new Shot("wear-" + tab.substring(0, 4), false, () -> model.go(Page.WEAR, tab), () -> {}));
         page("log", Page.LOG);
-        page("plan", Page.PLAN);
-        todo.add(new Shot("bench-mode", () -> press(KeyCode.B, "b")));
+        todo.add(new Shot("plan", () -> model.go(Page.PLAN, "plan")));
+        for (var tab : List.of("tasks", "late", "help")) todo.add(new Shot("plan-" + tab, false, () -> model.go(Page.PLAN, tab), () -> {}));
+        todo.add(new Shot("shopping", () -> model.go(Page.PLAN, "buy")));
+        todo.add(new Shot("bench-mode", () -> {
+            press(KeyCode.B, "b");
+            for (int i = 0; i < BENCH_STEP; i++) press(KeyCode.N, "n");
+        }));
         todo.add(new Shot("health", () -> {
             press(KeyCode.ESCAPE, "");
             model.sessions().open(foundLantern());
