@@ -141,14 +141,6 @@ public class CoreBench {
     /** The tasks' hours summed along each chain: what no schedule can do without. */
     @Benchmark
     public double scheduleReference() {
-        var longest = new java.util.HashMap<TaskId, Double>();
-        double most = 0;
-        for (var t : tasks) {
-            double before = 0;
-            for (var id : t.after()) before = Math.max(before, longest.getOrDefault(id, 0.0));
-            longest.put(t.id(), before + t.activeH() + t.lag().leastH());
-            most = Math.max(most, before + t.activeH() + t.lag().leastH());
-        }
-        return most;
+        return PlanBench.longestChainH(tasks);
     }
 }

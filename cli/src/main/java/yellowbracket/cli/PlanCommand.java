@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -51,7 +52,7 @@ final class PlanCommand extends Output {
         return map("tasks", s.placed().stream().map(p -> task(p, s, earliest, latest)).toList(), "finish", s.finish().toString(), "due",
                 s.due().toString(), "slackH", s.slackH(), "bound", better.bound().toString(), "chance", chance.told(), "chanceRange",
                 map("low", chance.low(), "high", chance.high()), "drop", drops(d), "shopping", shopping(d), "broken", broken(d), "findings",
-                s.conflicts());
+                Stream.concat(s.conflicts().stream(), s.missed().stream().map(Schedule.Missed::words)).toList());
     }
 
     private Chance chance(Opened o, Scheduler.Better better) {

@@ -219,19 +219,24 @@ class MainTest {
     void demoPlanAndExport() throws Exception {
         var build = dir.resolve("demo.bracket");
         assertThat(yb("demo", "--out", build, "--today", "2026-03-30").exit()).isZero();
-        var j = yb("plan", build, "--today", "2026-03-30", "--json").json();
-        holds(j, "tasks", "finish", "due", "slackH", "chance", "chanceRange", "shopping");
+        var j = yb("plan", build, "--today", "2026-03-30", "--futures", "300", "--json").json();
+        holds(j, "tasks", "finish", "due", "slackH", "bound", "chance", "chanceRange", "drop", "shopping", "broken", "findings");
+        holds(j.get("drop").get(0), "what", "lost", "handH", "wonH");
+        holds(j.get("shopping").get(0), "what", "need", "have", "unit", "shortOn", "orderBy", "packs", "pack", "from");
+        assertThat(j.get("finish").asText()).as("no sooner than it can be").isGreaterThanOrEqualTo(j.get("bound").asText());
+        assertThat(yb("plan", build, "--futures", "7").err()).contains("between 100 and 100000");
         assertThat(j.get("chance").asDouble()).as("nobody is certain").isLessThan(1);
         assertThat(j.get("chanceRange").get("low").asDouble()).isLessThanOrEqualTo(j.get("chanceRange").get("high").asDouble());
         assertThat(j.get("tasks")).anySatisfy(t -> {
-            assertThat(t.get("latest").asText()).startsWith("20");
+            assertThat(t.get("latest").asText()).startsWith("20").isGreaterThanOrEqualTo(t.get("earliest").asText());
             assertThat(t.get("after").size()).isPositive();
         });
         holds(j.get("tasks").get(0), "id", "station", "name", "start", "end", "activeH", "waitH", "resource");
         assertThat(j.get("chance").asDouble()).isBetween(0.0, 1.0);
-        var files = yb("export", build, "--what", "calendar", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json()
+        var files = yb("export", build, "--what", "book", "--out", dir.resolve("ex"), "--today", "2026-03-30", "--json").json()
                 .get("files");
-        assertThat(Path.of(files.get(0).asText())).isNotEmptyFile();
+        assertThat(files).anySatisfy(f -> assertThat(Path.of(f.asText())).isNotEmptyFile().hasFileName("build-book.pdf"))
+                .anySatisfy(f -> assertThat(Path.of(f.asText())).hasFileName("hand-off-helm.pdf"));
         assertThat(yb("export", build, "--what", "log", "--out", dir.resolve("ex")).out()).contains("log.csv");
     }
 

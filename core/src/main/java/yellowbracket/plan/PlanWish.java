@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import yellowbracket.finding.Limits;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
@@ -84,6 +85,13 @@ public record PlanWish(List<TaskId> first, Map<TaskId, LocalDateTime> pins, List
         } else g.after().forEach(b -> through(b, gone, out));
     }
 
+    private static <T> List<T> put(List<T> list, Predicate<T> same, T now) {
+        var all = new ArrayList<>(list);
+        all.removeIf(same);
+        all.add(now);
+        return all;
+    }
+
     public PlanWish pinned(TaskId task, LocalDateTime at) {
         var all = new HashMap<>(pins);
         all.put(task, at);
@@ -118,10 +126,7 @@ public record PlanWish(List<TaskId> first, Map<TaskId, LocalDateTime> pins, List
     }
 
     public PlanWish with(OwnTask task) {
-        var all = new ArrayList<>(own);
-        all.removeIf(o -> o.id().equals(task.id()));
-        all.add(task);
-        return withOwn(all);
+        return withOwn(put(own, o -> o.id().equals(task.id()), task));
     }
 
     public PlanWish withoutOwn(TaskId task) {
@@ -138,10 +143,7 @@ public record PlanWish(List<TaskId> first, Map<TaskId, LocalDateTime> pins, List
     }
 
     public PlanWish with(Helper helper) {
-        var all = new ArrayList<>(helpers);
-        all.removeIf(h -> h.name().equals(helper.name()));
-        all.add(helper);
-        return withHelpers(all);
+        return withHelpers(put(helpers, h -> h.name().equals(helper.name()), helper));
     }
 
     public PlanWish withoutHelper(String name) {
@@ -150,10 +152,7 @@ public record PlanWish(List<TaskId> first, Map<TaskId, LocalDateTime> pins, List
 
     /** Kept under its name, in the place of one of the same name. */
     public PlanWish with(Baseline plan) {
-        var all = new ArrayList<>(baselines);
-        all.removeIf(b -> b.name().equals(plan.name()));
-        all.add(plan);
-        return withBaselines(all);
+        return withBaselines(put(baselines, b -> b.name().equals(plan.name()), plan));
     }
 
     public PlanWish withoutBaseline(String name) {

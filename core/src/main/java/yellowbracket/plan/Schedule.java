@@ -84,6 +84,28 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
                 .min(Comparator.naturalOrder());
     }
 
+    /** A task that waits for a film to be through because it came too late for it while it was open. */
+    public record Missed(Task task, Task film, double waitH) {
+        public String words() {
+            return String.format(Locale.ROOT, "%s waits %.0f h, until the film of \"%s\" is through: it cannot come before that one closes",
+                    task.name(), waitH, film.name());
+        }
+    }
+
+    /** Windows that could not be kept and are waited out. */
+    public List<Missed> missed() {
+        var out = new ArrayList<Missed>();
+        for (var p : placed) {
+            if (p.done) continue;
+            for (var c : p.task.closed()) placed(c.after()).ifPresent(film -> {
+                double gap = Duration.between(film.end, p.start).toMinutes() / 60.0;
+                boolean meant = film.task.lag().leastH() >= c.fromH();
+                if (gap >= c.againH() && !meant) out.add(new Missed(p.task, film.task, gap));
+            });
+        }
+        return List.copyOf(out);
+    }
+
     /** Checks the plan against its own tasks with nothing shared with the scheduler; returns what is broken, in words. */
     public List<String> conflicts() {
         var out = new ArrayList<String>();

@@ -215,4 +215,21 @@ class LogTest {
             assertThat(x.repair()).isNotBlank();
         }
     }
+
+    @Test
+    void lessonsComeBackWhereTheSituationDoes() {
+        var sand = Task.byHand(TaskId.of("smooth:p:1"), "sand", Operation.SAND, Tool.SANDING, 2, List.of());
+        var fill = Task.byHand(TaskId.of("smooth:p:2"), "fill", Operation.SPREAD, Tool.SPREADER, 1, List.of())
+                .withProduct("two-part polyester filler");
+        var log = List.of(entry("lesson: wet paper lasts longer #sand"), entry("lesson: Two-part polyester filler wants 2 % here"),
+                entry("wrong smooth:p:2 pinholes; cause: air stirred in"), entry("lesson: fold, do not whip"),
+                entry("the cheap filler primer spits #never-again #filler-primer"));
+        var recalled = new Recalled(log, List.of(sand, fill));
+        assertThat(recalled.lessons(sand)).extracting(Entry::text).containsExactly("lesson: wet paper lasts longer #sand");
+        assertThat(recalled.lessons(fill)).as("the newest first")
+                .extracting(Entry::text)
+                .containsExactly("lesson: fold, do not whip", "lesson: Two-part polyester filler wants 2 % here");
+        assertThat(recalled.never("filler primer")).hasSize(1);
+        assertThat(recalled.never("spray putty")).isEmpty();
+    }
 }

@@ -299,5 +299,18 @@ class CrewTest {
         var better = scheduler.better(tasks, nothing(), 100, new SplittableRandom(1), Progress.NONE);
         assertThat(Duration.between(NOW, better.schedule().finish()).toHours()).isLessThan(30);
         assertThat(better.schedule().conflicts()).isEmpty();
+        assertThat(scheduler.schedule(tasks, nothing()).missed()).extracting(Schedule.Missed::words)
+                .allSatisfy(w -> assertThat(w).contains("over waits", "coat"))
+                .hasSize(1);
+        assertThat(better.schedule().missed()).as("kept").isEmpty();
+    }
+
+    @Test
+    void aWeekWithoutHoursIsTold() {
+        var never = new Scheduler(NOW, DUE, Crew.alone(WorkHours.evenings().withSpans(List.of())), ANY, Map.of());
+        assertThatThrownBy(() -> never.schedule(List.of(glue("a", 1)), nothing())).hasMessageContaining("give the week more hours");
+        var late = new Scheduler(NOW, NOW.minusDays(3), Crew.alone(WorkHours.evenings()), ANY, Map.of());
+        assertThat(late.schedule(List.of(glue("a", 1)), nothing()).slackH()).as("a day in the past").isNegative();
+        assertThat(late.latestStarts(List.of(glue("a", 1)), nothing())).isEmpty();
     }
 }

@@ -35,6 +35,7 @@ import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.export.PropPicture;
+import yellowbracket.log.Recalled;
 import yellowbracket.log.Trouble;
 import yellowbracket.log.Wrong;
 import yellowbracket.plan.Schedule;
@@ -158,7 +159,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
                 + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : "") + look(p.task()));
         said(gear, caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
         said(held, holding(p.task()).map(w -> "held: like work went wrong " + Words.dayTime(w.entry().at()) + " (" + w.entry().text()
-                + "); note a line \"cause: ...\" to go on").or(() -> advice).orElse(""));
+                + "); note a line \"cause: ...\" to go on").or(() -> advice).or(() -> lesson(p.task())).orElse(""));
         then.setText(
                 list.size() > at + 1 ? "then: " + list.get(at + 1).task().name() + ", " + Words.dayTime(list.get(at + 1).start()) : "");
         mix(mixOf(p.task()), p.task().prop());
@@ -223,9 +224,20 @@ public final class BenchMode extends VBox implements AutoCloseable {
         return Caution.of(t, model.shop());
     }
 
+    private List<Task> tasks() {
+        return model.schedule().map(s -> s.placed().stream().map(Schedule.Placed::task).toList()).orElse(List.of());
+    }
+
     private Optional<Wrong> holding(Task t) {
-        var tasks = model.schedule().map(s -> s.placed().stream().map(Schedule.Placed::task).toList()).orElse(List.of());
-        return Wrong.holding(t, Wrong.open(model.session().build().log()), tasks);
+        return Wrong.holding(t, Wrong.open(model.session().build().log()), tasks());
+    }
+
+    /** What was learned in like work, the newest. */
+    private Optional<String> lesson(Task t) {
+        return new Recalled(model.session().build().log(), tasks()).lessons(t)
+                .stream()
+                .findFirst()
+                .map(e -> "your lesson of " + Words.day(e.at()) + ": " + e.lesson().orElseThrow());
     }
 
     /** What is mixed for a task of the smooth station. */

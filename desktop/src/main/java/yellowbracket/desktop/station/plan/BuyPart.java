@@ -1,5 +1,6 @@
 package yellowbracket.desktop.station.plan;
 
+import java.util.List;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
@@ -8,6 +9,7 @@ import yellowbracket.desktop.station.StationView;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
+import yellowbracket.log.Recalled;
 import yellowbracket.plan.Shopping;
 
 /** What to buy, at which sort of shop, and by when. */
@@ -52,6 +54,11 @@ final class BuyPart extends PagePart {
                 .filter(b -> b.tooOld() > 0)
                 .forEach(b -> card.finding(Weight.CARE, Words.text("%s on the shelf is too old by then: %.0f %s do not count",
                         b.line().name(), b.tooOld(), b.line().unit()), "", () -> {}));
+        var recalled = new Recalled(model.shownProperty().get().log(), List.of());
+        list.forEach(b -> recalled.never(b.line().name())
+                .stream()
+                .limit(1)
+                .forEach(e -> card.finding(Weight.CARE, "not again, you wrote: " + e.text(), "", () -> {})));
         for (var shop : shopping.get().shops()) shop(card, shop, shopping.get());
         card.primary("export list ...", export);
     }

@@ -17,6 +17,7 @@ import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Done;
+import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.Asked;
 import yellowbracket.desktop.station.PagePart;
@@ -27,6 +28,7 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
+import yellowbracket.log.Wrong;
 import yellowbracket.plan.Board;
 import yellowbracket.plan.Chance;
 import yellowbracket.plan.OrderRules;
@@ -137,6 +139,10 @@ public final class PlanView extends StationView {
             card.finding(Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day", "what to drop", () -> show("late"));
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
+        s.missed().stream().limit(3).forEach(m -> card.finding(Weight.NOTE, m.words(), "", () -> {}));
+        Wrong.open(build.log())
+                .forEach(w -> card.finding(Weight.CARE, w.entry().text() + ": nobody has noted why; like work is held", "the log",
+                        () -> model.pageProperty().set(Page.LOG)));
         broken().filter(b -> b.rule() != OrderRules.Rule.TRIAL).forEach(b -> rule(card, b, Weight.CARE));
         ordered(card);
         card.title("next");

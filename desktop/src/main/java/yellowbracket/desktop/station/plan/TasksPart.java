@@ -20,6 +20,7 @@ import yellowbracket.desktop.widget.Choice;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Prop;
+import yellowbracket.log.Recalled;
 import yellowbracket.plan.OwnTask;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.Schedule;
@@ -121,6 +122,10 @@ final class TasksPart extends PagePart {
         card.row(p.done() ? "done" : "planned", Words.dayTime(p.start()), "to " + Words.dayTime(p.end()) + ", " + Words.about(t.activeH())
                 + " (" + t.effort().source() + ")" + (t.lag().leastH() > 0 ? ", then wait " + Words.hours(t.lag().leastH()) : ""));
         why(p, s).ifPresent(w -> card.row("why then", Card.more(w)));
+        new Recalled(model.shownProperty().get().log(), s.placed().stream().map(Schedule.Placed::task).toList()).lessons(t)
+                .stream()
+                .limit(2)
+                .forEach(e -> card.row("your lesson", Card.more(e.lesson().orElseThrow() + " (" + Words.day(e.at()) + ")")));
         if (p.done()) return;
         var pinned = Optional.ofNullable(wish().pins().get(t.id()));
         var at = new TextField(pinned.map(PIN::format).orElse(""));
