@@ -33,10 +33,6 @@ final class Hands {
         spans = free.length / 2;
     }
 
-    Hands copy() {
-        return new Hands(name, can, Arrays.copyOf(free, 2 * spans));
-    }
-
     int spans() {
         return spans;
     }
@@ -58,6 +54,11 @@ final class Hands {
             else hi = mid;
         }
         return lo;
+    }
+
+    /** The last span that begins before a minute. */
+    int upTo(int minute) {
+        return Math.min(spans - 1, after(minute));
     }
 
     /** In one go, where it fits first. @param begin the first minute from one on at which it may begin */

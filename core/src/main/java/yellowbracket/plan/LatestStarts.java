@@ -48,7 +48,12 @@ final class LatestStarts {
             boolean follower = Arrays.stream(net.then[i]).anyMatch(f -> !facts.done().containsKey(net.tasks.get(f).id()));
             int ends = late[i] - (follower ? 0 : Network.waitMin(t));
             int at = facts.running().containsKey(t.id()) ? NEVER : latest(t, ends);
-            while (at >= 0 && !inTime(i, at, last)) at = latest(t, --ends);
+            // what is done in one go begins sooner or not at all; the others may begin a minute sooner
+            boolean whole = t.resource() == Task.Resource.SPRAY || t.resource() == Task.Resource.PERSON && !t.doer().splits();
+            while (at >= 0 && !inTime(i, at, last)) {
+                ends = whole ? at + Network.minutes(t) - 1 : ends - 1;
+                at = latest(t, ends);
+            }
             last[i] = at;
             if (at >= 0) out.put(t.id(), times.now.plusMinutes(at));
             for (int b : net.before[i]) late[b] = Math.min(late[b], at - lead(b, i, 60 * net.tasks.get(b).lag().leastH()));
@@ -101,7 +106,7 @@ final class LatestStarts {
 
     private int lastSplit(Hands h, Task t, int ends, int minutes) {
         int left = Math.max(1, minutes), most = times.mostMin(t), pause = times.breakMin(t);
-        for (int s = h.spans() - 1; s >= 0; s--) for (var w : open(h, s, t, ends)) {
+        for (int s = h.upTo(ends); s >= 0; s--) for (var w : open(h, s, t, ends)) {
             int room = room(w[1] - w[0], most, pause);
             if (room >= left) return w[1] - lasts(left, most, pause) + (minutes == 0 ? 1 : 0);
             left -= room;
@@ -121,7 +126,7 @@ final class LatestStarts {
     }
 
     private int lastWhole(Hands h, Task t, int ends, int minutes) {
-        for (int s = h.spans() - 1; s >= 0; s--)
+        for (int s = h.upTo(ends); s >= 0; s--)
             for (var w : open(h, s, t, ends)) if (w[1] - w[0] >= Math.max(1, minutes)) return w[1] - minutes;
         return NEVER;
     }
@@ -142,7 +147,7 @@ final class LatestStarts {
     }
 
     private int lastSpray(Hands h, Task t, int ends, int minutes) {
-        for (int s = h.spans() - 1; s >= 0; s--) {
+        for (int s = h.upTo(ends); s >= 0; s--) {
             int at = Math.min(h.to(s), ends) - minutes;
             for (at -= Math.floorMod(at, Times.STEP_MIN); at >= h.from(s); at -= Times.STEP_MIN)
                 if (times.fit(t, at, at + minutes)) return at;

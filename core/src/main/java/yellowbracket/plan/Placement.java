@@ -24,6 +24,8 @@ final class Placement {
     private final Times times;
     private final Scheduler.Facts facts;
     private final boolean alone;
+    /** Whether what is placed takes hands, printer and spot from what comes later. */
+    private boolean takes;
     final int[] start;
     final int[] end;
     final int[] ready;
@@ -31,10 +33,10 @@ final class Placement {
     final boolean[] ended;
     private final String[] who;
     private final List<List<int[]>> parts = new ArrayList<>();
-    private List<Hands> hands;
-    private Map<String, Integer> printerFree = new HashMap<>();
+    private final List<Hands> hands;
+    private final Map<String, Integer> printerFree = new HashMap<>();
     /** When the spot is in use, and when there is dust in the air; asked only where several work. */
-    private List<int[]> sprays = new ArrayList<>(), dusts = new ArrayList<>();
+    private final List<int[]> sprays = new ArrayList<>(), dusts = new ArrayList<>();
     /** Which print on the same printer must be placed before this one, or -1. */
     private final int[] follows;
     /** Not sooner than this, minutes. */
@@ -45,6 +47,7 @@ final class Placement {
         this.times = times;
         this.facts = facts;
         this.alone = alone;
+        takes = !alone;
         int n = net.size();
         start = new int[n];
         end = new int[n];
@@ -187,19 +190,9 @@ final class Placement {
 
     /** Start and end of a task as if it were placed; hands, printers and the spot stay free. */
     void probe(int i, int from) {
-        var kept = hands;
-        var printers = printerFree;
-        var s = sprays;
-        var d = dusts;
-        hands = hands.stream().map(Hands::copy).toList();
-        printerFree = new HashMap<>(printerFree);
-        sprays = new ArrayList<>(s);
-        dusts = new ArrayList<>(d);
+        takes = false;
         place(i, from);
-        hands = kept;
-        printerFree = printers;
-        sprays = s;
-        dusts = d;
+        takes = true;
     }
 
     private void print(int i, Task t, int from, int minutes) {
@@ -208,7 +201,7 @@ final class Placement {
                 : times.loud(t.printer(), times.awake(Math.max(from, printerFree.getOrDefault(t.printer(), 0))));
         start[i] = at;
         end[i] = since == null ? times.through(t.printer(), at, minutes) : Math.max(times.through(t.printer(), at, minutes), OVERDUE_MIN);
-        if (!alone) printerFree.put(t.printer(), times.awake(end[i]) + CHANGE_MIN);
+        if (takes) printerFree.put(t.printer(), times.awake(end[i]) + CHANGE_MIN);
     }
 
     /** Whoever can is asked, and does it who is through first. */
@@ -231,7 +224,7 @@ final class Placement {
         end[i] = best.end();
         parts.set(i, best.parts());
         who[i] = by.name;
-        if (alone) return;
+        if (!takes) return;
         for (var p : best.parts()) by.take(p[0], p[1]);
         if (hands.size() > 1 && WorkRules.dusty(t)) dusts.addAll(best.parts());
     }
@@ -282,7 +275,7 @@ final class Placement {
         end[i] = best + minutes;
         parts.set(i, List.of(new int[] {best, end[i]}));
         who[i] = by.name;
-        if (alone) return;
+        if (!takes) return;
         by.take(best, end[i]);
         if (hands.size() > 1) sprays.add(new int[] {best, end[i]});
     }

@@ -68,12 +68,17 @@ final class BuyPart extends PagePart {
         var sheet = new Sheet<Shopping.Buy>("from the " + shop, "nothing").words("what", b -> b.line().name())
                 .words("buy", Shopping.Buy::pack)
                 .number("needed", b -> b.line().needed(), b -> amount(b.line().needed(), b.line().unit()))
-                .number("have", b -> b.line().have(), b -> b.line().have() > 0 ? amount(b.line().have(), b.line().unit()) : "-")
                 .number("short on", b -> b.shortOn().toEpochDay(), b -> Words.day(b.shortOn().atStartOfDay()))
                 .number("order by", b -> b.orderBy().toEpochDay(), b -> Words.day(b.orderBy().atStartOfDay()))
                 .rows(all.from(shop), 6);
-        if (all.from(shop).stream().anyMatch(b -> b.instead().isPresent())) sheet.words("or", b -> b.instead().orElse(""));
         card.add(sheet);
+        var words = all.from(shop)
+                .stream()
+                .filter(b -> b.instead().isPresent())
+                .map(b -> b.instead().orElseThrow() + " for " + b.line().name())
+                .distinct()
+                .toList();
+        if (!words.isEmpty()) card.text("on the shelf and not needed, it would do: " + String.join("; ", words));
     }
 
     private static String amount(double v, String unit) {
