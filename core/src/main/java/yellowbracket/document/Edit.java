@@ -14,6 +14,7 @@ import yellowbracket.finding.Fix;
 import yellowbracket.intake.Intake;
 import yellowbracket.log.Entry;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.plan.PlanWish;
 import yellowbracket.print.QueueWish;
 import yellowbracket.print.SectionWish;
 import yellowbracket.shop.PaintShelf;
@@ -175,6 +176,11 @@ public record Edit(String name, UnaryOperator<Build> change) {
     /** What would mend a finding, where that is a change. */
     public static <W> Edit fix(String prop, Fix.Change<W> fix) {
         return ofProp(fix.words(), prop, p -> p.with(fix.decision(), fix.change()));
+    }
+
+    /** What the maker wishes of the plan itself. */
+    public static Edit plan(String name, UnaryOperator<PlanWish> change) {
+        return new Edit(name, b -> b.withPlan(change.apply(b.plan())));
     }
 
     public static Edit log(Entry entry) {

@@ -14,9 +14,13 @@ import yellowbracket.work.TaskId;
  * What could be left out: by hours won against what is lost.
  *
  * @param words what is left out @param lost what one does without @param handH hours by hand won @param wonH the whole is ready so much
- * sooner @param wish the maker's wishes with it
+ * sooner @param tasks that are left out
  */
-public record Drop(String words, String lost, double handH, double wonH, PlanWish wish) {
+public record Drop(String words, String lost, double handH, double wonH, List<TaskId> tasks) {
+    public Drop {
+        tasks = List.copyOf(tasks);
+    }
+
     private static final Map<Operation, String> OPTIONAL = optional();
 
     private static Map<Operation, String> optional() {
@@ -40,20 +44,22 @@ public record Drop(String words, String lost, double handH, double wonH, PlanWis
         }
         var out = new ArrayList<Drop>();
         for (var g : groups.values()) {
-            var without = wish;
-            var only = PlanWish.NONE;
-            for (var t : g) {
-                without = without.leaving(t.id(), true);
-                only = only.leaving(t.id(), true);
-            }
+            var ids = g.stream().map(Task::id).toList();
+            var only = PlanWish.NONE.withLeft(ids);
             var s = scheduler.schedule(only.apply(tasks), facts);
             double won = s.slackH() - now.slackH(), hand = g.stream().mapToDouble(Task::activeH).sum();
             var first = g.getFirst();
-            out.add(new Drop(words(first.operation()) + " on " + first.prop(), OPTIONAL.get(first.operation()), hand, won, without));
+            out.add(new Drop(words(first.operation()) + " on " + first.prop(), OPTIONAL.get(first.operation()), hand, won, ids));
         }
         out.removeIf(d -> d.wonH <= 0 && d.handH <= 0);
         out.sort(Comparator.comparingDouble((Drop d) -> -d.wonH).thenComparingDouble(d -> -d.handH));
         return List.copyOf(out);
+    }
+
+    /** The maker's wishes, and these tasks not done. */
+    public PlanWish on(PlanWish wish) {
+        for (var t : tasks) wish = wish.leaving(t, true);
+        return wish;
     }
 
     private static boolean rounds(TaskId id) {

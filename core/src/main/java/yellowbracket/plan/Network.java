@@ -78,11 +78,18 @@ final class Network {
 
     /** Minutes that the longest chain between two takes, its waits included; the one comes before the other. */
     double between(int from, int to) {
+        return between(from, to, new HashMap<>());
+    }
+
+    private double between(int from, int to, Map<Integer, Double> known) {
+        var k = known.get(to);
+        if (k != null) return k;
         double most = Double.NEGATIVE_INFINITY;
         for (int b : before[to]) {
             double lag = 60 * tasks.get(b).lag().leastH();
-            most = Math.max(most, b == from ? lag : between(from, b) + 60 * tasks.get(b).activeH() + lag);
+            most = Math.max(most, b == from ? lag : between(from, b, known) + 60 * tasks.get(b).activeH() + lag);
         }
+        known.put(to, most);
         return most;
     }
 

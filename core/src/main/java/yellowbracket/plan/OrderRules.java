@@ -53,8 +53,33 @@ public final class OrderRules {
         }
     }
 
-    /** What of the maker's wishes would mend it. */
-    public record Fix(String words, PlanWish wish) {}
+    /** What would mend it, put on whatever the maker wishes by then. */
+    public sealed interface Fix {
+        String words();
+
+        PlanWish on(PlanWish wish);
+    }
+
+    /** A task of the maker's own in another place, or one more. @param sooner it is no longer kept from beginning before a moment */
+    record Put(String words, OwnTask task, boolean sooner) implements Fix {
+        @Override
+        public PlanWish on(PlanWish wish) {
+            return (sooner ? wish.unpinned(task.id()) : wish).with(task);
+        }
+    }
+
+    /** What was left out is done. */
+    record AfterAll(TaskId task) implements Fix {
+        @Override
+        public String words() {
+            return "do it after all";
+        }
+
+        @Override
+        public PlanWish on(PlanWish wish) {
+            return wish.leaving(task, false);
+        }
+    }
 
     public record Broken(Rule rule, String words, Optional<Fix> fix) {}
 
@@ -122,35 +147,17 @@ public final class OrderRules {
         return t.id() instanceof TaskId.Step s && s.series() == TaskId.Series.MEND;
     }
 
-    /** Puts one before the other, where either is the maker's own. */
+    /** Puts one before the other, where either is the maker's own; what stood in the way of that is let go. */
     private Optional<Fix> first(Task a, Task b) {
         var own = wish.own(a.id());
         if (own.isPresent()) {
-            var after = own.get().after().stream().filter(x -> !comesAfter(x, b.id())).toList();
-            var o = own.get();
-            var free = new OwnTask(o.prop(), o.number(), o.name(), o.operation(), o.hours(), o.waitH(), after, o.before());
-            return Optional.of(new Fix("do it before " + b.name(), wish.unpinned(a.id()).with(free.beforeThat(b.id()))));
+            var free = own.get().withAfter(own.get().after().stream().filter(x -> !schedule.waitsFor(x, b.id())).toList());
+            return Optional.of(new Put("do it before " + b.name(), free.beforeThat(b.id()), true));
         }
-        return wish.own(b.id())
-                .filter(o -> !comesAfter(a.id(), b.id()))
-                .map(o -> new Fix("do " + b.name() + " after " + a.name(), wish.with(o.waitingFor(a.id()))))
-                .or(() -> wish.own(b.id()).map(o -> {
-                    var before = o.before().stream().filter(x -> !x.equals(a.id()) && !comesAfter(a.id(), x)).toList();
-                    var free = new OwnTask(o.prop(), o.number(), o.name(), o.operation(), o.hours(), o.waitH(), o.after(), before);
-                    return new Fix("do " + b.name() + " after " + a.name(), wish.with(free.waitingFor(a.id())));
-                }));
-    }
-
-    /** Whether one waits, at once or at last, for the other, or is it. */
-    private boolean comesAfter(TaskId one, TaskId other) {
-        var seen = new HashSet<TaskId>();
-        var todo = new ArrayList<TaskId>(List.of(one));
-        while (!todo.isEmpty()) {
-            var at = todo.removeLast();
-            if (at.equals(other)) return true;
-            if (seen.add(at)) schedule.placed(at).ifPresent(p -> todo.addAll(p.task().after()));
-        }
-        return false;
+        return wish.own(b.id()).map(o -> {
+            var free = o.withBefore(o.before().stream().filter(x -> !schedule.waitsFor(a.id(), x)).toList());
+            return new Put("do " + b.name() + " after " + a.name(), free.waitingFor(a.id()), false);
+        });
     }
 
     private void finePaper(List<Broken> out) {
@@ -173,7 +180,7 @@ public final class OrderRules {
         for (var t : stated) {
             if (!left.contains(t.id())) continue;
             why(t).ifPresent(why -> out.add(new Broken(Rule.LEFT_OUT, t.name() + " is left out: " + why,
-                    Optional.of(new Fix("do it after all", wish.leaving(t.id(), false))))));
+                    Optional.of(new AfterAll(t.id())))));
         }
     }
 
@@ -204,7 +211,7 @@ public final class OrderRules {
             var t = first.get().task();
             var trial = new OwnTask(t.prop(), wish.nextNumber(t.prop()), "try it on scrap: " + t.name(), o, TRIAL_H, 0, List.of(),
                     List.of(t.id()));
-            out.add(new Broken(Rule.TRIAL, t.name() + ": " + Rule.TRIAL.why(), Optional.of(new Fix("plan a trial", wish.with(trial)))));
+            out.add(new Broken(Rule.TRIAL, t.name() + ": " + Rule.TRIAL.why(), Optional.of(new Put("plan a trial", trial, false))));
         }
     }
 

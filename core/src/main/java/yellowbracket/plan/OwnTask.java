@@ -1,5 +1,7 @@
 package yellowbracket.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
 import java.util.List;
 import yellowbracket.finding.Limits;
 import yellowbracket.work.Operation;
@@ -12,8 +14,9 @@ import yellowbracket.work.Tool;
  *
  * @param after what it waits for @param before what waits for it
  */
+@RecordBuilder
 public record OwnTask(String prop, int number, String name, Operation operation, double hours, double waitH, List<TaskId> after,
-        List<TaskId> before) {
+        List<TaskId> before) implements OwnTaskBuilder.With {
     public OwnTask {
         Limits.named("a task of your own", name);
         Limits.within("hours of " + name, hours, 0, 500);
@@ -33,15 +36,23 @@ public record OwnTask(String prop, int number, String name, Operation operation,
         return Task.byHand(id(), name, operation, Tool.HANDS, hours, after).withLag(Task.Lag.atLeast(waitH)).withDoer(doer);
     }
 
+    /** It comes after another, and is not waited for by it. */
     public OwnTask waitingFor(TaskId other) {
-        var all = new java.util.ArrayList<>(after);
-        if (!all.contains(other)) all.add(other);
-        return new OwnTask(prop, number, name, operation, hours, waitH, all, before.stream().filter(b -> !b.equals(other)).toList());
+        return withAfter(with(after, other)).withBefore(without(before, other));
     }
 
+    /** It comes before another, and does not wait for it. */
     public OwnTask beforeThat(TaskId other) {
-        var all = new java.util.ArrayList<>(before);
-        if (!all.contains(other)) all.add(other);
-        return new OwnTask(prop, number, name, operation, hours, waitH, after.stream().filter(a -> !a.equals(other)).toList(), all);
+        return withBefore(with(before, other)).withAfter(without(after, other));
+    }
+
+    private static List<TaskId> with(List<TaskId> list, TaskId id) {
+        var all = new ArrayList<>(list);
+        if (!all.contains(id)) all.add(id);
+        return all;
+    }
+
+    private static List<TaskId> without(List<TaskId> list, TaskId id) {
+        return list.stream().filter(x -> !x.equals(id)).toList();
     }
 }

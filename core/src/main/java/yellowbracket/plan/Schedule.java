@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -63,6 +64,18 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
     /** What to do next: the first tasks not done, by start. */
     public List<Placed> next(int most) {
         return placed.stream().filter(p -> !p.done).sorted(java.util.Comparator.comparing(Placed::start)).limit(most).toList();
+    }
+
+    /** Whether one waits, at once or at last, for the other, or is it. */
+    public boolean waitsFor(TaskId one, TaskId other) {
+        var seen = new HashSet<TaskId>();
+        var todo = new ArrayList<TaskId>(List.of(one));
+        while (!todo.isEmpty()) {
+            var at = todo.removeLast();
+            if (at.equals(other)) return true;
+            if (seen.add(at)) placed(at).ifPresent(p -> todo.addAll(p.task().after()));
+        }
+        return false;
     }
 
     /** What can be done by hand now, while one thing dries: nothing it waits for is open. The soonest planned first. */

@@ -68,7 +68,7 @@ class OrderRulesTest {
         for (int i = 0; i < 5; i++) {
             var next = broken(now, ALL_KNOWN).stream().filter(b -> b.rule() == rule).findFirst();
             if (next.isEmpty()) return;
-            now = next.get().fix().orElseThrow().wish();
+            now = next.get().fix().orElseThrow().on(now);
         }
         assertThat(broken(now, ALL_KNOWN)).as("with its fixes").noneMatch(b -> b.rule() == rule);
     }
@@ -135,7 +135,7 @@ class OrderRulesTest {
         var scheduler = new Scheduler(NOW, NOW.plusDays(60), WorkHours.evenings(), (t, at) -> true);
         var found = new OrderRules(scheduler.schedule(texture.apply(tasks), Map.of()), texture, tasks, ALL_KNOWN, SHOP).broken();
         assertThat(found).anyMatch(b -> b.rule() == OrderRules.Rule.TEXTURE);
-        var fixed = found.stream().filter(b -> b.rule() == OrderRules.Rule.TEXTURE).findFirst().orElseThrow().fix().orElseThrow().wish();
+        var fixed = found.stream().filter(b -> b.rule() == OrderRules.Rule.TEXTURE).findFirst().orElseThrow().fix().orElseThrow().on(texture);
         assertThat(new OrderRules(scheduler.schedule(fixed.apply(tasks), Map.of()), fixed, tasks, ALL_KNOWN, SHOP).broken())
                 .noneMatch(b -> b.rule() == OrderRules.Rule.TEXTURE);
     }
@@ -144,7 +144,7 @@ class OrderRulesTest {
     void aTrialBeforeAMethodNeverUsedHere() {
         var found = broken(PlanWish.NONE, Set.of("lines"));
         assertThat(found).extracting(OrderRules.Broken::rule).containsExactly(OrderRules.Rule.TRIAL);
-        var tried = found.getFirst().fix().orElseThrow().wish();
+        var tried = found.getFirst().fix().orElseThrow().on(PlanWish.NONE);
         assertThat(tried.own()).hasSize(1);
         assertThat(broken(tried, Set.of("lines"))).isEmpty();
     }
@@ -160,7 +160,7 @@ class OrderRulesTest {
         var drops = Drop.of(tasks, PlanWish.NONE, now, scheduler, facts);
         assertThat(drops.getFirst().words()).isEqualTo("no weathering on helm");
         assertThat(drops.getFirst().handH()).isEqualTo(9);
-        var without = scheduler.schedule(drops.getFirst().wish().apply(tasks), facts);
+        var without = scheduler.schedule(drops.getFirst().on(PlanWish.NONE).apply(tasks), facts);
         assertThat(without.slackH() - now.slackH()).as("as much as it said").isEqualTo(drops.getFirst().wonH());
         assertThat(drops).as("what the prop cannot do without is not offered").noneMatch(d -> d.words().contains("glue"));
     }

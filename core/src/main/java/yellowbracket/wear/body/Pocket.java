@@ -2,7 +2,6 @@ package yellowbracket.wear.body;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
@@ -168,31 +167,38 @@ public record Pocket(Bounds3 box, double reachMm) {
             return Math.max(1, (int) Math.ceil(mm / cell));
         }
 
-        /** The widest way from the border of the grid to each cell: the least clearance on it is as large as can be. */
+        /** A cell from which one goes on, and how large a ball came to it. */
+        private record Reached(int cell, double mm) {}
+
+        /**
+         * The widest way from the border of the grid to each cell: the least clearance on it is as large as can be. What is not narrower
+         * than the way so far is gone through at once, what is waits its turn (priority flood: Barnes, Lehman and Mulla, 2014).
+         */
         private void widest(double[] clear) {
             Arrays.fill(reach, Double.NEGATIVE_INFINITY);
-            var queue = new PriorityQueue<int[]>(Comparator.comparingDouble((int[] c) -> -reach[c[0]]));
+            var narrower = new PriorityQueue<Reached>((a, b) -> Double.compare(b.mm, a.mm));
             for (int z = 0; z < nz; z++) for (int y = 0; y < ny; y++) for (int x = 0; x < nx; x++) {
                 if (x > 0 && y > 0 && z > 0 && x < nx - 1 && y < ny - 1 && z < nz - 1) continue;
                 int i = at(x, y, z);
                 if (clear[i] <= 0) continue;
                 reach[i] = clear[i];
-                queue.add(new int[] {i, x, y, z});
+                narrower.add(new Reached(i, clear[i]));
             }
-            var done = new boolean[reach.length];
-            while (!queue.isEmpty()) {
-                var c = queue.poll();
-                if (done[c[0]]) continue;
-                done[c[0]] = true;
-                for (int d = 0; d < 6; d++) {
-                    int x = c[1] + (d == 0 ? 1 : d == 1 ? -1 : 0), y = c[2] + (d == 2 ? 1 : d == 3 ? -1 : 0),
-                            z = c[3] + (d == 4 ? 1 : d == 5 ? -1 : 0);
-                    if (x < 0 || y < 0 || z < 0 || x >= nx || y >= ny || z >= nz) continue;
-                    int i = at(x, y, z);
-                    double w = Math.min(reach[c[0]], clear[i]);
-                    if (done[i] || w <= 0 || w <= reach[i]) continue;
-                    reach[i] = w;
-                    queue.add(new int[] {i, x, y, z});
+            var level = new int[reach.length];
+            while (!narrower.isEmpty()) {
+                int count = 0;
+                level[count++] = narrower.poll().cell;
+                while (count > 0) {
+                    int i = level[--count], x = i % nx, y = i / nx % ny, z = i / nx / ny;
+                    for (int d = 0; d < 6; d++) {
+                        int step = d % 2 == 0 ? 1 : -1, axis = d / 2, to = (axis == 0 ? x : axis == 1 ? y : z) + step;
+                        if (to < 0 || to >= (axis == 0 ? nx : axis == 1 ? ny : nz)) continue;
+                        int j = i + step * (axis == 0 ? 1 : axis == 1 ? nx : nx * ny);
+                        if (clear[j] <= 0 || reach[j] > 0) continue;
+                        reach[j] = Math.min(reach[i], clear[j]);
+                        if (clear[j] < reach[i]) narrower.add(new Reached(j, clear[j]));
+                        else level[count++] = j;
+                    }
                 }
             }
         }

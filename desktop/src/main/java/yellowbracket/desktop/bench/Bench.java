@@ -268,6 +268,7 @@ public final class Bench extends StackPane {
         picture.setMouseTransparent(flat.isEmpty() || flat.get().isMouseTransparent());
         still.setOpacity(flat.isPresent() ? 0 : 1);
         moving.setOpacity(flat.isPresent() ? 0 : 1);
+        buttons.setVisible(flat.isEmpty());
     }
 
     /** Whether this computer can show models at all. */

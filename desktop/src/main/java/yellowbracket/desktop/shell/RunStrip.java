@@ -109,10 +109,10 @@ public final class RunStrip extends Pane implements AutoCloseable {
         now.setMouseTransparent(true);
         now.setStrokeWidth(1.6);
         nowWord.getStyleClass().add("run-now");
-        getChildren().setAll(hatch, slack);
+        getChildren().setAll(hatch);
         getChildren().addAll(dates);
         getChildren().addAll(bands.values());
-        getChildren().addAll(open, close, ghost, now, nowWord);
+        getChildren().addAll(slack, open, close, ghost, now, nowWord);
         ends = Subscription.combine(model.derivedProperty().subscribe(x -> requestLayout()),
                 model.shownProperty().subscribe(x -> requestLayout()), model.ghostProperty().subscribe(x -> requestLayout()),
                 model.nightProperty().subscribe(x -> requestLayout()), model.pageProperty().subscribe(x -> mark()));
@@ -280,17 +280,23 @@ public final class RunStrip extends Pane implements AutoCloseable {
         nowWord.relocate(Math.clamp(x - nowWord.prefWidth(-1) / 2, 4, getWidth() - 40), TOP + 55);
     }
 
+    /** Kept free beside the word now. */
+    private static final double NOW_ROOM = 24;
+
     private void dates(LocalDateTime from, LocalDateTime due, double dueX, double width, String event) {
         var words = dates.getFirst();
         words.setText(event + " " + Words.day(due));
-        double right = width - 16 - words.prefWidth(-1);
-        words.resizeRelocate(right, TOP + 56, words.prefWidth(-1), 16);
-        double nowX = x(model.now()), last = -100;
+        double nowX = x(model.now()), last = -100, wide = words.prefWidth(-1);
+        // under its bracket, which stands amid the work where the plan is late
+        double right = Math.clamp(dueX - wide / 2, 16, Math.max(16, width - 16 - wide));
+        if (nowX > right - NOW_ROOM && nowX < right + wide + NOW_ROOM)
+            right = nowX - NOW_ROOM - wide >= 16 ? nowX - NOW_ROOM - wide : Math.min(nowX + NOW_ROOM, width - 16 - wide);
+        words.resizeRelocate(right, TOP + 56, wide, 16);
         long days = Math.max(1, Duration.between(from, due).toDays()), step = Math.max(1, Math.ceilDiv(days, TICKS - 1));
         for (int i = 0; i < TICKS; i++) {
             var t = from.plusDays(i * step);
             double x = i == 0 ? 16 : x(t) - 18;
-            boolean free = i * step < days && x - last >= 60 && Math.abs(x + 18 - nowX) >= 40 && x <= right - 60;
+            boolean free = i * step < days && x - last >= 60 && Math.abs(x + 18 - nowX) >= 40 && (x <= right - 60 || x >= right + wide + 12);
             var l = dates.get(i + 1);
             l.setVisible(free);
             if (!free) continue;

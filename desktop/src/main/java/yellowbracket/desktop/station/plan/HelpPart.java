@@ -55,7 +55,7 @@ final class HelpPart extends PagePart {
     }
 
     private void change(String name, UnaryOperator<PlanWish> how) {
-        model.apply(new Edit(name, b -> b.withPlan(how.apply(b.plan()))));
+        model.apply(Edit.plan(name, how));
     }
 
     void write(Card card) {

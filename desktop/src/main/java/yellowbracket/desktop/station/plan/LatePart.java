@@ -69,7 +69,7 @@ final class LatePart extends PagePart {
     }
 
     private void take(Drop d) {
-        model.apply(new Edit(d.words(), b -> b.withPlan(d.wish())));
+        model.apply(Edit.plan(d.words(), d::on));
     }
 
     /** What the stations offer for less: a finish that is seen from further off, thicker layers; worked out for the prop on screen. */
@@ -121,8 +121,7 @@ final class LatePart extends PagePart {
         name.setPrefWidth(170);
         Runnable keep = () -> {
             if (name.getText().isBlank()) model.tell(AppModel.Tone.STOP, "give the plan a name to keep it under");
-            else model.apply(new Edit("keep plan " + name.getText().strip(),
-                    b -> b.withPlan(b.plan().with(Baseline.of(name.getText().strip(), s)))));
+            else model.apply(Edit.plan("keep plan " + name.getText().strip(), w -> w.with(Baseline.of(name.getText().strip(), s))));
         };
         name.setOnAction(e -> keep.run());
         card.row("this one as", name, Card.action("keep", keep));
@@ -138,7 +137,7 @@ final class LatePart extends PagePart {
                 ghost = shown ? Optional.empty() : Optional.of(b.name());
                 view.again();
             }), Card.action("forget",
-                    () -> model.apply(new Edit("forget plan " + b.name(), x -> x.withPlan(x.plan().withoutBaseline(b.name()))))));
+                    () -> model.apply(Edit.plan("forget plan " + b.name(), w -> w.withoutBaseline(b.name())))));
         }
     }
 

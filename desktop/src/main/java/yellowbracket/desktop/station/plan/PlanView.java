@@ -251,7 +251,7 @@ public final class PlanView extends StationView {
 
     private void rule(Card card, OrderRules.Broken b, Weight weight) {
         card.finding(weight, b.words(), b.fix().map(OrderRules.Fix::words).orElse(""),
-                () -> b.fix().ifPresent(f -> model.apply(new Edit(f.words(), x -> x.withPlan(f.wish())))));
+                () -> b.fix().ifPresent(f -> model.apply(Edit.plan(f.words(), f::on))));
     }
 
     /** What must be ordered within the week. */

@@ -68,7 +68,7 @@ final class TasksPart extends PagePart {
     }
 
     private void change(String name, UnaryOperator<PlanWish> how) {
-        model.apply(new Edit(name, b -> b.withPlan(how.apply(b.plan()))));
+        model.apply(Edit.plan(name, how));
     }
 
     private String named(TaskId id) {
@@ -246,10 +246,6 @@ final class TasksPart extends PagePart {
 
     /** Whether what waits for it stands before what it waits for. */
     private boolean ring(OwnTask own) {
-        return after.isPresent() && before.isPresent() && model.schedule().filter(s -> reaches(after.get(), before.get(), s)).isPresent();
-    }
-
-    private static boolean reaches(TaskId from, TaskId to, Schedule s) {
-        return from.equals(to) || s.placed(from).filter(p -> p.task().after().stream().anyMatch(a -> reaches(a, to, s))).isPresent();
+        return after.isPresent() && before.isPresent() && model.schedule().filter(s -> s.waitsFor(after.get(), before.get())).isPresent();
     }
 }

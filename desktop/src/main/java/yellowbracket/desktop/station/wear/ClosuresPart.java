@@ -117,7 +117,8 @@ final class ClosuresPart extends WearPart {
         view.shell(things, true, 0.3);
         view.bench().show(things, view.bounds().orElseThrow(), view.key("prop"));
         view.bench().callouts(labels);
-        view.bench()
+        if (list().isEmpty()) view.bench().legend().none();
+        else view.bench()
                 .legend()
                 .squares("poles of the upper part", List.of(Role.SEAM_STOP.colour(), Role.GLASS.colour()), List.of("north", "south"));
         double least = list().stream().mapToDouble(c -> c.needN() > 0 ? c.pullN() / c.needN() : 9).min().orElse(Double.NaN);
