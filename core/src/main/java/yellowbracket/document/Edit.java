@@ -187,7 +187,6 @@ public record Edit(String name, UnaryOperator<Build> change) {
         return new Edit("log entry", b -> b.with(entry));
     }
 
-    /** @param photo by the name under which it must already be in the library */
     /** Lines of another log, in the order of their time among those there are. What they used was taken off the shelf then. */
     public static Edit logged(List<Entry> more) {
         return new Edit("import " + more.size() + " lines", b -> {
@@ -215,6 +214,7 @@ public record Edit(String name, UnaryOperator<Build> change) {
         });
     }
 
+    /** @param photo by the name under which it must already be in the library */
     public static Edit photo(Entry entry, String photo) {
         return new Edit("photo", b -> b.withLog(b.log().stream().map(e -> e.equals(entry) ? e.withPhoto(photo) : e).toList()));
     }

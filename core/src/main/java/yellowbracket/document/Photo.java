@@ -26,6 +26,11 @@ public record Photo(String name, byte[] bytes) {
         return bytes.clone();
     }
 
+    /** As the web names its kind: image/png. */
+    public String mediaType() {
+        return starts(bytes, PNG) ? "image/png" : "image/jpeg";
+    }
+
     /** Read: the photo; refused: why and what to do. */
     public sealed interface Outcome {
         record Read(Photo photo) implements Outcome {}

@@ -17,7 +17,6 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.log.Costs;
-import yellowbracket.log.Entry;
 import yellowbracket.mesh.io.FileSet;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.plan.Shopping;
@@ -167,7 +166,7 @@ public final class BuildBook {
     }
 
     private void decisions(Flow f) {
-        var why = build.log().stream().filter(e -> e.text().toLowerCase(Locale.ROOT).startsWith("why ")).map(Entry::text).toList();
+        var why = build.log().stream().flatMap(e -> e.why().stream()).toList();
         if (!why.isEmpty()) f.heading("Why it is as it is").items(why);
     }
 

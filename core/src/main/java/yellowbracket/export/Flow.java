@@ -60,9 +60,8 @@ final class Flow {
     }
 
     Flow picture(Photo photo, String caption) {
-        String kind = photo.name().endsWith("png") ? "png" : "jpeg";
-        html.append("<div class='picture'><img src='data:image/")
-                .append(kind)
+        html.append("<div class='picture'><img src='data:")
+                .append(photo.mediaType())
                 .append(";base64,")
                 .append(Base64.getEncoder().encodeToString(photo.bytes()))
                 .append("'/><p class='under'>")

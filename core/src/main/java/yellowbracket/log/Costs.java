@@ -1,6 +1,7 @@
 package yellowbracket.log;
 
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,10 +13,10 @@ import java.util.Map;
  * so far, as logged @param aheadH by hand still to be worked, as planned
  */
 public record Costs(Map<Kind, Double> spent, double aheadMoney, double workedH, double aheadH) {
-    /** Told by words of the line; what names none of them is other. */
+    /** Told by whole words of the line; what names none of them is other. */
     public enum Kind {
         PRINTING("printing", "filament", "resin", "nozzle", "spool", "print"),
-        JOINING("joining", "glue", "epoxy", "ca ", "magnet", "rod", "dowel"),
+        JOINING("joining", "glue", "epoxy", "ca", "magnet", "rod", "dowel"),
         SMOOTHING("filling and sanding", "filler", "putty", "paper", "sand", "primer"),
         COLOUR("colour", "paint", "spray", "clear", "wash", "tape", "mask", "brush", "acrylic"),
         FITTING("fitting out", "foam", "visor", "petg", "light", "led", "strap", "battery", "cell", "fan"), OTHER("other");
@@ -33,8 +34,8 @@ public record Costs(Map<Kind, Double> spent, double aheadMoney, double workedH, 
         }
 
         static Kind of(String line) {
-            String text = line.toLowerCase(Locale.ROOT) + " ";
-            for (var k : values()) if (k.marks.stream().anyMatch(text::contains)) return k;
+            var said = new HashSet<>(List.of(line.toLowerCase(Locale.ROOT).split("[^a-z]+")));
+            for (var k : values()) if (k.marks.stream().anyMatch(said::contains)) return k;
             return OTHER;
         }
     }

@@ -25,8 +25,8 @@ import yellowbracket.work.TaskId;
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
  * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code used AMOUNT UNIT what}, {@code lesson: words},
- * {@code odd SECTION words}, {@code wrong TASK words}, {@code broke SECTION [at X,Y,Z]} or {@code broke SECTION|SECTION} with words,
- * {@code cause: words},
+ * {@code odd SECTION words}, {@code wrong TASK words[; cause: words]}, {@code why words}, {@code broke SECTION [at X,Y,Z]} or
+ * {@code broke SECTION|SECTION} with words, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}, {@code pads PROP WEARER tight|loose ZONE MM mm},
  * {@code walk PROP WEARER WHAT passed|failed[: words]}; anything else is a note, so is a line about a section or task that the
  * build does not have. Words that start with # are tags.
@@ -36,7 +36,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         String text, List<String> tags) implements EntryBuilder.With {
     /** What sort of thing happened. */
     public enum Kind {
-        NOTE, STARTED, DONE, FAILED, SPENT, USED, WRONG, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK
+        NOTE, STARTED, DONE, FAILED, SPENT, USED, WRONG, LESSON, WHY, FIT, ODD, CAUSE, BROKE, PADS, WALK
     }
 
     private static final Pattern DONE = Pattern.compile("done\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
@@ -47,12 +47,14 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern USED = Pattern
             .compile("used\\s+(\\d+(?:[.,]\\d+)?)\\s*(g|ml|m|cm|dm2|cans?|sheets?|pieces?|pairs?|sets?)\\s+(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern WHY = Pattern.compile("why\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern WRONG = Pattern.compile("wrong\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern BROKE = Pattern.compile("broke\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
     private static final String MM = "\\s*(-?\\d+(?:\\.\\d+)?)\\s*";
     private static final Pattern PLACE = Pattern.compile("\\bat" + MM + "," + MM + "," + MM + "(?![\\d,.])");
     private static final Pattern CAUSE = Pattern.compile("cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern WITH_CAUSE = Pattern.compile(".*;\\s*cause:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern FIT = Pattern.compile("fit\\s+(\\S+)\\s+(.+?)\\s+(fits|tight|loose)\\b"
             + "\\s*([a-z]*)\\s*(\\d+(?:[.,]\\d+)?)?\\s*(?:mm)?\\s+at\\s+(\\d+(?:[.,]\\d+)?)\\s*%.*", Pattern.CASE_INSENSITIVE);
     private static final Pattern PADS = Pattern.compile(
@@ -107,6 +109,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
             if (USED.matcher(text).matches()) return note.withKind(Kind.USED);
             if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
+            if (WHY.matcher(text).matches()) return note.withKind(Kind.WHY);
             if (Entry.padNote(text).isPresent()) return ofProp(note, Kind.PADS, PADS);
             if (Entry.walked(text).isPresent()) return ofProp(note, Kind.WALK, WALK);
             if (Entry.trial(text).isEmpty()) return note;
@@ -147,10 +150,17 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         return DONE.matcher(text).matches() || FAILED.matcher(text).matches();
     }
 
-    /** What was found to be the matter, without its tags; only of a cause. */
+    /** What was found to be the matter, without its tags; of a cause, and of what went wrong where the line has it. */
     public Optional<String> cause() {
-        var m = CAUSE.matcher(text);
-        return kind == Kind.CAUSE && m.matches() ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
+        var m = (kind == Kind.WRONG ? WITH_CAUSE : CAUSE).matcher(text);
+        boolean told = (kind == Kind.CAUSE || kind == Kind.WRONG) && m.matches();
+        return told ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
+    }
+
+    /** Why something was decided, without its tags: {@code this red: it is that of the boat}; only of such an entry. */
+    public Optional<String> why() {
+        var m = WHY.matcher(text);
+        return kind == Kind.WHY && m.matches() ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
     }
 
     /** The task it is about, whatever cuts it was written under. */
@@ -205,6 +215,13 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     /** Names of the photos that go with it. */
     public List<String> photos() {
         return tags.stream().filter(t -> t.startsWith(PHOTO)).map(t -> t.substring(PHOTO.length())).toList();
+    }
+
+    /** Another line in its place, which keeps its photos. */
+    public Entry corrected(Entry line) {
+        var now = line;
+        for (var p : photos()) now = now.withPhoto(p);
+        return now;
     }
 
     public Entry withPhoto(String name) {

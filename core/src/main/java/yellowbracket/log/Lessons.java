@@ -42,7 +42,7 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
                     done.remove(task);
                     each(task).forEach(done::remove);
                 }
-                case SPENT, USED, WRONG, NOTE, FIT, LESSON, ODD, CAUSE -> {}
+                case SPENT, USED, WRONG, WHY, NOTE, FIT, LESSON, ODD, CAUSE -> {}
             }
         }
         return new Lessons(done, running, Map.of(), failures, spent);

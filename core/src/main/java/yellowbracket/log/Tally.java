@@ -46,7 +46,7 @@ public record Tally(List<Job> jobs) {
             var t = now.get(e.task().get());
             if (t == null || !(t.activeH() > 0)) continue;
             double catalogueH = plain.getOrDefault(t.id(), t).activeH();
-            double told = e.planned().orElse(catalogueH), spread = Math.max(t.effort().spread(), Rate.JOB_SPREAD);
+            double told = e.planned().orElse(catalogueH), spread = t.effort().spread();
             boolean hand = t.resource() != Task.Resource.PRINTER;
             var rate = rates.getOrDefault(t.operation().rate(), Rate.UNKNOWN);
             boolean within = Math.abs(Math.log(e.hours() / told)) <= Z80 * spread;

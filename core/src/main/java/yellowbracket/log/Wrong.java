@@ -7,8 +7,10 @@ import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 
-/** Something went wrong by hand and nobody has said why: like work waits until a line {@code cause:} is noted, or a cause
- * stands in the line itself. */
+/**
+ * Something went wrong by hand and nobody has said why: like work waits until a line {@code cause:} is noted, or a cause stands in the line
+ * itself.
+ */
 public record Wrong(Entry entry, TaskId task) {
     /** Tags a cause that lets go of work by hand alone: no printer is meant. */
     public static final String BY_HAND = "by-hand";
@@ -18,7 +20,7 @@ public record Wrong(Entry entry, TaskId task) {
         var out = new ArrayList<Wrong>();
         for (var e : log) {
             if (e.kind() == Entry.Kind.CAUSE) out.clear();
-            if (e.kind() == Entry.Kind.WRONG && !e.text().contains("cause:")) e.task().ifPresent(t -> out.add(new Wrong(e, t)));
+            if (e.kind() == Entry.Kind.WRONG && e.cause().isEmpty()) e.task().ifPresent(t -> out.add(new Wrong(e, t)));
         }
         return List.copyOf(out);
     }

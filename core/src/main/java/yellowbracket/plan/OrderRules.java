@@ -179,8 +179,8 @@ public final class OrderRules {
         var left = Set.copyOf(wish.left());
         for (var t : stated) {
             if (!left.contains(t.id())) continue;
-            why(t).ifPresent(why -> out.add(new Broken(Rule.LEFT_OUT, t.name() + " is left out: " + why,
-                    Optional.of(new AfterAll(t.id())))));
+            why(t).ifPresent(
+                    why -> out.add(new Broken(Rule.LEFT_OUT, t.name() + " is left out: " + why, Optional.of(new AfterAll(t.id())))));
         }
     }
 

@@ -4,7 +4,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Supply;
@@ -15,7 +17,7 @@ import yellowbracket.work.Need;
  * count; reserves are counted once, on the sum.
  */
 public record Shopping(List<Buy> list) {
-    /** Days on top of what a shop promises. */
+    /** Days on top of what is promised, where it has to be sent for. */
     private static final int MARGIN_DAYS = 1;
     /** Of what nobody has said how it is sold. */
     private static final int UNKNOWN_DAYS = 5;
@@ -25,9 +27,14 @@ public record Shopping(List<Buy> list) {
     public record Use(Need need, LocalDate on) {}
 
     /**
-     * @param shortOn the day on which the shelf no longer holds what is needed until then @param orderBy so that it is there in time
-     * @param packs whole ones @param pack how it is sold, "2 x 400 ml" @param from the sort of shop @param cost of all packs, 0 where not
-     * known @param tooOld on the shelf, but open for too long @param instead stands on the shelf, is not needed otherwise and would do
+     * @param shortOn the day on which the shelf no longer holds what is needed until then
+     * @param orderBy so that it is there in time
+     * @param packs whole ones, 0 where nobody has said how much is in one
+     * @param pack how it is sold, "2 x 400 ml"
+     * @param from the sort of shop
+     * @param cost of all packs, 0 where not known
+     * @param tooOld on the shelf, but open for too long
+     * @param instead stands on the shelf, is not needed otherwise and would do
      */
     public record Buy(Needs.Line line, LocalDate shortOn, LocalDate orderBy, int packs, String pack, String from, double cost,
             double tooOld, Optional<String> instead) {}
@@ -48,10 +55,12 @@ public record Shopping(List<Buy> list) {
             var fresh = new Needs.Line(line.name(), line.needed(), line.have() - old, line.unit());
             if (fresh.missing() <= CLOSE) continue;
             var shortOn = shortOn(fresh, dated, shop);
-            int packs = packs(fresh, supply);
-            out.add(new Buy(fresh, shortOn, shortOn.minusDays(supply.map(Supply::days).orElse(UNKNOWN_DAYS) + MARGIN_DAYS), packs,
-                    pack(fresh, supply), supply.map(Supply::from).orElse("how it is sold is not known"),
-                    supply.map(s -> packs * s.cost()).orElse(0.0), old, supply.flatMap(s -> instead(s, fresh, needs, stock, shop))));
+            var one = supply.map(s -> one(fresh, s, shop)).orElse(OptionalDouble.empty());
+            int packs = one.isEmpty() ? 0 : (int) Math.max(1, Math.ceil(fresh.missing() / one.getAsDouble() - CLOSE));
+            out.add(new Buy(fresh, shortOn, shortOn.minusDays(days(supply)), packs,
+                    supply.filter(s -> packs > 0).map(s -> pack(packs, s)).orElse(""),
+                    supply.map(Supply::from).orElse("how it is sold is not known"), supply.map(s -> packs * s.cost()).orElse(0.0), old,
+                    supply.flatMap(s -> instead(s, fresh, needs, stock, shop))));
         }
         out.sort(Comparator.comparing(Buy::orderBy).thenComparing(b -> b.line.name()));
         return new Shopping(out);
@@ -74,16 +83,25 @@ public record Shopping(List<Buy> list) {
         return last;
     }
 
-    private static int packs(Needs.Line line, Optional<Supply> supply) {
-        double one = supply.filter(s -> s.unit().equals(line.unit())).map(Supply::pack).orElse(supply.isPresent() ? line.missing() : 1.0);
-        return (int) Math.max(1, Math.ceil(line.missing() / one - CLOSE));
+    /** What is there on the same day is fetched on that day. */
+    private static int days(Optional<Supply> supply) {
+        int days = supply.map(Supply::days).orElse(UNKNOWN_DAYS);
+        return days == 0 ? 0 : days + MARGIN_DAYS;
     }
 
-    private static String pack(Needs.Line line, Optional<Supply> supply) {
-        int n = packs(line, supply);
-        return supply
-                .map(s -> s.pack() == 1 ? n + " " + s.unit() : String.format(java.util.Locale.ROOT, "%d x %.0f %s", n, s.pack(), s.unit()))
-                .orElse("");
+    /** How much of a line is in one pack: a can is as many ml as the product's label says. Empty where nobody has said. */
+    private static OptionalDouble one(Needs.Line line, Supply s, Catalogue shop) {
+        if (s.unit().equals(line.unit())) return OptionalDouble.of(s.pack());
+        return shop.coatings()
+                .stream()
+                .filter(c -> line.unit().equals("ml") && line.name().startsWith(c.name()))
+                .mapToDouble(c -> s.pack() * c.containerMl())
+                .findFirst();
+    }
+
+    private static String pack(int n, Supply s) {
+        if (s.pack() != 1) return String.format(Locale.ROOT, "%d x %.0f %s", n, s.pack(), s.unit());
+        return n + " " + (n == 1 ? s.unit().replaceAll("s$", "") : s.unit());
     }
 
     private static Optional<String> instead(Supply supply, Needs.Line line, Needs needs, List<StockItem> stock, Catalogue shop) {

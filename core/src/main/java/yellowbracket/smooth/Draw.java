@@ -26,7 +26,7 @@ final class Draw {
     }
 
     static int binomial(SplittableRandom r, int n, double p) {
-        if (n > 4 * MANY) return (int) Math.clamp(Math.round(n * p + Math.sqrt(n * p * (1 - p)) * r.nextGaussian()), 0, n);
+        if (n > 4 * MANY) return Math.clamp(Math.round(n * p + Math.sqrt(n * p * (1 - p)) * r.nextGaussian()), 0, n);
         int k = 0;
         for (int i = 0; i < n; i++) if (r.nextDouble() < p) k++;
         return k;

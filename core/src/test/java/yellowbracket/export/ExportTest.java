@@ -158,7 +158,7 @@ class ExportTest {
                 .with(Entry.parse(build.started(), "why this red: it is that of the boat", build).orElseThrow());
         var files = BuildBook.write(told, Meshes.NONE, derived, dir.resolve("book"));
         var book = read(files.getFirst());
-        assertThat(book).contains("beam", "fair", "filler", "What it cost", "12.50", "Lessons", "it is that of the boat")
+        assertThat(book).contains("beam", "fair", "filler", "What it cost", "12.50", "Lessons", "this red: it is that of the boat")
                 .contains(CYRILLIC, GREEK, "<slow>", "\"quoted\"");
         assertThat(Files.readString(files.get(1))).startsWith("# " + told.name()).contains("## Lessons", GREEK);
         assertThat(files).anySatisfy(f -> assertThat(f.getFileName().toString()).startsWith("hand-off-"));

@@ -1,6 +1,7 @@
 package yellowbracket.log;
 
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.Optional;
 import yellowbracket.shop.StockItem;
 import yellowbracket.work.Need;
@@ -231,5 +232,25 @@ class LogTest {
                 .containsExactly("lesson: fold, do not whip", "lesson: Two-part polyester filler wants 2 % here");
         assertThat(recalled.never("filler primer")).hasSize(1);
         assertThat(recalled.never("spray putty")).isEmpty();
+    }
+
+    @Test
+    void moneyIsTakenByWholeWordsAndAPriceHasItsHours() {
+        var log = List.of(entry("spent 22 PLA filament"), entry("spent 4 CA gel"), entry("spent 9 filler primer"),
+                entry("spent 3 products for the america trip"), entry("a note"));
+        var costs = Costs.of(log, 12, 10, 30);
+        assertThat(costs.spent())
+                .isEqualTo(Map.of(Costs.Kind.PRINTING, 22.0, Costs.Kind.JOINING, 4.0, Costs.Kind.SMOOTHING, 9.0, Costs.Kind.OTHER, 3.0));
+        assertThat(costs.inAll()).isEqualTo(50);
+        assertThat(costs.price(10)).as("fifty, and forty hours").isEqualTo(450);
+    }
+
+    @Test
+    void whyAndCausesAreReadOnce() {
+        assertThat(entry("why this red: it is that of the boat #helm").why()).contains("this red: it is that of the boat");
+        assertThat(entry("wrong smooth:p:1 too deep; cause: an edge").cause()).contains("an edge");
+        assertThat(entry("wrong smooth:p:1 too deep").cause()).isEmpty();
+        var shot = entry("done smooth:p:1 2 h").withPhoto("a.jpg");
+        assertThat(shot.corrected(entry("done smooth:p:1 3 h")).photos()).containsExactly("a.jpg");
     }
 }

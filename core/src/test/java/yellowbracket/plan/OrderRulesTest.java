@@ -135,7 +135,13 @@ class OrderRulesTest {
         var scheduler = new Scheduler(NOW, NOW.plusDays(60), WorkHours.evenings(), (t, at) -> true);
         var found = new OrderRules(scheduler.schedule(texture.apply(tasks), Map.of()), texture, tasks, ALL_KNOWN, SHOP).broken();
         assertThat(found).anyMatch(b -> b.rule() == OrderRules.Rule.TEXTURE);
-        var fixed = found.stream().filter(b -> b.rule() == OrderRules.Rule.TEXTURE).findFirst().orElseThrow().fix().orElseThrow().on(texture);
+        var fixed = found.stream()
+                .filter(b -> b.rule() == OrderRules.Rule.TEXTURE)
+                .findFirst()
+                .orElseThrow()
+                .fix()
+                .orElseThrow()
+                .on(texture);
         assertThat(new OrderRules(scheduler.schedule(fixed.apply(tasks), Map.of()), fixed, tasks, ALL_KNOWN, SHOP).broken())
                 .noneMatch(b -> b.rule() == OrderRules.Rule.TEXTURE);
     }

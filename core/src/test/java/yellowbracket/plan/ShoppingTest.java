@@ -53,6 +53,15 @@ class ShoppingTest {
     }
 
     @Test
+    void cansAreCountedByTheirLabelAndFetchedOnTheDay() {
+        var buy = Shopping.of(List.of(use("matt clear", 900 / TIMES, "ml", 5)), List.of(), SHOP).list().getFirst();
+        assertThat(buy.pack()).as("900 ml in cans of 400").isEqualTo("3 cans");
+        var clear = Shopping.of(List.of(use("matt clear", 0.5, "cans", 5)), List.of(), SHOP).list().getFirst();
+        assertThat(clear.pack()).isEqualTo("1 can");
+        assertThat(clear.orderBy()).as("the shop has it").isEqualTo(clear.shortOn());
+    }
+
+    @Test
     void whatNobodySellsIsStillOnTheList() {
         var buy = Shopping.of(List.of(use("brass rivets", 12, "pieces", 9)), List.of(), SHOP).list().getFirst();
         assertThat(buy.from()).contains("not known");

@@ -31,8 +31,10 @@ final class Shots {
     private static final int STAFF_SEAM = 2;
     private static final double LOOK_MS = 250, SETTLE_MS = 900, MOST_MS = 60_000;
 
-    /** @param ready done once everything is worked out, before the picture */
-    /** {@code kept}: among the pictures of the project; others are taken when they are asked for. */
+    /**
+     * @param kept among the pictures of the project; others are taken when they are asked for
+     * @param ready done once everything is worked out, before the picture
+     */
     private record Shot(String name, boolean kept, Runnable before, Runnable ready) {
         Shot(String name, Runnable before) {
             this(name, true, before, () -> {});

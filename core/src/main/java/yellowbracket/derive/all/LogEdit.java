@@ -28,7 +28,7 @@ public final class LogEdit {
             double share = switch (told.kind()) {
                 case DONE -> 1;
                 case FAILED -> told.share().orElse(0);
-                case NOTE, STARTED, SPENT, USED, WRONG, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK -> 0;
+                case NOTE, STARTED, SPENT, USED, WRONG, WHY, LESSON, FIT, ODD, CAUSE, BROKE, PADS, WALK -> 0;
             };
             double grams = share * prints.stream().mapToDouble(SectionPrint::grams).sum();
             var printer = build.printers().stream().filter(p -> told.tags().contains(p.tag())).findFirst().map(Printer::name);

@@ -374,7 +374,6 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
                 : String.format(Locale.ROOT, "the pads push it up by %.0f mm: thinner foam on the crown, or a chin strap", -sinks)));
     }
 
-    /** With one more thing to say. */
     /** Whether it can be cut and carries the shell. */
     boolean bears() {
         return !cut().isEmpty() && findings.stream().noneMatch(f -> f.weight() == Weight.STOP);
@@ -385,6 +384,7 @@ public record PadPlan(Wearer wearer, List<Pad> pads, double grams, double sinksM
         return shelf.judge(this, foams, again).map(this::saying).orElse(this);
     }
 
+    /** With one more thing to say. */
     public PadPlan saying(Finding f) {
         var all = new ArrayList<>(findings);
         all.add(f);

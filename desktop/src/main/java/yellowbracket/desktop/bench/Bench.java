@@ -328,8 +328,7 @@ public final class Bench extends StackPane {
         return legend;
     }
 
-    /** Says what to do first when there is nothing to show; empty words take it away. */
-    /** @param words what to do where nothing is shown yet; blank when something is */
+    /** Says what to do first when there is nothing to show. @param words what to do where nothing is shown yet; blank when something is */
     public void empty(String words) {
         empty.setVisible(!words.isEmpty());
         empty.setText(words);

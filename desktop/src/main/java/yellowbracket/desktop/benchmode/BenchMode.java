@@ -6,16 +6,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -23,18 +17,13 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
 import javafx.util.Subscription;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
-import yellowbracket.desktop.theme.Role;
-import yellowbracket.export.PropPicture;
 import yellowbracket.log.Recalled;
 import yellowbracket.log.Trouble;
 import yellowbracket.log.Wrong;
@@ -45,7 +34,6 @@ import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
-import yellowbracket.work.TaskId;
 
 /**
  * One step at a time in large type, with what to wear and its timer: five controls at most, all on letter keys. S starts and pauses the
@@ -70,8 +58,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final Label clock = new Label();
     private final Label then = new Label();
     private final StackPane mixing = new StackPane();
-    private final ImageView where = new ImageView();
-    private Optional<Place> shown = Optional.empty();
+    private final WherePicture where;
     private Optional<MixPane> mix = Optional.empty();
     private Optional<Mix> mixed = Optional.empty();
     private final HBox controls = new HBox(18);
@@ -85,9 +72,6 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private Optional<String> advice = Optional.empty();
     private final Subscription ends;
 
-    /** A prop as it is cut, and which of its sections are worked on; all of it where none are named. */
-    private record Place(CutFigures.Drawing prop, Set<String> lit) {}
-
     /** A question and what each answer does. */
     private record Asked(String words, List<Runnable> answers) {}
 
@@ -97,6 +81,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         this.model = model;
         this.timers = timers;
         this.leave = leave;
+        where = new WherePicture(model);
         getStyleClass().add("bench-mode");
         step.getStyleClass().add("huge");
         for (var l : List.of(step, detail, gear, held, then)) l.setWrapText(true);
@@ -116,8 +101,6 @@ public final class BenchMode extends VBox implements AutoCloseable {
         controls.setAlignment(Pos.CENTER_LEFT);
         var words = new VBox(14, count, step, detail, held, gear, clock);
         HBox.setHgrow(words, Priority.ALWAYS);
-        where.setPreserveRatio(true);
-        where.setId("where");
         getChildren().setAll(new HBox(28, words, where), mixing, gap, then, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -147,8 +130,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
             step.setText(model.schedule().isEmpty() ? "working out the plan ..." : "nothing left to do");
             said(held, "");
             said(gear, "");
-            where.setImage(null);
-            shown = Optional.empty();
+            where.show(Optional.empty());
             mix(Optional.empty(), "");
             return;
         }
@@ -163,48 +145,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
         then.setText(
                 list.size() > at + 1 ? "then: " + list.get(at + 1).task().name() + ", " + Words.dayTime(list.get(at + 1).start()) : "");
         mix(mixOf(p.task()), p.task().prop());
-        where(p.task());
+        where.show(Optional.of(p.task()).filter(t -> mix.isEmpty()));
     }
-
-    /** The prop with the place of the work lit; out of the way of the scale. */
-    private void where(Task t) {
-        var place = mix.isPresent() ? Optional.<Place>empty()
-                : model.derived().get(CutFigures.DRAWING, t.prop()).map(d -> new Place(d, sections(t)));
-        if (place.equals(shown)) return;
-        shown = place;
-        where.setImage(place.map(x -> image(x, model.nightProperty().get())).orElse(null));
-        String lit = place.map(x -> x.lit.isEmpty() ? "" : ", lit: " + String.join(", ", x.lit)).orElse("");
-        where.setAccessibleText("where: " + t.prop() + lit);
-    }
-
-    private Set<String> sections(Task t) {
-        return switch (t.id()) {
-            case TaskId.Clean c -> Set.of(c.section().letter());
-            case TaskId.Resin r -> Set.of(r.section().letter());
-            case TaskId.Step s when s.series() == TaskId.Series.JOIN -> model.derived()
-                    .get(JoinFigures.JOINS, t.prop())
-                    .stream()
-                    .flatMap(j -> j.steps().stream())
-                    .filter(x -> x.number() == s.number())
-                    .flatMap(x -> Stream.concat(x.one().stream(), x.other().stream()))
-                    .collect(Collectors.toCollection(TreeSet::new));
-            default -> Set.of();
-        };
-    }
-
-    private static WritableImage image(Place p, boolean night) {
-        var picture = PropPicture.of(p.prop.bySection(), p.lit, PICTURE, rgb(Role.PLASTIC.colour(night)), rgb(Role.YELLOW.colour(night)));
-        var out = new WritableImage(picture.wide(), picture.tall());
-        out.getPixelWriter()
-                .setPixels(0, 0, picture.wide(), picture.tall(), PixelFormat.getIntArgbInstance(), picture.argb(), 0, picture.wide());
-        return out;
-    }
-
-    private static int rgb(Color c) {
-        return (int) Math.round(255 * c.getRed()) << 16 | (int) Math.round(255 * c.getGreen()) << 8 | (int) Math.round(255 * c.getBlue());
-    }
-
-    private static final int PICTURE = 560;
 
     private static void said(Label l, String words) {
         l.setText(words);

@@ -49,7 +49,7 @@ public final class LogLine extends HBox implements AutoCloseable {
                 case CAUSE -> ": the queue goes on";
                 case PADS -> ": the set of pads is changed by it";
                 case WALK -> ": it stands in the walk test";
-                case NOTE, LESSON -> "";
+                case NOTE, LESSON, WHY -> "";
             });
             field.clear();
         }));

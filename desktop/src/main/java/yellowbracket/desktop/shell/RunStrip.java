@@ -296,7 +296,8 @@ public final class RunStrip extends Pane implements AutoCloseable {
         for (int i = 0; i < TICKS; i++) {
             var t = from.plusDays(i * step);
             double x = i == 0 ? 16 : x(t) - 18;
-            boolean free = i * step < days && x - last >= 60 && Math.abs(x + 18 - nowX) >= 40 && (x <= right - 60 || x >= right + wide + 12);
+            boolean free = i * step < days && x - last >= 60 && Math.abs(x + 18 - nowX) >= 40
+                    && (x <= right - 60 || x >= right + wide + 12);
             var l = dates.get(i + 1);
             l.setVisible(free);
             if (!free) continue;

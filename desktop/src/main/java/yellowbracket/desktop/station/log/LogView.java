@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
@@ -39,7 +40,7 @@ public final class LogView extends StationView {
     private final StationView backdrop;
     private final Exports exports;
     private Optional<Entry> looked = Optional.empty();
-    private double wage = 15;
+    private OptionalDouble wage = OptionalDouble.empty();
 
     public LogView(AppModel model, Bench bench, StationView backdrop, Exports exports) {
         super(model, bench, TABS);
@@ -95,7 +96,7 @@ public final class LogView extends StationView {
         Runnable correct = () -> {
             if (line.getText().strip().equals(e.text())) return;
             Entry.parse(e.at(), line.getText(), model.session().build())
-                    .ifPresentOrElse(now -> model.apply(Edit.corrected(e, now.withTags(tags(now, e)))),
+                    .ifPresentOrElse(now -> model.apply(Edit.corrected(e, e.corrected(now))),
                             () -> model.tell(AppModel.Tone.STOP, "the line is blank: write what happened, or leave it as it was"));
         };
         line.setOnAction(x -> correct.run());
@@ -103,13 +104,6 @@ public final class LogView extends StationView {
         card.row("photo",
                 Card.more(e.photos().isEmpty() ? "none yet" : e.photos().size() + (e.photos().size() == 1 ? " photo" : " photos")),
                 Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e)));
-    }
-
-    /** A line corrected keeps its photos. */
-    private static List<String> tags(Entry now, Entry before) {
-        var all = new ArrayList<>(now.tags());
-        before.tags().stream().filter(t -> t.startsWith("photo:") && !all.contains(t)).forEach(all::add);
-        return all;
     }
 
     private Card learned(String since) {
@@ -158,13 +152,14 @@ public final class LogView extends StationView {
                 .forEach((k, v) -> card.row(k.words(), Words.money(v), Words.percent(v / Math.max(1e-9, costs.spentMoney()))));
         card.title("one more of it for somebody else");
         var field = new NumberField("wage", "money for an hour of work", "money between 0 and 1000, such as 15", 0, 1000,
-                words -> model.tell(AppModel.Tone.STOP, words)).with(Words.text("%.2f", wage));
+                words -> model.tell(AppModel.Tone.STOP, words)).with(wage.isPresent() ? Words.text("%.2f", wage.getAsDouble()) : "");
         field.setOnAction(e -> field.read().ifPresent(w -> {
-            wage = w;
+            wage = OptionalDouble.of(w);
             again();
         }));
         card.row("an hour at", field, Card.more("of yours"));
-        card.row("price", Words.money(costs.price(wage)), "what it costs and its hours; a second one goes faster");
+        card.row("price", wage.isPresent() ? Words.money(costs.price(wage.getAsDouble())) : "-",
+                wage.isPresent() ? "what it costs and its hours; a second one goes faster" : "say what an hour is worth");
         return card;
     }
 

@@ -1,6 +1,7 @@
 package yellowbracket.desktop.station.plan;
 
 import java.util.List;
+import java.util.stream.Stream;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
@@ -42,7 +43,7 @@ final class BuyPart extends PagePart {
         var first = list.getFirst();
         var today = model.now().toLocalDate();
         card.row("first of all", Words.day(first.orderBy().atStartOfDay()),
-                first.line().name() + ", " + first.pack() + ", " + first.from());
+                String.join(", ", Stream.of(first.line().name(), first.pack(), first.from()).filter(w -> !w.isEmpty()).toList()));
         card.row("in all", Words.money(shopping.get().cost()), list.size() + " things; packs at starting prices");
         list.stream()
                 .filter(b -> b.orderBy().isBefore(today))

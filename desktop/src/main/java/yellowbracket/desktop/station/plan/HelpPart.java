@@ -4,10 +4,8 @@ import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -30,19 +28,16 @@ import yellowbracket.work.Operation;
 final class HelpPart extends PagePart {
     private static final String EXAMPLE = "days and hours such as: sat 10-16, sun 10-14";
     /** What can be asked of somebody, by the rate it counts to. */
-    private static final Map<String, String> SKILLS = skills();
+    private static final List<String> SKILLS = Arrays.stream(Operation.values())
+            .map(Operation::rate)
+            .filter(r -> !Set.of("print", "size", "cut", "look").contains(r))
+            .distinct()
+            .toList();
 
     private final Set<String> chosen = new TreeSet<>(Set.of("sand", "clean"));
 
     HelpPart(AppModel model) {
         super(model);
-    }
-
-    private static Map<String, String> skills() {
-        var out = new LinkedHashMap<String, String>();
-        for (var o : Operation.values())
-            if (!Set.of("print", "size", "cut", "look").contains(o.rate())) out.putIfAbsent(o.rate(), o.rate());
-        return out;
     }
 
     @Override
@@ -74,8 +69,8 @@ final class HelpPart extends PagePart {
         var hours = text("helper-hours", "when help comes; " + EXAMPLE, "sat 10-16, sun 10-14", 190);
         card.row("who, when", name, hours);
         var boxes = new FlowPane(8, 4);
-        SKILLS.forEach((rate, words) -> {
-            var box = new CheckBox(words);
+        SKILLS.forEach(rate -> {
+            var box = new CheckBox(rate);
             box.setId("skill-" + rate);
             box.setSelected(chosen.contains(rate));
             box.selectedProperty().subscribe(on -> {

@@ -136,8 +136,7 @@ final class LatePart extends PagePart {
             card.row(b.name(), Card.action(shown ? "hide" : "show behind this one", () -> {
                 ghost = shown ? Optional.empty() : Optional.of(b.name());
                 view.again();
-            }), Card.action("forget",
-                    () -> model.apply(Edit.plan("forget plan " + b.name(), w -> w.withoutBaseline(b.name())))));
+            }), Card.action("forget", () -> model.apply(Edit.plan("forget plan " + b.name(), w -> w.withoutBaseline(b.name())))));
         }
     }
 

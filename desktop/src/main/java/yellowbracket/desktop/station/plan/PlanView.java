@@ -263,8 +263,10 @@ public final class PlanView extends StationView {
                 .orElse(List.of());
         if (soon.isEmpty()) return;
         var first = soon.getFirst();
-        card.finding(Weight.NOTE, (soon.size() == 1 ? "" : soon.size() + " things to buy this week, first ") + first.line().name() + ", "
-                + first.pack() + ": by " + Words.day(first.orderBy().atStartOfDay()), "the list", () -> show("buy"));
+        card.finding(Weight.NOTE,
+                (soon.size() == 1 ? "" : soon.size() + " things to buy this week, first ") + first.line().name()
+                        + (first.pack().isEmpty() ? "" : ", " + first.pack()) + ": by " + Words.day(first.orderBy().atStartOfDay()),
+                "the list", () -> show("buy"));
     }
 
     /** Time stands in the place of the model, as soon as it is known. */

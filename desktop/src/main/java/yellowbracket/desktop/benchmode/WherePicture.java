@@ -1,0 +1,75 @@
+package yellowbracket.desktop.benchmode;
+
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.paint.Color;
+import yellowbracket.derive.cut.CutFigures;
+import yellowbracket.derive.join.JoinFigures;
+import yellowbracket.desktop.model.AppModel;
+import yellowbracket.desktop.theme.Role;
+import yellowbracket.export.PropPicture;
+import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
+
+/** Where the work is: the prop of a task, with the sections lit that are worked on; all of it plain where none are named. */
+final class WherePicture extends ImageView {
+    private static final int LARGEST = 560;
+
+    private final AppModel model;
+    private Optional<Place> shown = Optional.empty();
+
+    /** A prop as it is cut, and which of its sections are worked on. */
+    private record Place(CutFigures.Drawing prop, Set<String> lit, boolean night) {}
+
+    WherePicture(AppModel model) {
+        this.model = model;
+        setPreserveRatio(true);
+        setId("where");
+    }
+
+    /** Made anew only where it differs. */
+    void show(Optional<Task> task) {
+        var place = task.flatMap(
+                t -> model.derived().get(CutFigures.DRAWING, t.prop()).map(d -> new Place(d, sections(t), model.nightProperty().get())));
+        if (place.equals(shown)) return;
+        shown = place;
+        setImage(place.map(WherePicture::image).orElse(null));
+        setAccessibleText("where: " + task.map(Task::prop).orElse("")
+                + place.filter(p -> !p.lit.isEmpty()).map(p -> ", lit: " + String.join(", ", p.lit)).orElse(""));
+    }
+
+    private Set<String> sections(Task t) {
+        return switch (t.id()) {
+            case TaskId.Clean c -> Set.of(c.section().letter());
+            case TaskId.Resin r -> Set.of(r.section().letter());
+            case TaskId.Step s when s.series() == TaskId.Series.JOIN -> model.derived()
+                    .get(JoinFigures.JOINS, t.prop())
+                    .stream()
+                    .flatMap(j -> j.steps().stream())
+                    .filter(x -> x.number() == s.number())
+                    .flatMap(x -> Stream.concat(x.one().stream(), x.other().stream()))
+                    .collect(Collectors.toCollection(TreeSet::new));
+            default -> Set.of();
+        };
+    }
+
+    private static Image image(Place p) {
+        var picture = PropPicture.of(p.prop.bySection(), p.lit, LARGEST, rgb(Role.PLASTIC.colour(p.night)),
+                rgb(Role.YELLOW.colour(p.night)));
+        var out = new WritableImage(picture.wide(), picture.tall());
+        out.getPixelWriter()
+                .setPixels(0, 0, picture.wide(), picture.tall(), PixelFormat.getIntArgbInstance(), picture.argb(), 0, picture.wide());
+        return out;
+    }
+
+    private static int rgb(Color c) {
+        return (int) Math.round(255 * c.getRed()) << 16 | (int) Math.round(255 * c.getGreen()) << 8 | (int) Math.round(255 * c.getBlue());
+    }
+}
