@@ -72,8 +72,8 @@ public record TightBorder(String one, String other, double lengthMm, Vec3 at) {
         var out = new ArrayList<Edge>();
         for (int f = 0; f < zones.length; f++) for (int k = 0; k < 3; k++) {
             int a = m.vertex(f, k), b = m.vertex(f, (k + 1) % 3);
-            Integer g = first.remove(DirectedEdge.of(b, a));
-            if (g == null) first.put(DirectedEdge.of(a, b), f);
+            Integer g = first.remove(DirectedEdge.key(b, a));
+            if (g == null) first.put(DirectedEdge.key(a, b), f);
             else if (zones[f] != zones[g] && zones[f] >= 0 && zones[g] >= 0) out.add(new Edge(a, b, f, g));
         }
         return out;

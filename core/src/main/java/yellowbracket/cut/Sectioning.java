@@ -118,14 +118,14 @@ public record Sectioning(List<Section> sections, List<Seam> seams, List<Finding>
         var caps = new HashSet<Long>();
         for (int f = 0; f < piece.triangleCount(); f++) {
             if (piece.tag(f) == Mesh.ORIGINAL) continue;
-            for (int k = 0; k < 3; k++) caps.add(DirectedEdge.of(piece.vertex(f, (k + 1) % 3), piece.vertex(f, k)));
+            for (int k = 0; k < 3; k++) caps.add(DirectedEdge.key(piece.vertex(f, (k + 1) % 3), piece.vertex(f, k)));
         }
         var out = DoubleStream.builder();
         for (int f = 0; f < piece.triangleCount(); f++) {
             if (piece.tag(f) != Mesh.ORIGINAL) continue;
             for (int k = 0; k < 3; k++) {
                 int a = piece.vertex(f, k), b = piece.vertex(f, (k + 1) % 3);
-                if (!caps.contains(DirectedEdge.of(a, b))) continue;
+                if (!caps.contains(DirectedEdge.key(a, b))) continue;
                 for (int v : new int[] {a, b}) out.add(piece.x(v)).add(piece.y(v)).add(piece.z(v));
             }
         }

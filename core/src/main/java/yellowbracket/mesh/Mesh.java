@@ -21,6 +21,8 @@ public final class Mesh {
     private final int[] tri;
     private final int[] tag;
     private final Bounds3 bounds;
+    /** Once it was asked for. */
+    private volatile String contentHash;
 
     private Mesh(double[] xyz, int[] tri, int[] tag) {
         this.xyz = xyz;
@@ -257,6 +259,11 @@ public final class Mesh {
      * Equal for a mesh and for what is read back from its binary STL file.
      */
     public String contentHash() {
+        if (contentHash == null) contentHash = hashed();
+        return contentHash;
+    }
+
+    private String hashed() {
         try {
             var sha = MessageDigest.getInstance("SHA-256");
             var chunk = ByteBuffer.allocate(36 * 1024).order(ByteOrder.LITTLE_ENDIAN);

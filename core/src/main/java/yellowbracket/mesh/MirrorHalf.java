@@ -75,7 +75,7 @@ public final class MirrorHalf {
 
     private Corner crossing(int a, int b) {
         int lo = Math.min(a, b), hi = Math.max(a, b);
-        int at = crossings.computeIfAbsent(DirectedEdge.of(lo, hi), k -> {
+        int at = crossings.computeIfAbsent(DirectedEdge.key(lo, hi), k -> {
             double t = mesh.x(lo) / (mesh.x(lo) - mesh.x(hi));
             return out.addVertex(0, mesh.y(lo) + t * (mesh.y(hi) - mesh.y(lo)), mesh.z(lo) + t * (mesh.z(hi) - mesh.z(lo)));
         });

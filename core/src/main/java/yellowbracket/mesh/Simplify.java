@@ -199,9 +199,13 @@ public final class Simplify {
         double y = -(c1 * xd + (xx * zz - xz * xz) * yd + (xy * xz - xx * yz) * zd) / det;
         double z = -(c2 * xd + (xy * xz - xx * yz) * yd + (xx * yy - xy * xy) * zd) / det;
         double mx = (xyz[3 * a] + xyz[3 * b]) / 2, my = (xyz[3 * a + 1] + xyz[3 * b + 1]) / 2, mz = (xyz[3 * a + 2] + xyz[3 * b + 2]) / 2;
-        double half = Math.hypot(Math.hypot(xyz[3 * a] - mx, xyz[3 * a + 1] - my), xyz[3 * a + 2] - mz);
-        double off = Math.hypot(Math.hypot(x - mx, y - my), z - mz);
+        double half = norm(xyz[3 * a] - mx, xyz[3 * a + 1] - my, xyz[3 * a + 2] - mz);
+        double off = norm(x - mx, y - my, z - mz);
         return off <= 2 * half ? new double[] {x, y, z} : null;
+    }
+
+    private static double norm(double x, double y, double z) {
+        return Math.sqrt(x * x + y * y + z * z);
     }
 
     private double error(int v, double x, double y, double z) {

@@ -1,5 +1,6 @@
 package yellowbracket.print;
 
+import java.util.Arrays;
 import java.util.BitSet;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Turn;
@@ -93,49 +94,72 @@ final class Voxels {
     /** Solid cells and all that touch them, by corners too, so many times over. */
     BitSet grown(int times) {
         var now = (BitSet) solid.clone();
-        for (int t = 0; t < times; t++) for (int step : new int[] {1, nx, nx * ny}) {
-            var wider = (BitSet) now.clone();
-            // the cells of air round about keep one row from running into the next
-            for (int at = now.nextSetBit(0); at >= 0; at = now.nextSetBit(at + 1)) {
-                if (at >= step) wider.set(at - step);
-                if (at + step < count()) wider.set(at + step);
-            }
-            now = wider;
-        }
+        for (int t = 0; t < times; t++) for (int step : new int[] {1, nx, nx * ny}) now = beside(now, step);
         return now;
     }
 
-    /** What is reached from the outside without entering what is {@code closed}. */
+    /** Cells, and those {@code step} before and after each; the cells of air round about keep one row from running into the next. */
+    private BitSet beside(BitSet cells, int step) {
+        var now = cells.toLongArray();
+        var out = Arrays.copyOf(now, count() + 63 >> 6);
+        int words = step >> 6, bits = step & 63;
+        for (int w = 0; w < out.length; w++) {
+            long before = word(now, w - words) << bits, after = word(now, w + words) >>> bits;
+            if (bits > 0) {
+                before |= word(now, w - words - 1) >>> 64 - bits;
+                after |= word(now, w + words + 1) << 64 - bits;
+            }
+            out[w] |= before | after;
+        }
+        var wider = BitSet.valueOf(out);
+        wider.clear(count(), Math.max(count(), wider.length()));
+        return wider;
+    }
+
+    private static long word(long[] of, int at) {
+        return at < 0 || at >= of.length ? 0 : of[at];
+    }
+
+    /** What is reached from the outside without entering what is {@code closed}: by whole stretches of a row. */
     BitSet flooded(BitSet closed) {
-        var seen = new BitSet(count());
-        var queue = new Ring(1 << 12);
-        seen.set(0);
-        queue.add(0);
-        while (!queue.isEmpty()) beside(queue.take(), n -> {
-            if (closed.get(n) || seen.get(n)) return;
-            seen.set(n);
-            queue.add(n);
-        });
-        return seen;
+        var shut = (BitSet) closed.clone();
+        var seeds = new Ring(1 << 12);
+        seeds.add(0);
+        while (!seeds.isEmpty()) {
+            int seed = seeds.take();
+            if (shut.get(seed)) continue;
+            int j = seed / nx % ny, k = seed / (nx * ny), row = seed - seed % nx;
+            int from = Math.max(row, shut.previousSetBit(seed) + 1), to = stop(shut, seed, row + nx);
+            shut.set(from, to);
+            if (j > 0) seeds(shut, from - nx, to - nx, seeds);
+            if (j + 1 < ny) seeds(shut, from + nx, to + nx, seeds);
+            if (k > 0) seeds(shut, from - nx * ny, to - nx * ny, seeds);
+            if (k + 1 < nz) seeds(shut, from + nx * ny, to + nx * ny, seeds);
+        }
+        shut.andNot(closed);
+        return shut;
+    }
+
+    /** One cell of each open stretch. */
+    private static void seeds(BitSet shut, int from, int to, Ring out) {
+        for (int at = shut.nextClearBit(from); at < to; at = shut.nextClearBit(stop(shut, at, to))) out.add(at);
+    }
+
+    private static int stop(BitSet shut, int from, int to) {
+        int at = shut.nextSetBit(from);
+        return at < 0 ? to : Math.min(at, to);
     }
 
     /** As far as so many steps through the air from what is set. */
     BitSet spread(BitSet from, int steps) {
         var seen = (BitSet) from.clone();
-        var edge = new Ring(1 << 12);
-        for (int at = from.nextSetBit(0); at >= 0; at = from.nextSetBit(at + 1)) {
-            int[] open = {0};
-            beside(at, n -> open[0] += from.get(n) || solid.get(n) ? 0 : 1);
-            if (open[0] > 0) edge.add(at);
-        }
-        for (int s = 0; s < steps && !edge.isEmpty(); s++) {
-            var next = new Ring(1 << 12);
-            while (!edge.isEmpty()) beside(edge.take(), n -> {
-                if (solid.get(n) || seen.get(n)) return;
-                seen.set(n);
-                next.add(n);
-            });
-            edge = next;
+        for (int s = 0; s < steps; s++) {
+            var wider = beside(seen, 1);
+            wider.or(beside(seen, nx));
+            wider.or(beside(seen, nx * ny));
+            wider.andNot(solid);
+            wider.or(seen);
+            seen = wider;
         }
         return seen;
     }

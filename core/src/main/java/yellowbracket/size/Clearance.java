@@ -14,11 +14,6 @@ import yellowbracket.mesh.Vec3;
  * NaN where nothing is met (openings). Scaling is applied to the rays, so one index of the unscaled model serves every scale.
  */
 public final class Clearance {
-    /** Beyond this nothing counts as the wall of a wearable. */
-    private static final double REACH_MM = 160;
-    /** How deep the head may stand in the wall before a hit behind it is taken for the other side of the hollow. */
-    private static final double DEPTH_MM = 45;
-
     /** So that one facet does not decide. */
     private static final double LOW = 0.02;
 
@@ -48,31 +43,7 @@ public final class Clearance {
 
     /** With a scale of its own along each axis. */
     static Clearance of(HeadForm form, Cavity cavity, Vec3 scale, Pose pose, int step) {
-        var samples = form.samples();
-        var mm = new double[samples.size()];
-        Arrays.fill(mm, Double.NaN);
-        for (int i = 0; i < mm.length; i += step)
-            mm[i] = distance(cavity, scale, pose.place(samples.get(i).point()), pose.direction(samples.get(i).normal()));
-        return new Clearance(form, mm);
-    }
-
-    /**
-     * Point and direction are brought into the unscaled model; since the direction shrinks with it, distances along the ray stay real mm.
-     */
-    private static double distance(Cavity cavity, Vec3 scale, Vec3 p, Vec3 d) {
-        var from = new Vec3(p.x() / scale.x(), p.y() / scale.y(), p.z() / scale.z());
-        var along = new Vec3(d.x() / scale.x(), d.y() / scale.y(), d.z() / scale.z());
-        var ahead = cavity.index().first(from, along);
-        if (ahead.isPresent() && ahead.get().distance() <= REACH_MM && !ahead.get().fromInside()) return ahead.get().distance();
-        var back = cavity.index().first(from, along.times(-1));
-        boolean wallBehind = back.isPresent() && back.get().distance() <= DEPTH_MM;
-        if (ahead.isPresent() && ahead.get().fromInside()) {
-            if (back.isPresent() && back.get().fromInside()) return wallBehind ? -back.get().distance() : -1; // starts within the material
-            // through a hole in the inner wall, on to the back of the outer one
-            return ahead.get().distance() <= REACH_MM ? ahead.get().distance() : Double.NaN;
-        }
-        // nothing ahead: either an opening, or the point is already outside the outer wall
-        return wallBehind && !back.get().fromInside() ? -back.get().distance() : Double.NaN;
+        return new Clearance(form, new Feeler(form, cavity).mm(scale, pose, step));
     }
 
     /** Numbers of the form's points in each zone, by its ordinal. */

@@ -2,6 +2,7 @@ package yellowbracket.size;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import yellowbracket.mesh.Vec3;
 
 /**
  * Where the head sits best: the pose that makes the spare clearance of the worst zone (over what it needs) largest, with the eyes near the
@@ -33,6 +34,7 @@ final class PoseSearch {
 
     private final HeadForm form;
     private final Cavity cavity;
+    private final Feeler feeler;
     private final Room room;
     private final double scale;
     private final double eyesZ;
@@ -57,6 +59,7 @@ final class PoseSearch {
     PoseSearch(HeadForm form, Cavity cavity, Room room, double scale) {
         this.form = form;
         this.cavity = cavity;
+        feeler = new Feeler(form, cavity);
         this.room = room;
         this.scale = scale;
         eyesZ = cavity.visorZ().orElse(cavity.roofZ() - (form.crownZ() + 15) / scale) * scale;
@@ -99,18 +102,16 @@ final class PoseSearch {
         return new Scored(at, spare);
     }
 
-    /** By which each point's clearance grows with each mm forward, each mm up, each degree. */
+    /** By which each point's clearance grows with each mm forward, each mm up, each degree, of the seat felt last. */
     private double[][] slopes(Seat at, double[] here) {
         var out = new double[3][];
-        // inwards at the bounds
-        double up = at.eyes > 0 ? -PROBE_MM : PROBE_MM, tilt = at.pitch > 0 ? -PROBE_MM / 2 : PROBE_MM / 2;
-        var by = new Seat[] {at.moved(PROBE_MM, 0, 0), at.moved(0, up, 0), at.moved(0, 0, tilt)};
-        double[] step = {PROBE_MM, up, tilt};
+        var by = new Seat[] {at.moved(PROBE_MM, 0, 0), at.moved(0, PROBE_MM, 0), at.moved(0, 0, PROBE_MM / 2)};
+        double[] step = {PROBE_MM, PROBE_MM, PROBE_MM / 2};
         for (int k = 0; k < 3; k++) {
-            out[k] = clearances(by[k], 1);
+            out[k] = feeler.nearby(grown(), pose(by[k]));
             for (int i = 0; i < here.length; i++) {
                 double s = (out[k][i] - here[i]) / step[k];
-                out[k][i] = Double.isNaN(s) || Math.abs(s) > STEEPEST ? 0 : s; // an edge of an opening
+                out[k][i] = Double.isNaN(s) || Math.abs(s) > STEEPEST ? 0 : s; // hardly met
             }
         }
         return out;
@@ -151,10 +152,11 @@ final class PoseSearch {
     }
 
     private double[] clearances(Seat seat, int step) {
-        var c = Clearance.of(form, cavity, scale, pose(seat), step);
-        var mm = new double[form.samples().size()];
-        for (int i = 0; i < mm.length; i++) mm[i] = c.mm(i);
-        return mm;
+        return feeler.mm(grown(), pose(seat), step);
+    }
+
+    private Vec3 grown() {
+        return new Vec3(scale, scale, scale);
     }
 
     /** What the worst zone has over what it needs, and a little of what all of them have: of poses as good for it, the roomier one. */

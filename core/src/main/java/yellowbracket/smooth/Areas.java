@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.mesh.measure.Quantile;
 
 /**
  * What is worked on, in areas that are worked alike: by the depth of their lines, by shape and by what they are to become.
@@ -114,7 +115,6 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
                 .stream()
                 .map(p -> p.to(targets.ofArea(p)))
                 .filter(p -> p.target().worked())
-                .sorted(Comparator.comparingDouble(Place::depthUm))
                 .toList();
         if (worked.isEmpty()) return NONE;
         double all = sum(worked), mm3 = worked.stream().mapToDouble(Place::valleyMm3).sum();
@@ -135,7 +135,7 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         var out = new ArrayList<Area>();
         for (var g : merged(groups, LEAST * all)) out.add(area(g.shape, g.target, g.places, low, high));
         out.sort(Comparator.comparingDouble(Area::mm2).reversed());
-        return new Areas(out, mm3, at(worked, 0.5 * all), at(worked, 0.9 * all));
+        return new Areas(out, mm3, depth(worked, 0.5), depth(worked, 0.9));
     }
 
     private record Alike(Shape shape, Lines lines, Target target) {}
@@ -171,12 +171,10 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
     }
 
     private static Area area(Shape shape, Target target, List<Place> some, double low, double high) {
-        var sorted = some.stream().sorted(Comparator.comparingDouble(Place::depthUm)).toList();
-        double all = sum(sorted);
-        var skins = sorted.stream().sorted(Comparator.comparingDouble(Place::skinMm)).toList();
-        return new Area(shape, deepest(sorted), target, where(sorted, low, high), all,
-                sorted.stream().mapToDouble(p -> p.depthUm() * p.mm2()).sum() / all, at(sorted, 0.9 * all),
-                skins.get(skins.size() / 20).skinMm());
+        double all = sum(some);
+        var skins = some.stream().mapToDouble(Place::skinMm).sorted().toArray();
+        return new Area(shape, deepest(some), target, where(some, low, high), all,
+                some.stream().mapToDouble(p -> p.depthUm() * p.mm2()).sum() / all, depth(some, 0.9), skins[skins.length / 20]);
     }
 
     private static Lines deepest(List<Place> some) {
@@ -189,7 +187,8 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
         var faces = new TreeMap<String, Double>();
         var heights = new TreeMap<String, Double>();
         for (var p : some) {
-            facing(p.normal()).forEach(w -> faces.merge(w, p.mm2(), Double::sum));
+            String faced = facing(p.normal());
+            if (!faced.isEmpty()) faces.merge(faced, p.mm2(), Double::sum);
             double t = high > low ? (p.at().z() - low) / (high - low) : 0.5;
             heights.merge(t > 2 / 3.0 ? "upper third" : t < 1 / 3.0 ? "lower third" : "middle", p.mm2(), Double::sum);
         }
@@ -199,21 +198,18 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
                 .orElse("");
     }
 
-    private static Stream<String> facing(Vec3 n) {
-        if (n.z() > FACES) return Stream.of("top");
-        if (n.z() < -FACES) return Stream.of("underside");
-        if (n.y() > FACES) return Stream.of("front");
-        if (n.y() < -FACES) return Stream.of("back");
-        return Math.abs(n.x()) > FACES ? Stream.of("sides") : Stream.empty();
+    /** Blank where it looks no way in particular. */
+    private static String facing(Vec3 n) {
+        if (n.z() > FACES) return "top";
+        if (n.z() < -FACES) return "underside";
+        if (n.y() > FACES) return "front";
+        if (n.y() < -FACES) return "back";
+        return Math.abs(n.x()) > FACES ? "sides" : "";
     }
 
-    private static double at(List<Place> sorted, double area) {
-        double run = 0;
-        for (var s : sorted) {
-            run += s.mm2();
-            if (run >= area) return s.depthUm();
-        }
-        return sorted.getLast().depthUm();
+    /** So much of them has lines no deeper than this, um. */
+    private static double depth(List<Place> some, double share) {
+        return Quantile.of(some.stream().mapToDouble(Place::depthUm).toArray(), some.stream().mapToDouble(Place::mm2).toArray(), share);
     }
 
     /** The area a place belongs to; empty where nothing is done. */

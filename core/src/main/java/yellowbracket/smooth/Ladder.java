@@ -3,8 +3,11 @@ package yellowbracket.smooth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Grit;
@@ -69,6 +72,11 @@ public final class Ladder {
                     : minPerDm2;
             return new Step(kind, what, product, min, waitH, costPerDm2, valleyUm, scratchUm, coats, mlPerDm2, takenUm, printUm,
                     sheetsPerDm2, overUm, dustCm3, detailUm, still, stop, why);
+        }
+
+        private Step told(Words w) {
+            return new Step(kind, w.what, product, minPerDm2, waitH, costPerDm2, valleyUm, scratchUm, coats, mlPerDm2, takenUm, printUm,
+                    sheetsPerDm2, overUm, dustCm3, detailUm, machine, w.stop, w.why);
         }
 
         private static double rate(Areas.Shape shape, boolean machine, Catalogue shop) {
@@ -149,11 +157,25 @@ public final class Ladder {
     }
 
     /** States that are told apart no finer than a cell. */
-    private record Alike(int valley, int over, double scratch, int top, boolean fresh) {}
+    private record Alike(int valley, int over, double scratch, int top, boolean fresh) {
+        /** Well spread: told apart by a few small numbers, many would fall together otherwise. */
+        @Override
+        public int hashCode() {
+            long h = (valley * 31L + over) * 31 + 2 * top + (fresh ? 1 : 0) + Double.doubleToLongBits(scratch);
+            return (int) (h * 0x9E37_79B9_7F4A_7C15L >>> 32);
+        }
+    }
 
-    private record Arc(State to, Step step) {}
+    /** {@code step} without words: of the many looked at, few are told of. */
+    private record Arc(State to, Step step, Supplier<Words> words) {
+        Step told() {
+            return step.told(words.get());
+        }
+    }
 
-    private record Reached(State at, double cost, Reached before, Step by) {}
+    private record Words(String what, String stop, String why) {}
+
+    private record Reached(State at, double cost, Reached before, Arc by) {}
 
     private final Way way;
     private final Catalogue shop;
@@ -162,6 +184,7 @@ public final class Ladder {
     private final boolean soft;
     private final List<Coating> films;
     private final List<Grit> grits;
+    private final Map<Grit, String> names;
     private final double outByHand;
     private final double outToSpray;
 
@@ -175,6 +198,7 @@ public final class Ladder {
         outToSpray = 60 * shop.usual(Practice.SPRAY_SETUP_H) / totalDm2;
         films = shop.coatings().stream().filter(this::allowed).toList();
         grits = shop.grits().stream().filter(g -> way.has(g.name())).toList();
+        names = grits.stream().collect(Collectors.toMap(g -> g, Grit::name));
     }
 
     /** The school's films; a barrier where the print needs one; where nothing may be sprayed a primer for the brush. */
@@ -209,7 +233,7 @@ public final class Ladder {
                 var key = arc.to.rounded();
                 if (cost >= known.getOrDefault(key, Double.POSITIVE_INFINITY)) continue;
                 known.put(key, cost);
-                queue.add(new Reached(arc.to, cost, at, arc.step));
+                queue.add(new Reached(arc.to, cost, at, arc));
             }
         }
         return new Outcome.OutOfReach(whyNot(valleyUm));
@@ -273,17 +297,26 @@ public final class Ladder {
     private Arc film(State s, int index, int coats) {
         var film = films.get(index);
         var f = Surface.film(film, coats, s.valley, s.over, s.scratch, shop);
-        boolean barrier = soft && s.top < 0 && film.kind() == Coating.Kind.PRIMER;
-        String why = barrier ? "a barrier: the filler's styrene softens this plastic"
-                : s.valley < CELL_UM ? "one even ground for colour"
-                        : s.top < 0 && !film.sprayed()
-                                ? "fills lines of " + Math.round(s.valley) + " \u00b5m at once: it sands "
-                                        + Math.round(Math.max(1, film.sandTimes() / print)) + " times as fast as the print"
-                                : "fills what is left, " + Math.round(s.valley) + " \u00b5m deep, and shows what is still low";
-        return new Arc(new State(f.valley(), f.over(), f.marks(), index, true), coats(film, coats, f, f.over() - s.over, why));
+        return new Arc(new State(f.valley(), f.over(), f.marks(), index, true), coats(film, coats, f, f.over() - s.over),
+                () -> words(film, coats, whyFilm(s, film)));
     }
 
-    private Step coats(Coating film, int coats, Surface.Filled f, double raised, String why) {
+    private String whyFilm(State s, Coating film) {
+        if (soft && s.top < 0 && film.kind() == Coating.Kind.PRIMER) return "a barrier: the filler's styrene softens this plastic";
+        if (s.valley < CELL_UM) return "one even ground for colour";
+        if (s.top < 0 && !film.sprayed()) return "fills lines of " + Math.round(s.valley) + " \u00b5m at once: it sands "
+                + Math.round(Math.max(1, film.sandTimes() / print)) + " times as fast as the print";
+        return "fills what is left, " + Math.round(s.valley) + " \u00b5m deep, and shows what is still low";
+    }
+
+    private static Words words(Coating film, int coats, String why) {
+        String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing"
+                : film.byKnife() ? "the lines are full, the peaks just covered" : "the lines are covered, without runs";
+        return new Words(coats + (coats == 1 ? " coat " : " coats ") + film.name(), stop, why);
+    }
+
+    /** Without words. */
+    private Step coats(Coating film, int coats, Surface.Filled f, double raised) {
         double work = coats * switch (film.kind()) {
             case FILLER -> shop.usual(Practice.SPREAD_FILLER_MIN_DM2);
             case PASTE, PUTTY -> shop.usual(Practice.SPREAD_PASTE_MIN_DM2);
@@ -296,11 +329,8 @@ public final class Ladder {
         if (film.light().isPresent()) work += coats * UvCure.minutesPerDm2(film, shop.lamp(way.means.lamp()));
         double ml = f.put() * CM3, wait = (coats - 1) * film.recoatFromH() + film.sandableH();
         double cost = film.sprayed() ? coats * film.cost() / (100 * film.m2PerContainer()) : ml * film.cost() / film.containerMl();
-        String stop = film.kind() == Coating.Kind.FILLER_PRIMER ? "an even grey, no bare print showing"
-                : film.byKnife() ? "the lines are full, the peaks just covered" : "the lines are covered, without runs";
-        return new Step(film.primes() || film.sprayed() ? Kind.PRIME : Kind.FILM, coats + (coats == 1 ? " coat " : " coats ") + film.name(),
-                film.name(), work, wait, cost, f.valley(), f.marks(), coats, ml, 0, 0, 0, f.over(), 0,
-                film.byKnife() ? BY_KNIFE * f.put() : Math.max(0, raised), false, stop, why);
+        return new Step(film.primes() || film.sprayed() ? Kind.PRIME : Kind.FILM, "", film.name(), work, wait, cost, f.valley(), f.marks(),
+                coats, ml, 0, 0, 0, f.over(), 0, film.byKnife() ? BY_KNIFE * f.put() : Math.max(0, raised), false, "", "");
     }
 
     private void sand(State s, Grit grit, List<Arc> out) {
@@ -330,16 +360,21 @@ public final class Ladder {
         boolean wet = grit.p() >= WET_FROM;
         double softCm3 = shop.usual(Practice.SHEET_SOFT_CM3), hardCm3 = shop.usual(Practice.SHEET_HARD_CM3);
         double sheets = (cm3Film / (times > SOFT ? softCm3 : hardCm3) + cm3Bare / hardCm3) / (wet ? WET : 1);
-        String stop = film > 0 && over == 0 ? "the peaks just show through: the guide coat is gone except in the lows"
+        var step = new Step(Kind.SAND, "", names.get(grit), minutes, 0, sheets * shop.sheetCost(), valley, grit.scratchUm(), 1, 0,
+                film + bare, bare, sheets, over, wet ? 0 : cm3Film + cm3Bare, WORN * bare, machine, "", "");
+        return new Arc(new State(valley, over, grit.scratchUm(), over > 0 ? s.top : -1, false), step,
+                () -> words(s, grit, film, over, valley));
+    }
+
+    private static Words words(State s, Grit grit, double film, double over, double valley) {
+        boolean toPeaks = film > 0 && over == 0;
+        String stop = toPeaks ? "the peaks just show through: the guide coat is gone except in the lows"
                 : film > 0 ? "the guide coat is gone, no print shows" : "an even, dull scratch all over";
-        String why = film > 0 && over == 0 ? "takes the film down to the peaks: only the valleys keep it"
+        String why = toPeaks ? "takes the film down to the peaks: only the valleys keep it"
                 : s.over <= 0 && valley < s.valley - s.scratch - 1e-9
                         ? "takes lines of " + Math.round(s.valley) + " \u00b5m down to " + Math.round(valley)
                         : "brings marks of " + Math.round(s.scratch) + " \u00b5m down to " + Math.round(grit.scratchUm());
-        var step = new Step(Kind.SAND, "sand " + grit.name() + (wet ? " wet" : ""), grit.name(), minutes, 0, sheets * shop.sheetCost(),
-                valley, grit.scratchUm(), 1, 0, film + bare, bare, sheets, over, wet ? 0 : cm3Film + cm3Bare, WORN * bare, machine, stop,
-                why);
-        return new Arc(new State(valley, over, grit.scratchUm(), over > 0 ? s.top : -1, false), step);
+        return new Words("sand " + grit.name() + (grit.p() >= WET_FROM ? " wet" : ""), stop, why);
     }
 
     /** Scuffed, sealed, and a coating whose own grain hides the lines. */
@@ -357,12 +392,12 @@ public final class Ladder {
         var start = new State(valleyUm, 0, shop.usual(Practice.SKIN_MARKS_UM), -1, false);
         var steps = new ArrayList<Step>();
         var scuffed = sanded(start, scuff.get(), 0, start.scratch, 0, Math.max(0, valleyUm - start.scratch));
-        steps.add(scuffed.step);
+        steps.add(scuffed.told());
         double valley = valleyUm, over = 0, marks = scuffed.to.scratch;
         for (var film : List.of(seal.get(), coat.get())) {
             var f = Surface.film(film, 1, valley, over, marks, shop);
-            steps.add(coats(film, 1, f, f.over() - over,
-                    film == seal.get() ? "a barrier between plastic and the coating's solvents" : "its grain hides the lines and seams"));
+            String why = film == seal.get() ? "a barrier between plastic and the coating's solvents" : "its grain hides the lines and seams";
+            steps.add(coats(film, 1, f, f.over() - over).told(words(film, 1, why)));
             valley = f.valley();
             over = f.over();
             marks = f.marks();
@@ -372,7 +407,7 @@ public final class Ladder {
 
     private static Outcome found(Reached last) {
         var steps = new ArrayList<Step>();
-        for (var w = last; w.by != null; w = w.before) steps.addFirst(w.by);
+        for (var w = last; w.by != null; w = w.before) steps.addFirst(w.by.told());
         return Outcome.Found.of(steps);
     }
 
@@ -382,7 +417,7 @@ public final class Ladder {
         var film = ladder.films.stream().filter(Coating::primes).min(java.util.Comparator.comparingDouble(Coating::filmUm));
         if (film.isEmpty()) return List.of();
         var f = Surface.film(film.get(), 1, 0, 0, shop.usual(Practice.SKIN_MARKS_UM), shop);
-        return List.of(ladder.coats(film.get(), 1, f, f.over(), "its lines stay; primer holds the colour"));
+        return List.of(ladder.coats(film.get(), 1, f, f.over()).told(words(film.get(), 1, "its lines stay; primer holds the colour")));
     }
 
     private static String text(String format, Object... args) {

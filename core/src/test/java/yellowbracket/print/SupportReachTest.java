@@ -14,7 +14,7 @@ import yellowbracket.mesh.Vec3;
 
 class SupportReachTest {
     /** A chamber 40 wide, 30 deep, 20 high, closed but for a grille in front: slots of a width, bars of 5 mm between them, 20 mm deep. */
-    private static Mesh grille(double slot) {
+    static Mesh grille(double slot) {
         var parts = new ArrayList<Mesh>();
         parts.add(Shapes.box(new Vec3(0, 0, 0), new Vec3(50, 60, 5)));
         parts.add(Shapes.box(new Vec3(0, 0, 25), new Vec3(50, 60, 30)));

@@ -94,12 +94,12 @@ public final class WearFields {
         int asked = 0, blocked = 0, up = 0, free = 0;
         for (var d : looks) {
             if (d.dot(n) < 0.1) continue;
-            double far = index.firstDistance(from.x(), from.y(), from.z(), d.x(), d.y(), d.z(), 0);
+            boolean near = index.blocked(from, d, 0, NEAR_MM);
             asked++;
-            if (far < NEAR_MM) blocked++;
+            if (near) blocked++;
             if (d.z() < 0.3) continue;
             up++;
-            if (!(far < Double.POSITIVE_INFINITY)) free++;
+            if (!near && !index.blocked(from, d, NEAR_MM)) free++;
         }
         grime[f] = asked == 0 ? 1 : (float) blocked / asked;
         sky[f] = up == 0 ? 0 : (float) free / up;

@@ -140,7 +140,7 @@ public final class Geodesic {
         double x = sx + (cx - sx) * sy / (sy + cy);
         if (x < 0 || x > e) return best;
         if (direction != null) turn(a, b, Math.atan2(sy, -sx), Math.atan2(sy, e - sx), Math.atan2(sy + cy, cx - sx));
-        return Math.hypot(cx - sx, cy + sy);
+        return Math.sqrt((cx - sx) * (cx - sx) + (cy + sy) * (cy + sy));
     }
 
     /** Between the directions of a and b, as the way to c lies between theirs. */

@@ -125,7 +125,7 @@ final class Split {
 
     /** @param t from a to b */
     private void point(int a, int b, double t) {
-        long key = DirectedEdge.undirected(a, b);
+        long key = DirectedEdge.undirectedKey(a, b);
         if (added.containsKey(key)) return;
         if (count == at.length) {
             at = Arrays.copyOf(at, 2 * count);
@@ -177,7 +177,7 @@ final class Split {
     }
 
     private int on(int a, int b) {
-        return added.isEmpty() ? -1 : added.getOrDefault(DirectedEdge.undirected(a, b), -1);
+        return added.isEmpty() ? -1 : added.getOrDefault(DirectedEdge.undirectedKey(a, b), -1);
     }
 
     private void halves(int f, int a, int b, int c, int m) {

@@ -104,14 +104,14 @@ public final class Carve {
         for (int f = 0; f < isLocal.length; f++) {
             if (!meets(f, lo, hi)) continue;
             isLocal[f] = true;
-            for (int k = 0; k < 3; k++) edges.add(DirectedEdge.of(mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3)));
+            for (int k = 0; k < 3; k++) edges.add(DirectedEdge.key(mesh.vertex(f, k), mesh.vertex(f, (k + 1) % 3)));
             local.add(new int[] {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f), 1});
         }
         if (edges.isEmpty()) return;
         for (int f = 0; f < isLocal.length; f++) {
             if (isLocal[f]) continue;
             boolean beside = false;
-            for (int k = 0; k < 3 && !beside; k++) beside = edges.contains(DirectedEdge.of(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
+            for (int k = 0; k < 3 && !beside; k++) beside = edges.contains(DirectedEdge.key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
             if (!beside) continue;
             isLocal[f] = true;
             local.add(new int[] {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f), 0});
@@ -146,7 +146,7 @@ public final class Carve {
                 double ha = heights.computeIfAbsent(a, v -> plane.height(point(v))),
                         hb = heights.computeIfAbsent(b, v -> plane.height(point(v)));
                 if (side(ha) * side(hb) >= 0) continue;
-                crossing.computeIfAbsent(DirectedEdge.of(a, b), e -> {
+                crossing.computeIfAbsent(DirectedEdge.key(a, b), e -> {
                     added.add(point(a).plus(point(b).minus(point(a)).times(ha / (ha - hb))));
                     return mesh.vertexCount() + added.size() - 1;
                 });
@@ -168,7 +168,7 @@ public final class Carve {
         var mid = new Integer[3];
         int n = 0, last = -1;
         for (int k = 0; k < 3; k++) {
-            mid[k] = crossing.get(DirectedEdge.undirected(t[k], t[(k + 1) % 3]));
+            mid[k] = crossing.get(DirectedEdge.undirectedKey(t[k], t[(k + 1) % 3]));
             if (mid[k] == null) continue;
             n++;
             last = k;

@@ -239,7 +239,7 @@ public final class PlaneCut {
 
     private int crossing(int p, int q) {
         int a = Math.min(p, q), b = Math.max(p, q); // the same arithmetic from both triangles of the edge
-        return crossingOf.computeIfAbsent(DirectedEdge.undirected(p, q), key -> {
+        return crossingOf.computeIfAbsent(DirectedEdge.undirectedKey(p, q), key -> {
             double ha = height(a), t = ha / (ha - height(b));
             crossings.add(mesh.point(a).plus(mesh.point(b).minus(mesh.point(a)).times(t)));
             return crossings.size() - 1;

@@ -73,6 +73,38 @@ public final class Bvh {
         return java.util.Optional.of(new Hit(t, order[q.nearestAt()], q.facing(q.nearestAt()) > 0));
     }
 
+    /** What a ray met; a ray much like it, cast with the same one, tries that triangle first and is the faster for it. One thread. */
+    public static final class Met {
+        private int leaf = -1;
+        private double distance = Double.POSITIVE_INFINITY;
+        private boolean fromInside;
+
+        /** In lengths of the direction, infinity where nothing was met. */
+        public double distance() {
+            return distance;
+        }
+
+        /** Whether it came through the back of the triangle. */
+        public boolean fromInside() {
+            return fromInside;
+        }
+    }
+
+    /** As {@link #first(Vec3, Vec3)}, into {@code met}; whether anything was. */
+    public boolean first(Vec3 o, Vec3 d, Met met) {
+        var q = ray(o, d);
+        met.distance = q.nearest(0, met.leaf);
+        if (met.distance == Double.POSITIVE_INFINITY) return false;
+        met.leaf = q.nearestAt();
+        met.fromInside = q.facing(met.leaf) > 0;
+        return true;
+    }
+
+    /** How far a ray goes to the plane of the triangle that was met, in lengths of {@code d}; not a number where nothing was. */
+    public double toPlane(Met met, Vec3 o, Vec3 d) {
+        return met.distance == Double.POSITIVE_INFINITY ? Double.NaN : ray(o, d).toPlane(met.leaf);
+    }
+
     /** Whether anything lies on the ray beyond {@code least} mm. */
     public boolean blocked(Vec3 o, Vec3 d, double least) {
         return blocked(o, d, least, Double.POSITIVE_INFINITY);

@@ -71,6 +71,16 @@ final class RayQuery {
         return search(least, Double.POSITIVE_INFINITY, false);
     }
 
+    /** As {@link #nearest(double)}, where leaf entry {@code likely} may well be the one; -1 for none. */
+    double nearest(double least, int likely) {
+        double t = likely < 0 ? Double.POSITIVE_INFINITY : hit(likely);
+        if (!(t >= least && t < Double.POSITIVE_INFINITY)) return nearest(least);
+        double nearer = search(least, Math.nextDown(t), false);
+        if (nearer < t) return nearer;
+        nearestAt = likely;
+        return t;
+    }
+
     /** Whether there is a hit from {@code least} on and no farther than {@code most}. */
     boolean any(double least, double most) {
         return search(least, most, true) < Double.POSITIVE_INFINITY;
@@ -192,6 +202,16 @@ final class RayQuery {
         long beside = Double.doubleToRawLongBits(u + slack) | Double.doubleToRawLongBits(v + slack)
                 | Double.doubleToRawLongBits(size + slack - u - v) | Double.doubleToRawLongBits(t);
         return beside < 0 ? Double.POSITIVE_INFINITY : t / size;
+    }
+
+    /** The distance to the plane of leaf entry {@code i}. */
+    double toPlane(int i) {
+        var k = of.corners;
+        int c = 9 * i;
+        double ex = k[c + 3] - k[c], ey = k[c + 4] - k[c + 1], ez = k[c + 5] - k[c + 2];
+        double fx = k[c + 6] - k[c], fy = k[c + 7] - k[c + 1], fz = k[c + 8] - k[c + 2];
+        double nx = ey * fz - ez * fy, ny = ez * fx - ex * fz, nz = ex * fy - ey * fx;
+        return (nx * (k[c] - ox) + ny * (k[c + 1] - oy) + nz * (k[c + 2] - oz)) / (nx * dx + ny * dy + nz * dz);
     }
 
     /** Direction against normal of leaf entry {@code i}: above 0 when the ray leaves through it. */

@@ -1,8 +1,6 @@
 package yellowbracket.mesh.measure;
 
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.stream.IntStream;
 import yellowbracket.mesh.Edges;
 import yellowbracket.mesh.Mesh;
 
@@ -29,10 +27,11 @@ public record Facets(double deep95, double deepest, double bentShare) {
             var b = m.areaVector(g);
             double cos = a.dot(b) / (a.norm() * b.norm());
             if (!(cos > sharp) || cos > flat) return;
-            double angle = Math.acos(Math.min(1, cos)), side = m.point(edges.lowVertex(from)).distance(m.point(edges.highVertex(from)));
+            // here: the tangent of half the angle, then of a quarter
+            double half = Math.sqrt(Math.max(0, 1 - cos) / (1 + cos)), quarter = half / (1 + Math.sqrt(1 + half * half)), side = m.point(edges.lowVertex(from)).distance(m.point(edges.highVertex(from)));
             if (!(side > 0)) return;
             // heights of both triangles over their edge: where a plane runs into a round, the facets of the round count
-            double wide = Math.min(a.norm(), b.norm()) / side, off = wide / 2 * Math.tan(angle / 4);
+            double wide = Math.min(a.norm(), b.norm()) / side, off = wide / 2 * quarter;
             depth[f] = Math.max(depth[f], off);
             depth[g] = Math.max(depth[g], off);
         });
@@ -48,16 +47,8 @@ public record Facets(double deep95, double deepest, double bentShare) {
             if (depth[f] > 0) bent += m.area(f);
         }
         if (bent <= 0) return new Facets(0, 0, 0);
-        var order = IntStream.range(0, depth.length)
-                .filter(f -> depth[f] > 0)
-                .boxed()
-                .sorted(Comparator.comparingDouble(f -> depth[f]))
-                .toList();
-        double sum = 0;
-        for (int f : order) {
-            sum += m.area(f);
-            if (sum >= 0.95 * bent) return new Facets(depth[f], Arrays.stream(depth).max().orElse(0), bent / all);
-        }
-        return new Facets(0, 0, bent / all);
+        var area = new double[depth.length];
+        Arrays.setAll(area, f -> depth[f] > 0 ? m.area(f) : 0);
+        return new Facets(Quantile.of(depth, area, 0.95), Arrays.stream(depth).max().orElse(0), bent / all);
     }
 }
