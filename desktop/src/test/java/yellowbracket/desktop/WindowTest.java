@@ -84,7 +84,7 @@ abstract class WindowTest {
         return KNOWN;
     }
 
-    /** The demo with coarser meshes: every control works as on the full one, ten times as fast. */
+    /** The demo with coarser meshes: every control works as on the full one, in two thirds of the time. */
     static synchronized DemoBuild lightDemo() {
         if (light != null) return light;
         var demo = fullDemo();
