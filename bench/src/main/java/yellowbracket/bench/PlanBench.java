@@ -106,6 +106,12 @@ public class PlanBench {
         return scheduler.chance(tasks, NOTHING, 20, new SplittableRandom(1), Progress.NONE).ready();
     }
 
+    /** All of the chance, as it comes in the background. */
+    @Benchmark
+    public int allFutures() {
+        return scheduler.chance(tasks, NOTHING, 2_000, new SplittableRandom(1), Progress.NONE).ready();
+    }
+
     @Benchmark
     public Board board() {
         return Board.of(plan, latest);

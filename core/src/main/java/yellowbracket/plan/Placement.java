@@ -204,6 +204,15 @@ final class Placement {
         if (takes) printerFree.put(t.printer(), times.awake(end[i]) + CHANGE_MIN);
     }
 
+    /** There is no time at all in which something could be done; says what would help. */
+    static final class NoTime extends IllegalArgumentException {
+        private static final long serialVersionUID = 1;
+
+        NoTime(String words) {
+            super(words);
+        }
+    }
+
     /** Whoever can is asked, and does it who is through first. */
     private void work(int i, Task t, int from, int minutes) {
         Hands.Sitting best = null;
@@ -218,7 +227,7 @@ final class Placement {
             by = h;
         }
         if (best == null)
-            throw new IllegalArgumentException(t.doer().splits() ? t.name() + " finds no working hours left: give the week more hours"
+            throw new NoTime(t.doer().splits() ? t.name() + " finds no working hours left: give the week more hours"
                     : t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");
         start[i] = best.start();
         end[i] = best.end();
@@ -269,7 +278,7 @@ final class Placement {
             best = at;
             by = h;
         }
-        if (by == null) throw new IllegalArgumentException(
+        if (by == null) throw new NoTime(
                 t.name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
         start[i] = best;
         end[i] = best + minutes;

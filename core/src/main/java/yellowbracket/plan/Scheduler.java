@@ -178,9 +178,18 @@ public final class Scheduler {
         long ready = Arrays.stream(seeds).parallel().filter(seed -> {
             progress.check();
             progress.report(count.getAndIncrement(), runs);
-            return future(tasks, facts, new SplittableRandom(seed)).finish() <= due;
+            return ends(tasks, facts, new SplittableRandom(seed)) <= due;
         }).count();
         return new Chance((int) ready, runs);
+    }
+
+    /** Never, where something takes so long that no time is found for it: more is not known than that the day is missed. */
+    private int ends(List<Task> tasks, Facts facts, SplittableRandom random) {
+        try {
+            return future(tasks, facts, random).finish();
+        } catch (Placement.NoTime e) {
+            return Integer.MAX_VALUE;
+        }
     }
 
     private Placement future(List<Task> tasks, Facts facts, SplittableRandom random) {

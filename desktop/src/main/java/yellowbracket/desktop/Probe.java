@@ -15,6 +15,8 @@ import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import yellowbracket.derive.model.ModelFigures;
@@ -81,6 +83,9 @@ final class Probe {
         steps.add(until(model::allDerived, () -> {}));
         steps.add(pause());
         steps.add(rate());
+        steps.add(until(() -> true, () -> model.pageProperty().set(Page.PLAN)));
+        steps.add(pause());
+        steps.add(gaps("zooming the board of the plan", i -> zoomBoard(i / 8 % 2 == 0 ? KeyCode.PLUS : KeyCode.MINUS)));
         steps.add(pause(REST_NS));
         steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
         new AnimationTimer() {
@@ -98,6 +103,11 @@ final class Probe {
     private static double running() {
         return (System.currentTimeMillis()
                 - ProcessHandle.current().info().startInstant().map(Instant::toEpochMilli).orElse(System.currentTimeMillis())) / 1000.0;
+    }
+
+    private void zoomBoard(KeyCode key) {
+        var board = frame.lookup("#board");
+        board.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
     }
 
     private Optional<Slider> slider() {
@@ -199,16 +209,16 @@ final class Probe {
         return new Step() {
             private int frame;
             private long before;
-            private double most;
+            private final List<Double> ms = new ArrayList<>();
 
             @Override
             public boolean frame(long now) {
                 long t = System.nanoTime();
-                if (before != 0) most = Math.max(most, (t - before) / 1e6);
+                if (before != 0) ms.add((t - before) / 1e6);
                 before = t;
                 drag.accept(frame);
                 if (++frame < FRAMES) return true;
-                System.out.printf(Locale.ROOT, "%s: longest gap between frames %.0f ms%n", what, most);
+                told(what + ", from frame to frame", ms);
                 return false;
             }
         };
