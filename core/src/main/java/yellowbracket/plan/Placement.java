@@ -226,9 +226,8 @@ final class Placement {
             best = found.get();
             by = h;
         }
-        if (best == null)
-            throw new NoTime(t.doer().splits() ? t.name() + " finds no working hours left: give the week more hours"
-                    : t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");
+        if (best == null) throw new NoTime(t.doer().splits() ? t.name() + " finds no working hours left: give the week more hours"
+                : t.name() + " needs " + minutes / 60 + " hours on end, more than any working day has");
         start[i] = best.start();
         end[i] = best.end();
         parts.set(i, best.parts());
@@ -278,8 +277,7 @@ final class Placement {
             best = at;
             by = h;
         }
-        if (by == null) throw new NoTime(
-                t.name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
+        if (by == null) throw new NoTime(t.name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
         start[i] = best;
         end[i] = best + minutes;
         parts.set(i, List.of(new int[] {best, end[i]}));

@@ -111,11 +111,7 @@ public record Areas(List<Area> list, double valleyMm3, double valley50Um, double
     }
 
     public static Areas of(DepthMap map, Targets targets) {
-        var worked = map.places()
-                .stream()
-                .map(p -> p.to(targets.ofArea(p)))
-                .filter(p -> p.target().worked())
-                .toList();
+        var worked = map.places().stream().map(p -> p.to(targets.ofArea(p))).filter(p -> p.target().worked()).toList();
         if (worked.isEmpty()) return NONE;
         double all = sum(worked), mm3 = worked.stream().mapToDouble(Place::valleyMm3).sum();
         double low = worked.stream().mapToDouble(p -> p.at().z()).min().orElseThrow(),

@@ -396,7 +396,8 @@ public final class Ladder {
         double valley = valleyUm, over = 0, marks = scuffed.to.scratch;
         for (var film : List.of(seal.get(), coat.get())) {
             var f = Surface.film(film, 1, valley, over, marks, shop);
-            String why = film == seal.get() ? "a barrier between plastic and the coating's solvents" : "its grain hides the lines and seams";
+            String why = film == seal.get() ? "a barrier between plastic and the coating's solvents"
+                    : "its grain hides the lines and seams";
             steps.add(coats(film, 1, f, f.over() - over).told(words(film, 1, why)));
             valley = f.valley();
             over = f.over();

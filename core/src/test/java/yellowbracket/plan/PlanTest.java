@@ -247,11 +247,15 @@ class PlanTest {
     void aFutureInWhichSomethingFindsNoTimeIsNotReady() {
         // two hours a day to spray in, four on end to glue in: slow days have neither
         var sky = new Scheduler(NOW, DUE, WorkHours.evenings(), (x, at) -> at.getHour() >= 19 && at.getHour() < 21);
-        double spraying = sky.chance(List.of(task("a", Operation.SPRAY, 1.2, Task.Lag.NONE, Task.Doer.SPRAY, 0.6)), NOTHING, 400,
-                new SplittableRandom(1), Progress.NONE).share();
+        double spraying = sky
+                .chance(List.of(task("a", Operation.SPRAY, 1.2, Task.Lag.NONE, Task.Doer.SPRAY, 0.6)), NOTHING, 400,
+                        new SplittableRandom(1), Progress.NONE)
+                .share();
         assertThat(spraying).isBetween(0.5, 0.95);
-        double gluing = scheduler().chance(List.of(task("a", Operation.GLUE, 6, Task.Lag.NONE, Task.Doer.PERSON_AT_A_STRETCH, 0.6)), NOTHING, 400,
-                new SplittableRandom(1), Progress.NONE).share();
+        double gluing = scheduler()
+                .chance(List.of(task("a", Operation.GLUE, 6, Task.Lag.NONE, Task.Doer.PERSON_AT_A_STRETCH, 0.6)), NOTHING, 400,
+                        new SplittableRandom(1), Progress.NONE)
+                .share();
         assertThat(gluing).isBetween(0.5, 0.99);
     }
 

@@ -52,11 +52,12 @@ class VoxelsTest {
         var v = Voxels.of(mesh, Turn.NONE, 1.7, 3);
         var touched = new BitSet();
         var solid = v.solids();
-        solid.stream().forEach(at -> IntStream.range(0, 27)
-                .map(n -> at + n % 3 - 1 + (n / 3 % 3 - 1) * v.nx + (n / 9 - 1) * v.nx * v.ny)
-                .forEach(touched::set));
+        solid.stream()
+                .forEach(at -> IntStream.range(0, 27)
+                        .map(n -> at + n % 3 - 1 + (n / 3 % 3 - 1) * v.nx + (n / 9 - 1) * v.nx * v.ny)
+                        .forEach(touched::set));
         assertThat(v.grown(1)).isEqualTo(touched);
         assertThat(solid.cardinality()).isPositive();
-        
+
     }
 }

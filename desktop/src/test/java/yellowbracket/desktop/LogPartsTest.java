@@ -73,10 +73,11 @@ class LogPartsTest extends WindowTest {
         var left = sanding.getLast();
         double before = left.activeH();
         for (Task t : List.of(sanding.get(0), sanding.get(1))) robot.interact(() -> model.note(Done.line(t, 2 * t.activeH())));
-        until("the rest takes longer", () -> model.schedule()
-                .flatMap(s -> s.placed().stream().map(Schedule.Placed::task).filter(t -> t.id().equals(left.id())).findFirst())
-                .filter(t -> t.activeH() > 1.1 * before)
-                .isPresent());
+        until("the rest takes longer",
+                () -> model.schedule()
+                        .flatMap(s -> s.placed().stream().map(Schedule.Placed::task).filter(t -> t.id().equals(left.id())).findFirst())
+                        .filter(t -> t.activeH() > 1.1 * before)
+                        .isPresent());
         until("told in the table",
                 () -> robot.lookup(n -> n instanceof TableView<?> t && "rates".equals(t.getAccessibleText()))
                         .tryQueryAs(TableView.class)

@@ -111,7 +111,8 @@ public final class Carve {
         for (int f = 0; f < isLocal.length; f++) {
             if (isLocal[f]) continue;
             boolean beside = false;
-            for (int k = 0; k < 3 && !beside; k++) beside = edges.contains(DirectedEdge.key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
+            for (int k = 0; k < 3 && !beside; k++)
+                beside = edges.contains(DirectedEdge.key(mesh.vertex(f, (k + 1) % 3), mesh.vertex(f, k)));
             if (!beside) continue;
             isLocal[f] = true;
             local.add(new int[] {mesh.vertex(f, 0), mesh.vertex(f, 1), mesh.vertex(f, 2), mesh.tag(f), 0});

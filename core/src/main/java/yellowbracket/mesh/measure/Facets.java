@@ -28,7 +28,8 @@ public record Facets(double deep95, double deepest, double bentShare) {
             double cos = a.dot(b) / (a.norm() * b.norm());
             if (!(cos > sharp) || cos > flat) return;
             // here: the tangent of half the angle, then of a quarter
-            double half = Math.sqrt(Math.max(0, 1 - cos) / (1 + cos)), quarter = half / (1 + Math.sqrt(1 + half * half)), side = m.point(edges.lowVertex(from)).distance(m.point(edges.highVertex(from)));
+            double half = Math.sqrt(Math.max(0, 1 - cos) / (1 + cos)), quarter = half / (1 + Math.sqrt(1 + half * half)),
+                    side = m.point(edges.lowVertex(from)).distance(m.point(edges.highVertex(from)));
             if (!(side > 0)) return;
             // heights of both triangles over their edge: where a plane runs into a round, the facets of the round count
             double wide = Math.min(a.norm(), b.norm()) / side, off = wide / 2 * quarter;
