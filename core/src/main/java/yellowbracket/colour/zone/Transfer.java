@@ -1,6 +1,7 @@
 package yellowbracket.colour.zone;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import yellowbracket.mesh.Mesh;
@@ -17,6 +18,8 @@ public final class Transfer {
 
     /** So near to a border nobody sees on which side a place lies, mm. */
     private static final double SAME_MM = 0.3;
+    /** From a border, where only the side matters. */
+    private static final double FAR_MM = 1e6;
 
     private final Painted from;
     private final Bvh index;
@@ -83,10 +86,33 @@ public final class Transfer {
             var c = p.mesh().centroid(f);
             if (!where.test(c)) return Double.POSITIVE_INFINITY;
             double own = p.reach(f);
-            return own > edge / 2 && all.distance(c) <= own ? edge : Double.POSITIVE_INFINITY;
+            return own > edge / 2 && all.within(c, own) ? edge : Double.POSITIVE_INFINITY;
         });
-        for (int z : zones()) now = zone(now, z, where);
+        if (all == null) {
+            for (int z : zones()) now = zone(now, z, where, new Apart(new BitSet(), new int[0]));
+            return now;
+        }
+        var apart = Apart.of(now, all, edge);
+        for (int z : zones()) now = zone(now, z, where, apart);
         return now;
+    }
+
+    /** Vertices round which no piece meets a border, and their zones: far from borders nothing need be measured. */
+    private record Apart(BitSet vertices, int[] zone) {
+        /** @param mm beyond what a piece reaches: the surfaces need not lie in each other */
+        static Apart of(Painted p, Bvh lines, double mm) {
+            var m = p.mesh();
+            var met = new boolean[p.count()];
+            IntStream.range(0, met.length).parallel().forEach(f -> met[f] = lines.within(m.centroid(f), 2 * p.reach(f) + mm));
+            var vertices = new BitSet(m.vertexCount());
+            vertices.set(0, m.vertexCount());
+            var zone = new int[m.vertexCount()];
+            for (int f = 0; f < met.length; f++) for (int k = 0; k < 3; k++) {
+                zone[m.vertex(f, k)] = p.zone(f);
+                if (met[f]) vertices.clear(m.vertex(f, k));
+            }
+            return new Apart(vertices, zone);
+        }
     }
 
     private int[] zones() {
@@ -94,7 +120,7 @@ public final class Transfer {
     }
 
     /** What is of this zone there becomes so here. */
-    private Painted zone(Painted p, int z, Where where) {
+    private Painted zone(Painted p, int z, Where where, Apart apart) {
         var m = p.mesh();
         var lines = border(from, z);
         if (lines == null) {
@@ -105,6 +131,10 @@ public final class Transfer {
         IntStream.range(0, field.length).parallel().forEach(v -> {
             var at = m.point(v);
             if (!where.test(at)) return;
+            if (apart.vertices.get(v)) { // vertices that are added later lie at borders
+                field[v] = apart.zone[v] == z ? -FAR_MM : FAR_MM;
+                return;
+            }
             double d = lines.distance(at);
             field[v] = from.zone(index.closest(at).triangle()) == z ? -d : d;
         });
