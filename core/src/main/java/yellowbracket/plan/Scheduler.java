@@ -24,6 +24,7 @@ import yellowbracket.work.TaskId;
  */
 public final class Scheduler {
     private final Times times;
+    private final LostDays lost;
 
     /** For a maker alone. @param sprayable whether the weather of an hour allows what a task sprays */
     public Scheduler(LocalDateTime now, LocalDateTime due, WorkHours hours, BiPredicate<Task, LocalDateTime> sprayable) {
@@ -33,7 +34,17 @@ public final class Scheduler {
     /** @param quiet by printer: when it must not run */
     public Scheduler(LocalDateTime now, LocalDateTime due, Crew crew, BiPredicate<Task, LocalDateTime> sprayable,
             Map<String, Quiet> quiet) {
-        times = new Times(now, due, crew, sprayable, quiet);
+        this(new Times(now, due, crew, sprayable, quiet), LostDays.NONE);
+    }
+
+    private Scheduler(Times times, LostDays lost) {
+        this.times = times;
+        this.lost = lost;
+    }
+
+    /** Whose futures lose days of spraying. */
+    public Scheduler losing(LostDays days) {
+        return new Scheduler(times, days);
     }
 
     /** @throws IllegalArgumentException if tasks wait for each other in a circle, or a task has no time long enough in any week */
@@ -169,7 +180,8 @@ public final class Scheduler {
 
     /**
      * Futures that end before the day: hours drawn about their estimates, prints lost and restarted at their printers' rates. Who is slow
-     * at one thing is slow at the rest, and a printer that runs late does so with every print: slow days do not even out.
+     * at one thing is slow at the rest, and a printer that runs late does so with every print: slow days do not even out. Days of spraying
+     * are lost to the weather; the rest is planned round them.
      */
     public Chance chance(List<Task> tasks, Facts facts, int runs, SplittableRandom random, Progress progress) {
         var seeds = random.longs(runs).toArray();
@@ -204,8 +216,11 @@ public final class Scheduler {
             drawn.add(t.lasting(drawn(t, z, random)));
         }
         var net = new Network(drawn);
-        return new Placement(net, times, facts, false).place(rank(net, facts));
+        return new Placement(net, times.without(lost.drawn(LOST_WITHIN_DAYS, random)), facts, false).place(rank(net, facts));
     }
+
+    /** Nobody plans further ahead by the weather. */
+    private static final int LOST_WITHIN_DAYS = 120;
 
     /** @param z of the standard normal distribution */
     private static double drawn(Task t, double z, RandomGenerator random) {

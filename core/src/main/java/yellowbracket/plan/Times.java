@@ -3,6 +3,7 @@ package yellowbracket.plan;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiPredicate;
@@ -32,6 +33,22 @@ final class Times {
         this.quiet = Map.copyOf(quiet);
         spans.add(crew.maker().minutes(now, HORIZON_DAYS));
         crew.helpers().forEach(h -> spans.add(crew.maker().withSpans(h.spans()).minutes(now, HORIZON_DAYS)));
+    }
+
+    private Times(Times of, BiPredicate<Task, LocalDateTime> sprayable) {
+        now = of.now;
+        due = of.due;
+        crew = of.crew;
+        quiet = of.quiet;
+        spans.addAll(of.spans);
+        this.sprayable = sprayable;
+    }
+
+    /** The same without spraying on some days, counted from today. */
+    Times without(BitSet days) {
+        if (days.isEmpty()) return this;
+        long today = now.toLocalDate().toEpochDay();
+        return new Times(this, (t, at) -> !days.get((int) Math.max(0, at.toLocalDate().toEpochDay() - today)) && sprayable.test(t, at));
     }
 
     /** Everybody's time, free: the maker first. */

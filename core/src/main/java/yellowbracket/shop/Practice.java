@@ -80,6 +80,11 @@ public enum Practice {
     VISOR_H, VISOR_SETS_H, PANEL_H, LENS_H, STRAPS_H, WALK_TEST_H,
     /** A former set up, and each lens formed and trimmed; lights laid out, and each; a bought part fitted. */
     FORM_H, FORM_LENS_H, LIGHTS_H, LIGHT_H, PART_H,
+    /**
+     * Days forecast as fit for spraying that turn out not to be, as a share, more by so much with each day ahead; of days beyond the
+     * forecast, those that are lost.
+     */
+    SPRAY_DAY_LOST_A_DAY, SPRAY_DAY_LOST,
     /** Bought over what is computed: spills, leftovers and second tries. */
     STOCK_TIMES
 }

@@ -244,6 +244,22 @@ class PlanTest {
     }
 
     @Test
+    void rainTakesFromTheChanceOfWhatIsSprayedAndOfNothingElse() {
+        // three coats, a day apart, in the four days there are
+        var coats = List.of(spray("a", 0.5, 16, Optional.empty()), spray("b", 0.5, 16, Optional.empty(), "a"),
+                spray("c", 0.5, 0, Optional.empty(), "b"));
+        var s = new Scheduler(NOW, NOW.plusDays(4), WorkHours.evenings(), (x, at) -> true);
+        var rain = s.losing(new LostDays(0.2, 0.5));
+        double dry = s.chance(coats, NOTHING, 400, new SplittableRandom(1), Progress.NONE).share(),
+                wet = rain.chance(coats, NOTHING, 400, new SplittableRandom(1), Progress.NONE).share();
+        assertThat(dry).isGreaterThan(0.95);
+        assertThat(wet).isBetween(0.2, dry - 0.1);
+        var glue = List.of(person("a", 3, 16), person("b", 3, 16, "a"));
+        assertThat(rain.chance(glue, NOTHING, 200, new SplittableRandom(1), Progress.NONE))
+                .isEqualTo(s.chance(glue, NOTHING, 200, new SplittableRandom(1), Progress.NONE));
+    }
+
+    @Test
     void aFutureInWhichSomethingFindsNoTimeIsNotReady() {
         // two hours a day to spray in, four on end to glue in: slow days have neither
         var sky = new Scheduler(NOW, DUE, WorkHours.evenings(), (x, at) -> at.getHour() >= 19 && at.getHour() < 21);

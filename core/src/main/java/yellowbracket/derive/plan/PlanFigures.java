@@ -29,6 +29,7 @@ import yellowbracket.finding.Finding;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Lessons;
 import yellowbracket.log.Tally;
+import yellowbracket.plan.LostDays;
 import yellowbracket.plan.Chance;
 import yellowbracket.plan.Crew;
 import yellowbracket.plan.Drop;
@@ -46,6 +47,7 @@ import yellowbracket.print.ResinCare;
 import yellowbracket.print.SectionPrint;
 import yellowbracket.print.SpoolPlan;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Practice;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Quiet;
@@ -291,12 +293,16 @@ public final class PlanFigures {
     }
 
     private static Chance futures(Reads in, List<Task> tasks, Scheduler.Facts facts, WorkHours hours, LocalDateTime due) {
-        return new Scheduler(in.now(), due, crew(in).withMaker(hours), sprayable(in), in.build(PlanFigures::quiet)).chance(tasks, facts,
-                RAISE_RUNS, new SplittableRandom(in.build(Build::seed)), in.progress());
+        return new Scheduler(in.now(), due, crew(in).withMaker(hours), sprayable(in), in.build(PlanFigures::quiet)).losing(lost(in))
+                .chance(tasks, facts, RAISE_RUNS, new SplittableRandom(in.build(Build::seed)), in.progress());
     }
 
     private static Scheduler scheduler(Reads in) {
-        return new Scheduler(in.now(), in.build(Build::due), crew(in), sprayable(in), in.build(PlanFigures::quiet));
+        return new Scheduler(in.now(), in.build(Build::due), crew(in), sprayable(in), in.build(PlanFigures::quiet)).losing(lost(in));
+    }
+
+    private static LostDays lost(Reads in) {
+        return in.shop(s -> new LostDays(s.usual(Practice.SPRAY_DAY_LOST_A_DAY), s.usual(Practice.SPRAY_DAY_LOST)));
     }
 
     private static Crew crew(Reads in) {

@@ -159,9 +159,9 @@ public final class PlanView extends StationView {
     }
 
     private static String sure(Chance c) {
-        if (c.ready() == c.runs()) return "all of " + c.runs() + " simulated futures are in time, with lost prints and slow weeks";
+        if (c.ready() == c.runs()) return "all of " + c.runs() + " simulated futures are in time, with lost prints, slow weeks and rain";
         int digits = c.low() > 0.95 || c.high() < 0.05 ? 1 : 0;
-        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints and slow weeks",
+        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints, slow weeks and rain",
                 100 * c.low(), 100 * c.high(), c.runs());
     }
 
