@@ -1,5 +1,6 @@
 package yellowbracket.export;
 
+import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -26,7 +27,7 @@ final class Flow {
     }
 
     Flow text(String words) {
-        html.append("<p>").append(safe(words)).append("</p>");
+        html.append(tagged("p", words));
         markdown.append(plain(words)).append("\n\n");
         return this;
     }
@@ -37,9 +38,7 @@ final class Flow {
         html.append("<table><tr>");
         heads.forEach(h -> html.append("<th>").append(safe(h)).append("</th>"));
         html.append("</tr>");
-        rows.forEach(r -> html.append("<tr>")
-                .append(r.stream().map(c -> "<td>" + safe(c) + "</td>").collect(Collectors.joining()))
-                .append("</tr>"));
+        rows.forEach(r -> html.append("<tr>").append(r.stream().map(c -> tagged("td", c)).collect(Collectors.joining())).append("</tr>"));
         html.append("</table>");
         markdown.append(row(heads)).append(row(heads.stream().map(h -> "---").toList()));
         rows.forEach(r -> markdown.append(row(r)));
@@ -53,7 +52,7 @@ final class Flow {
 
     Flow items(List<String> words) {
         if (words.isEmpty()) return this;
-        html.append("<ul>").append(words.stream().map(w -> "<li>" + safe(w) + "</li>").collect(Collectors.joining())).append("</ul>");
+        html.append("<ul>").append(words.stream().map(w -> tagged("li", w)).collect(Collectors.joining())).append("</ul>");
         words.forEach(w -> markdown.append("- ").append(plain(w)).append('\n'));
         markdown.append('\n');
         return this;
@@ -64,9 +63,9 @@ final class Flow {
                 .append(photo.mediaType())
                 .append(";base64,")
                 .append(Base64.getEncoder().encodeToString(photo.bytes()))
-                .append("'/><p class='under'>")
-                .append(safe(caption))
-                .append("</p></div>");
+                .append("'/>")
+                .append(tagged("p class='under'", caption))
+                .append("</div>");
         markdown.append("![").append(plain(caption).replace("]", "")).append("](").append(photo.name()).append(")\n\n");
         pictures.add(photo);
         return this;
@@ -87,6 +86,7 @@ final class Flow {
                 + "table { width: 100%; border-collapse: collapse; -fs-table-paginate: paginate; } tr { page-break-inside: avoid; }"
                 + "th { text-align: left; font-size: 9pt; color: #666666; font-weight: normal; }"
                 + "td, th { padding: 2pt 6pt 2pt 0; border-bottom: 0.5pt solid #cccccc; vertical-align: top; }"
+                + "[dir=rtl] { text-align: right; }"
                 + ".picture { page-break-inside: avoid; margin: 8pt 0; } img { max-width: 150mm; max-height: 110mm; }"
                 + "</style></head><body>" + html + "</body></html>";
     }
@@ -98,6 +98,12 @@ final class Flow {
     /** Every sign in it. */
     String signs() {
         return markdown.toString();
+    }
+
+    /** From the right where its first letter is of such a script. @param tag with its attributes */
+    private static String tagged(String tag, String words) {
+        boolean left = new Bidi(words, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT).baseIsLeftToRight();
+        return "<" + tag + (left ? ">" : " dir='rtl'>") + safe(words) + "</" + tag.split(" ")[0] + ">";
     }
 
     private static String safe(String s) {

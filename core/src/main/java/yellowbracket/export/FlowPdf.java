@@ -1,6 +1,10 @@
 package yellowbracket.export;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
+import com.openhtmltopdf.bidi.support.ICUBreakers;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.TextDirection;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
@@ -10,6 +14,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.fontbox.ttf.TTFParser;
@@ -20,8 +25,8 @@ import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
 import yellowbracket.mesh.io.SafeFile;
 
 /**
- * Sets a flowing document on A4 pages. Latin, Greek, Cyrillic, Hebrew and more come from fonts that ship with the program, anything else
- * from a font of this machine that has it; what no font has is shown as a box.
+ * Sets a flowing document on A4 pages; what is written from right to left stands so. Latin, Greek, Cyrillic, Hebrew, Arabic and more come
+ * from fonts that ship with the program, anything else from a font of this machine that has it; what no font has is shown as a box.
  */
 final class FlowPdf {
     private static final String OWN = "'DejaVu Sans'";
@@ -36,7 +41,10 @@ final class FlowPdf {
         var families = new StringBuilder(OWN);
         for (int i = 0; i < found.size(); i++) families.append(", 'other ").append(i).append('\'');
         var out = new ByteArrayOutputStream();
-        var builder = new PdfRendererBuilder()
+        var builder = new PdfRendererBuilder().useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory())
+                .useUnicodeBidiReorderer(new ICUBidiReorderer())
+                .useUnicodeLineBreaker(new ICUBreakers.ICULineBreaker(Locale.ROOT))
+                .defaultTextDirection(TextDirection.LTR)
                 .useFont(() -> FlowPdf.class.getResourceAsStream("fonts/dejavu-sans.ttf"), "DejaVu Sans", 400, FontStyle.NORMAL, true)
                 .useFont(() -> FlowPdf.class.getResourceAsStream("fonts/dejavu-sans-bold.ttf"), "DejaVu Sans", 700, FontStyle.NORMAL, true);
         for (int i = 0; i < found.size(); i++) builder.useFont(found.get(i), "other " + i);
@@ -66,7 +74,7 @@ final class FlowPdf {
         var left = missing;
         for (var uri : new FontFileFinder().find()) {
             var file = new File(uri);
-            if (left.isEmpty() || out.size() == MOST_FONTS || !file.getName().toLowerCase(java.util.Locale.ROOT).endsWith(".ttf")) continue;
+            if (left.isEmpty() || out.size() == MOST_FONTS || !file.getName().toLowerCase(Locale.ROOT).endsWith(".ttf")) continue;
             try (var font = new TTFParser().parse(new RandomAccessReadBufferedFile(file))) {
                 var after = lacking(font, left);
                 if (after.size() < left.size()) out.add(file);
