@@ -2,10 +2,15 @@ package yellowbracket.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
@@ -84,5 +89,33 @@ class LogPartsTest extends WindowTest {
                         .filter(t -> t.getItems().toString().contains(Operation.SAND.rate()))
                         .isPresent());
         assertThat(model.derived().get(PlanFigures.TALLY).orElseThrow().jobs()).hasSizeGreaterThanOrEqualTo(2);
+    }
+
+    @Test
+    void photosAtTheBenchComeFromTheFolderOfTheLastOne(FxRobot robot) throws Exception {
+        derived();
+        var camera = Files.createDirectory(dir.resolve("camera"));
+        answer(picture(camera.resolve("first.png")));
+        robot.interact(frame::requestFocus);
+        robot.type(KeyCode.B);
+        until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
+        robot.type(KeyCode.M).type(KeyCode.F);
+        until("the one chosen is kept", () -> photos() == 1);
+        picture(camera.resolve("second.png"));
+        robot.type(KeyCode.M).type(KeyCode.F);
+        until("the next is offered", () -> text(robot, ".bench-mode .button").contains("the newest, second.png"));
+        robot.type(KeyCode.DIGIT1);
+        until("and kept", () -> photos() == 2);
+    }
+
+    private long photos() {
+        return model.session().build().log().stream().mapToLong(e -> e.photos().size()).sum();
+    }
+
+    private static Path picture(Path file) throws IOException {
+        var image = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
+        image.setRGB(3, 4, file.getFileName().hashCode());
+        ImageIO.write(image, "png", file.toFile());
+        return file;
     }
 }

@@ -1,5 +1,6 @@
 package yellowbracket.desktop.benchmode;
 
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -22,6 +23,7 @@ import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
 import yellowbracket.desktop.model.Done;
+import yellowbracket.desktop.model.PhotoFolder;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.log.Recalled;
@@ -59,6 +61,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final Label then = new Label();
     private final StackPane mixing = new StackPane();
     private final WherePicture where;
+    private final PhotoFolder photos = new PhotoFolder();
     private Optional<MixPane> mix = Optional.empty();
     private Optional<Mix> mixed = Optional.empty();
     private final HBox controls = new HBox(18);
@@ -338,13 +341,29 @@ public final class BenchMode extends VBox implements AutoCloseable {
         });
     }
 
+    /** The newest in the folder of the last one is offered first: hands in gloves look through no folders. */
     private void photo() {
         usual();
-        task().ifPresent(
-                t -> model.ask().toOpen("a photo of " + t.name(), AskFile.Kind.of("pictures", "jpg", "jpeg", "png")).ifPresent(f -> {
-                    model.note("photo of " + t.name());
-                    model.addPhoto(model.session().build().log().getLast(), f);
-                }));
+        task().ifPresent(t -> {
+            if (!photos.known()) choosePhoto(t);
+            else model.background("looking for the newest photo", p -> photos.newest(),
+                    found -> found.ifPresentOrElse(f -> offerPhoto(t, f), () -> choosePhoto(t)));
+        });
+    }
+
+    private void offerPhoto(Task t, Path newest) {
+        ask("a photo of " + t.name(), List.of(new Answer("the newest, " + newest.getFileName(), () -> photo(t, newest)),
+                new Answer("another ...", () -> choosePhoto(t))));
+    }
+
+    private void choosePhoto(Task t) {
+        model.ask().toOpen("a photo of " + t.name(), AskFile.Kind.of("pictures", "jpg", "jpeg", "png")).ifPresent(f -> photo(t, f));
+    }
+
+    private void photo(Task t, Path file) {
+        photos.took(file);
+        model.note("photo of " + t.name());
+        model.addPhoto(model.session().build().log().getLast(), file);
     }
 
     private void note() {
