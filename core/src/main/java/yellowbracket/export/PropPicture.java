@@ -2,6 +2,7 @@ package yellowbracket.export;
 
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
 import yellowbracket.mesh.Vec3;
@@ -17,14 +18,19 @@ public record PropPicture(int wide, int tall, int[] argb) {
             UP = new Vec3(-Math.sin(PITCH) * Math.sin(YAW), -Math.sin(PITCH) * Math.cos(YAW), Math.cos(PITCH));
     private static final int PAPER = 0xffffff, OPAQUE = 0xff000000;
 
-    /** @param largest pixels of its longer side @param plain 0xRRGGBB, as {@code lit} */
+    /** @param bright names of the sections that are lit @param largest pixels of its longer side @param plain 0xRRGGBB, as {@code lit} */
     public static PropPicture of(Map<String, Mesh> sections, Set<String> bright, int largest, int plain, int lit) {
         var all = new MeshBuilder(1024, 1024);
         sections.forEach((name, mesh) -> add(all, mesh, bright.contains(name) ? 1 : 0));
         var mesh = all.build();
+        return of(mesh, f -> mesh.tag(f) == 1, largest, plain, lit);
+    }
+
+    /** @param bright facets that are lit @param largest pixels of its longer side @param plain 0xRRGGBB, as {@code lit} */
+    public static PropPicture of(Mesh mesh, IntPredicate bright, int largest, int plain, int lit) {
         var b = mesh.bounds();
         double size = b.max().minus(b.min()).norm();
-        var raster = Raster.of(mesh, RIGHT, UP, size / largest, f -> mesh.tag(f) == 1 ? lit : plain);
+        var raster = Raster.of(mesh, RIGHT, UP, size / largest, f -> bright.test(f) ? lit : plain);
         var out = new int[raster.wide() * raster.tall()];
         for (int y = 0; y < raster.tall(); y++) for (int x = 0; x < raster.wide(); x++) {
             int rgb = raster.pixel(x, y);

@@ -6,8 +6,10 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
 import javafx.scene.control.TableView;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
@@ -17,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
+import yellowbracket.colour.ColourZone;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.Done;
@@ -106,6 +109,22 @@ class LogPartsTest extends WindowTest {
         until("the next is offered", () -> text(robot, ".bench-mode .button").contains("the newest, second.png"));
         robot.type(KeyCode.DIGIT1);
         until("and kept", () -> photos() == 2);
+    }
+
+    @Test
+    void theZoneOfACoatIsLitAtTheBench(FxRobot robot) {
+        derived();
+        robot.interact(frame::requestFocus);
+        robot.type(KeyCode.B);
+        until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
+        var zones = model.session().build().props().stream().flatMap(p -> p.colour().zones().stream()).map(ColourZone::name).toList();
+        var lit = new HashSet<String>();
+        for (int i = 0; i < 60; i++) {
+            var where = robot.lookup("#where").queryAs(ImageView.class);
+            zones.stream().filter(z -> where.getAccessibleText().endsWith("lit: " + z)).forEach(lit::add);
+            robot.type(KeyCode.N);
+        }
+        assertThat(lit).as("coats of single zones among the next steps").isNotEmpty();
     }
 
     private long photos() {

@@ -10,6 +10,9 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
+import yellowbracket.colour.ColourPlan;
+import yellowbracket.colour.zone.Painted;
+import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.desktop.model.AppModel;
@@ -18,15 +21,42 @@ import yellowbracket.export.PropPicture;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
 
-/** Where the work is: the prop of a task, with the sections lit that are worked on; all of it plain where none are named. */
+/** Where the work is: the prop of a task, with the sections or the zones lit that are worked on; all of it plain where none are named. */
 final class WherePicture extends ImageView {
     private static final int LARGEST = 560;
 
     private final AppModel model;
     private Optional<Place> shown = Optional.empty();
 
+    private sealed interface Place {
+        /** What is lit, in words. */
+        Set<String> lit();
+
+        PropPicture picture(int plain, int bright);
+
+        boolean night();
+    }
+
     /** A prop as it is cut, and which of its sections are worked on. */
-    private record Place(CutFigures.Drawing prop, Set<String> lit, boolean night) {}
+    private record Sections(CutFigures.Drawing prop, Set<String> lit, boolean night) implements Place {
+        @Override
+        public PropPicture picture(int plain, int bright) {
+            return PropPicture.of(prop.bySection(), lit, LARGEST, plain, bright);
+        }
+    }
+
+    /** A prop in its zones, and which of them are painted. */
+    private record Zones(Painted prop, Set<Integer> zones, String name, boolean night) implements Place {
+        @Override
+        public Set<String> lit() {
+            return Set.of(name);
+        }
+
+        @Override
+        public PropPicture picture(int plain, int bright) {
+            return PropPicture.of(prop.mesh(), f -> zones.contains(prop.zone(f)), LARGEST, plain, bright);
+        }
+    }
 
     WherePicture(AppModel model) {
         this.model = model;
@@ -36,13 +66,28 @@ final class WherePicture extends ImageView {
 
     /** Made anew only where it differs. */
     void show(Optional<Task> task) {
-        var place = task.flatMap(
-                t -> model.derived().get(CutFigures.DRAWING, t.prop()).map(d -> new Place(d, sections(t), model.nightProperty().get())));
+        var place = task.flatMap(t -> zones(t).or(() -> sectioned(t)));
         if (place.equals(shown)) return;
         shown = place;
         setImage(place.map(WherePicture::image).orElse(null));
         setAccessibleText("where: " + task.map(Task::prop).orElse("")
-                + place.filter(p -> !p.lit.isEmpty()).map(p -> ", lit: " + String.join(", ", p.lit)).orElse(""));
+                + place.filter(p -> !p.lit().isEmpty()).map(p -> ", lit: " + String.join(", ", p.lit())).orElse(""));
+    }
+
+    private Optional<Place> sectioned(Task t) {
+        return model.derived().get(CutFigures.DRAWING, t.prop()).map(d -> new Sections(d, sections(t), model.nightProperty().get()));
+    }
+
+    /** Of coats that do not go all over. */
+    private Optional<Place> zones(Task t) {
+        if (!(t.id() instanceof TaskId.Step s) || s.series() != TaskId.Series.COLOUR) return Optional.empty();
+        var light = model.derived().get(ColourFigures.LIGHT, t.prop());
+        return model.derived()
+                .get(ColourFigures.COLOUR, t.prop())
+                .filter(c -> s.number() <= c.coats().size())
+                .map(c -> c.coats().get(s.number() - 1))
+                .filter(c -> !c.zones().isEmpty() && !c.zone().equals(ColourPlan.ALL))
+                .flatMap(c -> light.map(l -> new Zones(l.painted(), Set.copyOf(c.zones()), c.zone(), model.nightProperty().get())));
     }
 
     private Set<String> sections(Task t) {
@@ -61,8 +106,7 @@ final class WherePicture extends ImageView {
     }
 
     private static Image image(Place p) {
-        var picture = PropPicture.of(p.prop.bySection(), p.lit, LARGEST, rgb(Role.PLASTIC.colour(p.night)),
-                rgb(Role.YELLOW.colour(p.night)));
+        var picture = p.picture(rgb(Role.PLASTIC.colour(p.night())), rgb(Role.YELLOW.colour(p.night())));
         var out = new WritableImage(picture.wide(), picture.tall());
         out.getPixelWriter()
                 .setPixels(0, 0, picture.wide(), picture.tall(), PixelFormat.getIntArgbInstance(), picture.argb(), 0, picture.wide());
