@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
@@ -55,7 +56,9 @@ public final class Sheet<T> extends TableView<T> {
         setPlaceholder(new Label(empty));
         widthProperty().subscribe(w -> {
             if (getWidth() > 0) usual = getWidth();
-            if (getWidth() != fitted) fit();
+            if (getWidth() == fitted) return;
+            fit();
+            Platform.runLater(this::again);
         });
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         setOnKeyPressed(e -> {
@@ -226,6 +229,12 @@ public final class Sheet<T> extends TableView<T> {
         setPrefHeight(h);
         setMaxHeight(h);
         refresh();
+    }
+
+    /** A width comes while the window is laid out, when rows that ask to be laid out anew are not heard: they ask once more after it. */
+    private void again() {
+        refresh();
+        requestLayout();
     }
 
     /** @param most rows shown before it scrolls */
