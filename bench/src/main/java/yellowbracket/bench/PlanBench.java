@@ -25,6 +25,7 @@ import yellowbracket.log.Entry;
 import yellowbracket.log.Lessons;
 import yellowbracket.mesh.Progress;
 import yellowbracket.plan.Board;
+import yellowbracket.plan.LostDays;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
 import yellowbracket.plan.WorkHours;
@@ -106,10 +107,10 @@ public class PlanBench {
         return scheduler.chance(tasks, NOTHING, 20, new SplittableRandom(1), Progress.NONE).ready();
     }
 
-    /** All of the chance, as it comes in the background. */
+    /** All of the chance with its weather, as it comes in the background. */
     @Benchmark
     public int allFutures() {
-        return scheduler.chance(tasks, NOTHING, 2_000, new SplittableRandom(1), Progress.NONE).ready();
+        return scheduler.losing(new LostDays(0.03, 0.35)).chance(tasks, NOTHING, 2_000, new SplittableRandom(1), Progress.NONE).ready();
     }
 
     @Benchmark

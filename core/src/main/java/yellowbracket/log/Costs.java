@@ -13,7 +13,7 @@ import java.util.Map;
  * so far, as logged @param aheadH by hand still to be worked, as planned
  */
 public record Costs(Map<Kind, Double> spent, double aheadMoney, double workedH, double aheadH) {
-    /** Told by whole words of the line; what names none of them is other. */
+    /** Told by whole words of the line, one or several of a thing; what names none of them is other. */
     public enum Kind {
         PRINTING("printing", "filament", "resin", "nozzle", "spool", "print"),
         JOINING("joining", "glue", "epoxy", "ca", "magnet", "rod", "dowel"),
@@ -35,7 +35,7 @@ public record Costs(Map<Kind, Double> spent, double aheadMoney, double workedH, 
 
         static Kind of(String line) {
             var said = new HashSet<>(List.of(line.toLowerCase(Locale.ROOT).split("[^a-z]+")));
-            for (var k : values()) if (k.marks.stream().anyMatch(said::contains)) return k;
+            for (var k : values()) if (k.marks.stream().anyMatch(m -> said.contains(m) || said.contains(m + "s"))) return k;
             return OTHER;
         }
     }

@@ -154,7 +154,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     public Optional<String> cause() {
         var m = (kind == Kind.WRONG ? WITH_CAUSE : CAUSE).matcher(text);
         boolean told = (kind == Kind.CAUSE || kind == Kind.WRONG) && m.matches();
-        return told ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()) : Optional.empty();
+        return told ? Optional.of(TAG.matcher(m.group(1)).replaceAll("").strip()).filter(c -> !c.isEmpty()) : Optional.empty();
     }
 
     /** Why something was decided, without its tags: {@code this red: it is that of the boat}; only of such an entry. */

@@ -13,6 +13,7 @@ public record LostDays(double aDay, double most) {
     public static final LostDays NONE = new LostDays(0, 0);
     /** Correlation of what the weather does from one day to the next; a starting value. */
     private static final double NEXT_DAY = 0.5;
+    private static final NormalDistribution NORMAL = new NormalDistribution();
 
     public LostDays {
         if (!(aDay >= 0 && aDay < 1 && most >= 0 && most < 1))
@@ -31,11 +32,10 @@ public record LostDays(double aDay, double most) {
     BitSet drawn(int days, RandomGenerator random) {
         var out = new BitSet(days);
         if (most == 0) return out;
-        var normal = new NormalDistribution();
         double x = random.nextGaussian();
         for (int d = 1; d < days; d++) {
             x = NEXT_DAY * x + Math.sqrt(1 - NEXT_DAY * NEXT_DAY) * random.nextGaussian();
-            out.set(d, normal.cumulativeProbability(x) < share(d));
+            out.set(d, NORMAL.cumulativeProbability(x) < share(d));
         }
         return out;
     }

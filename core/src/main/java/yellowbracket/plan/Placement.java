@@ -190,9 +190,10 @@ final class Placement {
 
     /** Start and end of a task as if it were placed; hands, printers and the spot stay free. */
     void probe(int i, int from) {
+        boolean took = takes;
         takes = false;
         place(i, from);
-        takes = true;
+        takes = took;
     }
 
     private void print(int i, Task t, int from, int minutes) {

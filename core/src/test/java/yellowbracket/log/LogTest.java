@@ -236,8 +236,8 @@ class LogTest {
 
     @Test
     void moneyIsTakenByWholeWordsAndAPriceHasItsHours() {
-        var log = List.of(entry("spent 22 PLA filament"), entry("spent 4 CA gel"), entry("spent 9 filler primer"),
-                entry("spent 3 products for the america trip"), entry("a note"));
+        var log = List.of(entry("spent 22 PLA filament"), entry("spent 3 CA gel"), entry("spent 1 two magnets"),
+                entry("spent 9 filler primer"), entry("spent 3 products for the america trip"), entry("a note"));
         var costs = Costs.of(log, 12, 10, 30);
         assertThat(costs.spent())
                 .isEqualTo(Map.of(Costs.Kind.PRINTING, 22.0, Costs.Kind.JOINING, 4.0, Costs.Kind.SMOOTHING, 9.0, Costs.Kind.OTHER, 3.0));
@@ -250,6 +250,7 @@ class LogTest {
         assertThat(entry("why this red: it is that of the boat #helm").why()).contains("this red: it is that of the boat");
         assertThat(entry("wrong smooth:p:1 too deep; cause: an edge").cause()).contains("an edge");
         assertThat(entry("wrong smooth:p:1 too deep").cause()).isEmpty();
+        assertThat(Wrong.open(List.of(entry("wrong smooth:p:1 too deep; cause: ")))).as("a cause without words is none").hasSize(1);
         var shot = entry("done smooth:p:1 2 h").withPhoto("a.jpg");
         assertThat(shot.corrected(entry("done smooth:p:1 3 h")).photos()).containsExactly("a.jpg");
     }

@@ -88,17 +88,15 @@ public final class Transfer {
             double own = p.reach(f);
             return own > edge / 2 && all.within(c, own) ? edge : Double.POSITIVE_INFINITY;
         });
-        if (all == null) {
-            for (int z : zones()) now = zone(now, z, where, new Apart(new BitSet(), new int[0]));
-            return now;
-        }
-        var apart = Apart.of(now, all, edge);
+        var apart = all == null ? Apart.NONE : Apart.of(now, all, edge);
         for (int z : zones()) now = zone(now, z, where, apart);
         return now;
     }
 
     /** Vertices round which no piece meets a border, and their zones: far from borders nothing need be measured. */
     private record Apart(BitSet vertices, int[] zone) {
+        static final Apart NONE = new Apart(new BitSet(), new int[0]);
+
         /** @param mm beyond what a piece reaches: the surfaces need not lie in each other */
         static Apart of(Painted p, Bvh lines, double mm) {
             var m = p.mesh();

@@ -346,8 +346,10 @@ public final class BenchMode extends VBox implements AutoCloseable {
         usual();
         task().ifPresent(t -> {
             if (!photos.known()) choosePhoto(t);
-            else model.background("looking for the newest photo", p -> photos.newest(),
-                    found -> found.ifPresentOrElse(f -> offerPhoto(t, f), () -> choosePhoto(t)));
+            else model.background("looking for the newest photo", p -> photos.newest(), found -> {
+                if (asked.isPresent() || getScene() == null) return; // somebody has gone on meanwhile
+                found.ifPresentOrElse(f -> offerPhoto(t, f), () -> choosePhoto(t));
+            });
         });
     }
 
