@@ -67,7 +67,7 @@ final class PlanCommand extends Output {
         var t = p.task();
         return map("id", t.id().text(), "station", t.station().label(), "name", t.name(), "operation",
                 t.operation().name().toLowerCase(Locale.ROOT), "start", p.start().toString(), "end", p.end().toString(), "ready",
-                p.ready().toString(), "earliest", time(earliest.get(t.id())), "latest", time(latest.get(t.id())), "activeH", t.activeH(),
+                p.ready().toString(), "earliest", time(earliest.get(t.id())), "latest", time(latest.get(t.id())), "activeH", p.hours(),
                 "waitH", t.lag().leastH(), "resource", resource(p), "after", after(t, s), "done", p.done());
     }
 

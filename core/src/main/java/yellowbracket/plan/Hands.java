@@ -2,6 +2,7 @@ package yellowbracket.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntUnaryOperator;
@@ -25,6 +26,8 @@ final class Hands {
     final Predicate<Task> can;
     private int[] free;
     private int spans;
+    private final Tired tired = new Tired();
+    private final BitSet sprayed = new BitSet();
 
     Hands(String name, Predicate<Task> can, int[] free) {
         this.name = name;
@@ -61,12 +64,13 @@ final class Hands {
         return Math.min(spans - 1, after(minute));
     }
 
-    /** In one go, where it fits first. @param begin the first minute from one on at which it may begin */
-    Optional<Sitting> whole(int from, int minutes, Open open, IntUnaryOperator begin) {
+    /** In one go, where it fits first. @param pause 0: it tires nobody @param begin the first minute from one on at which it may begin */
+    Optional<Sitting> whole(int from, int minutes, int most, int pause, Open open, IntUnaryOperator begin) {
         for (int s = after(from); s < spans; s++) {
             int at = Math.max(from, from(s));
             while (at < to(s)) {
                 int next = Math.max(open.from(at), begin.applyAsInt(at));
+                if (next == at && pause > 0) next = tired.whole(at, minutes, most, pause);
                 if (next > at) {
                     at = next;
                     continue;
@@ -79,28 +83,56 @@ final class Hands {
         return Optional.empty();
     }
 
-    /** In sittings; of what tires none is longer than {@code most}, and then comes a break. */
+    /**
+     * In sittings. What tires is never done for longer than {@code most} without {@code pause}, all such work of these hands together.
+     *
+     * @param pause 0: it tires nobody
+     */
     Optional<Sitting> sittings(int from, int minutes, int most, int pause, Open open, IntUnaryOperator begin) {
         var parts = new ArrayList<int[]>();
-        int left = minutes, rested = from;
-        for (int s = after(from); s < spans; s++) {
-            int at = Math.max(rested, from(s));
-            while (at < to(s)) {
-                int next = parts.isEmpty() ? Math.max(open.from(at), begin.applyAsInt(at)) : open.from(at);
-                if (next > at) {
-                    at = next;
-                    continue;
+        try {
+            int left = minutes, rested = from;
+            for (int s = after(from); s < spans; s++) {
+                int at = Math.max(rested, from(s));
+                while (at < to(s)) {
+                    int next = parts.isEmpty() ? Math.max(open.from(at), begin.applyAsInt(at)) : open.from(at);
+                    if (next == at && pause > 0) next = tired.rested(at, most, pause);
+                    if (next > at) {
+                        at = next;
+                        continue;
+                    }
+                    if (left == 0) return Optional.of(new Sitting(at, at, List.of()));
+                    int until = Math.min(Math.min(to(s), open.until(at)), at + Math.min(left, most));
+                    if (pause > 0) until = tired.until(at, until, most, pause);
+                    if (until <= at) break; // what tires comes so soon after that it would be too much
+                    parts.add(new int[] {at, until});
+                    if (pause > 0) tired.add(parts.getLast());
+                    left -= until - at;
+                    if (left == 0) return Optional.of(new Sitting(parts.getFirst()[0], until, parts));
+                    rested = until;
+                    at = rested;
                 }
-                if (left == 0) return Optional.of(new Sitting(at, at, List.of()));
-                int until = Math.min(Math.min(to(s), open.until(at)), at + Math.min(left, most));
-                parts.add(new int[] {at, until});
-                left -= until - at;
-                if (left == 0) return Optional.of(new Sitting(parts.getFirst()[0], until, parts));
-                rested = until - at == most ? until + pause : until;
-                at = rested;
             }
+            return Optional.empty();
+        } finally {
+            if (pause > 0) parts.forEach(tired::remove);
         }
-        return Optional.empty();
+    }
+
+    /** What is done then tires. */
+    void tire(int a, int b) {
+        tired.add(new int[] {a, b});
+    }
+
+    /** No longer free from a to b; what goes on right after finds spot and gear laid out. */
+    void spray(int a, int b) {
+        take(a, b);
+        sprayed.set(b);
+    }
+
+    /** Whether something was sprayed until then. */
+    boolean sprayedUntil(int minute) {
+        return sprayed.get(minute);
     }
 
     /** Is no longer free from a to b, which lie in one span. */

@@ -97,6 +97,11 @@ final class Network {
         return (int) Math.round(60 * t.activeH());
     }
 
+    /** Where spot and gear are laid out already. */
+    static int minutesSetUp(Task t) {
+        return Math.max(0, minutes(t) - (int) Math.round(60 * t.effort().setupH()));
+    }
+
     static int waitMin(Task t) {
         return (int) Math.round(60 * t.lag().leastH());
     }

@@ -58,6 +58,7 @@ final class OrderSearch {
             progress.report(tried, tries);
             move(free);
         }
+        if (free.length > 1) nights(free);
         return new Scheduler.Better(best.schedule(), told, facts.withNotBefore(notBefore).withBetter(ids(order)), tried);
     }
 
@@ -105,6 +106,38 @@ final class OrderSearch {
         keep(next.stream().mapToInt(i -> i).toArray(), notBefore);
     }
 
+    /** What hardens for long is done last on its day where nothing else is later for it: it hardens while nobody works. */
+    private void nights(int[] free) {
+        for (int i : free) {
+            progress.check();
+            if (!LongCures.hardens(net.tasks.get(i)) || times.worked(best.end[i], best.ready[i]) == 0) continue;
+            int day = day(best.start[i]), last = i;
+            for (int j : free) if (day(best.start[j]) == day && best.start[j] > best.start[last]) last = j;
+            if (last == i) continue;
+            var next = new ArrayList<>(Arrays.stream(order).boxed().toList());
+            next.remove(Integer.valueOf(i));
+            next.add(next.indexOf(last) + 1, i);
+            int before = hardening(best);
+            var now = best;
+            var was = order;
+            if (keep(next.stream().mapToInt(k -> k).toArray(), notBefore) && hardening(best) >= before) {
+                best = now;
+                order = was;
+            }
+        }
+    }
+
+    private int day(int minute) {
+        return (int) times.now.plusMinutes(minute).toLocalDate().toEpochDay();
+    }
+
+    /** Working minutes in which something hardens for long. */
+    private int hardening(Placement p) {
+        int sum = 0;
+        for (int i = 0; i < net.size(); i++) if (LongCures.hardens(net.tasks.get(i))) sum += times.worked(p.end[i], p.ready[i]);
+        return sum;
+    }
+
     /** Whether it is not worse, and then it is taken. */
     private boolean keep(int[] next, Map<TaskId, LocalDateTime> moments) {
         var p = placed(ranks(next), moments);
@@ -115,8 +148,9 @@ final class OrderSearch {
         return true;
     }
 
-    private static long sum(Placement p) {
-        return Arrays.stream(p.ready).asLongStream().sum();
+    /** When each can be gone on from: what is dry at midnight is no sooner than what is dry in the morning. */
+    private long sum(Placement p) {
+        return Arrays.stream(p.ready).mapToLong(times::working).sum();
     }
 
     /** Something waits out a film that has closed: put on so much later, it would still be open. Whether that helped. */

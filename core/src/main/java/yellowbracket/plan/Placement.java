@@ -183,7 +183,7 @@ final class Placement {
         var t = net.tasks.get(i);
         switch (t.resource()) {
             case PRINTER -> print(i, t, from, Network.minutes(t));
-            case SPRAY -> spray(i, t, from, Network.minutes(t));
+            case SPRAY -> spray(i, t, from);
             case PERSON -> work(i, t, from, Network.minutes(t));
         }
     }
@@ -222,7 +222,7 @@ final class Placement {
         for (var h : hands) {
             if (!h.can.test(t)) continue;
             var found = t.doer().splits() ? h.sittings(from, minutes, times.mostMin(t), times.breakMin(t), open, at -> whenOpen(i, at))
-                    : h.whole(from, minutes, open, at -> whenOpen(i, at));
+                    : h.whole(from, minutes, times.mostMin(t), times.breakMin(t), open, at -> whenOpen(i, at));
             if (found.isEmpty() || best != null && found.get().end() >= best.end()) continue;
             best = found.get();
             by = h;
@@ -234,7 +234,10 @@ final class Placement {
         parts.set(i, best.parts());
         who[i] = by.name;
         if (!takes) return;
-        for (var p : best.parts()) by.take(p[0], p[1]);
+        for (var p : best.parts()) {
+            by.take(p[0], p[1]);
+            if (WorkRules.tires(t)) by.tire(p[0], p[1]);
+        }
         if (hands.size() > 1 && WorkRules.dusty(t)) dusts.addAll(best.parts());
     }
 
@@ -268,39 +271,45 @@ final class Placement {
         return minute;
     }
 
-    private void spray(int i, Task t, int from, int minutes) {
-        int best = Integer.MAX_VALUE;
+    /** @param at when it begins @param minutes how long it takes then @param since from when on it keeps the hands */
+    private record Session(int at, int minutes, int since) {}
+
+    private void spray(int i, Task t, int from) {
+        Session best = null;
         Hands by = null;
         for (var h : hands) {
             if (!h.can.test(t)) continue;
-            int at = sprayBy(h, i, t, from, minutes, best);
-            if (at >= best) continue;
-            best = at;
+            var found = sprayBy(h, i, t, from, best == null ? Integer.MAX_VALUE : best.at);
+            if (found == null) continue;
+            best = found;
             by = h;
         }
-        if (by == null) throw new NoTime(t.name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
-        start[i] = best;
-        end[i] = best + minutes;
-        parts.set(i, List.of(new int[] {best, end[i]}));
+        if (best == null) throw new NoTime(t.name() + " finds no hour fit for spraying: work indoors with a booth or allow daytime hours");
+        start[i] = best.at;
+        end[i] = best.at + best.minutes;
+        parts.set(i, List.of(new int[] {start[i], end[i]}));
         who[i] = by.name;
         if (!takes) return;
-        by.take(best, end[i]);
-        if (hands.size() > 1) sprays.add(new int[] {best, end[i]});
+        by.spray(best.since, end[i]);
+        if (hands.size() > 1) sprays.add(new int[] {start[i], end[i]});
     }
 
-    /** The first quarter of an hour that would do, or one not before {@code beats}. */
-    private int sprayBy(Hands h, int i, Task t, int from, int minutes, int beats) {
+    /** At the first quarter of an hour that would do; null where none does before {@code beats}. */
+    private Session sprayBy(Hands h, int i, Task t, int from, int beats) {
+        int full = Network.minutes(t), less = Network.minutesSetUp(t);
         for (int s = h.after(from); s < h.spans(); s++) {
             int at = Math.max(from, h.from(s));
             at += Math.floorMod(-at, Times.STEP_MIN);
-            for (; at + minutes <= h.to(s); at += Times.STEP_MIN) {
-                if (at >= beats) return at;
-                if (whenOpen(i, at) > at || !times.fit(t, at, at + minutes)) continue;
-                if (meets(sprays, at, at + minutes) || meets(dusts, at, at + minutes)) continue;
-                return at;
+            for (; at + less <= h.to(s); at += Times.STEP_MIN) {
+                if (at >= beats) return null;
+                boolean laidOut = less < full && (alone || h.sprayedUntil(h.from(s)) && at - h.from(s) < Times.STEP_MIN);
+                int to = at + (laidOut ? less : full);
+                if (to > h.to(s) || whenOpen(i, at) > at || !times.fit(t, at, to)) continue;
+                if (meets(sprays, at, to) || meets(dusts, at, to)) continue;
+                return new Session(at, to - at, laidOut && !alone ? h.from(s) : at);
             }
         }
-        return Integer.MAX_VALUE;
+        return null;
     }
 
     private static boolean meets(List<int[]> busy, int from, int to) {

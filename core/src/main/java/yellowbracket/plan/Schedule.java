@@ -29,6 +29,17 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
         public Placed(Task task, LocalDateTime start, LocalDateTime end, LocalDateTime ready, boolean done) {
             this(task, start, end, ready, done, List.of(new Part(start, end)), "");
         }
+
+        /** Hours that are planned for it: less than it takes alone where spot and gear are laid out already. */
+        public double hours() {
+            if (task.resource() == Task.Resource.PRINTER) return task.activeH();
+            return parts.stream().mapToLong(p -> Duration.between(p.from, p.to).toMinutes()).sum() / 60.0;
+        }
+
+        /** Whether it is sprayed right after something else, with spot and gear laid out. */
+        public boolean setUp() {
+            return !done && task.effort().setupH() > 0 && hours() < task.activeH() - task.effort().setupH() / 2;
+        }
     }
 
     /** From one moment to another. */
@@ -50,7 +61,7 @@ public record Schedule(LocalDateTime now, LocalDateTime due, List<Placed> placed
 
     /** Hours by hand that are ahead. */
     public double handH() {
-        return placed.stream().filter(p -> !p.done && p.task.resource() != Task.Resource.PRINTER).mapToDouble(p -> p.task.activeH()).sum();
+        return placed.stream().filter(p -> !p.done && p.task.resource() != Task.Resource.PRINTER).mapToDouble(Placed::hours).sum();
     }
 
     public Optional<Placed> placed(TaskId id) {

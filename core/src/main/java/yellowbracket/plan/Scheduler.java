@@ -108,7 +108,7 @@ public final class Scheduler {
         for (var t : tasks) {
             if (facts.done().containsKey(t.id()) || facts.running().containsKey(t.id())) continue;
             if (t.resource() == Task.Resource.PRINTER) printers.merge(t.printer(), Network.minutes(t), Integer::sum);
-            else byHand += Network.minutes(t);
+            else byHand += Network.minutesSetUp(t);
         }
         for (int sum : printers.values()) bound = Math.max(bound, sum);
         return times.now.plusMinutes(Math.max(bound, together(byHand)));

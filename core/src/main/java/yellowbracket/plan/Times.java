@@ -62,6 +62,34 @@ final class Times {
         return out;
     }
 
+    /** The first minute from one on at which the maker works; the same one where no hours are left. */
+    int working(int minute) {
+        int s = endsAfter(minute);
+        var maker = spans.getFirst();
+        return s < maker.length ? Math.max(minute, maker[s]) : minute;
+    }
+
+    /** Minutes in which the maker works. */
+    int worked(int from, int to) {
+        int sum = 0;
+        var maker = spans.getFirst();
+        for (int s = endsAfter(from); s < maker.length && maker[s] < to; s += 2)
+            sum += Math.min(to, maker[s + 1]) - Math.max(from, maker[s]);
+        return sum;
+    }
+
+    /** Where the first span begins that ends after a minute. */
+    private int endsAfter(int minute) {
+        var maker = spans.getFirst();
+        int lo = 0, hi = maker.length / 2;
+        while (lo < hi) {
+            int mid = (lo + hi) / 2;
+            if (maker[2 * mid + 1] <= minute) lo = mid + 1;
+            else hi = mid;
+        }
+        return 2 * lo;
+    }
+
     int minute(LocalDateTime t) {
         return (int) ChronoUnit.MINUTES.between(now, t);
     }

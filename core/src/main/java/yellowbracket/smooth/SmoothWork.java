@@ -74,12 +74,14 @@ public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, 
             case LOOK -> Operation.INSPECT;
         };
         int number = before + (plan.seamDm2() > 0 ? 0 : 1);
+        boolean atSpot = spray && shop.coating(step.product()).sprayed();
+        double setupH = shop.usual(spray ? Practice.SPRAY_SETUP_H : Practice.HAND_SETUP_H);
         return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), called(w) + looked.map(l -> "; " + l.step().what()).orElse(""),
                 operation, step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
                 new Task.Effort(w.hours() + looked.map(SmoothPlan.Work::hours).orElse(0.0),
-                        spray ? shop.usual(Practice.SPRAY_SETUP_H) : shop.usual(Practice.HAND_SETUP_H), Rate.UNKNOWN.spread(),
+                        setupH, atSpot ? setupH : 0, Rate.UNKNOWN.spread(),
                         Rate.UNKNOWN.source()),
-                Task.Lag.atLeast(step.waitH()), spray && shop.coating(step.product()).sprayed() ? Task.Doer.SPRAY : Task.Doer.PERSON,
+                Task.Lag.atLeast(step.waitH()), atSpot ? Task.Doer.SPRAY : Task.Doer.PERSON,
                 after);
     }
 

@@ -16,11 +16,18 @@ public record Task(TaskId id, String name, Operation operation, String product, 
 
     /**
      * Hours of its resource: {@code handH} that a maker's own rate stretches and {@code fixedH} that it does not (setting up, flashing
-     * off). {@code spread}: standard deviation of the logarithm of the hours; {@code source}: where the hours come from.
+     * off). {@code setupH}: how many of the fixed ones lay out spot and gear, which right after another session there are laid out already.
+     * {@code spread}: standard deviation of the logarithm of the hours; {@code source}: where the hours come from.
      */
-    public record Effort(double handH, double fixedH, double spread, String source) {
+    public record Effort(double handH, double fixedH, double setupH, double spread, String source) {
         public Effort {
             if (!(handH >= 0) || !(fixedH >= 0)) throw new IllegalArgumentException("hours must not be negative");
+            if (!(setupH >= 0) || setupH > fixedH) throw new IllegalArgumentException("setting up is more than all fixed hours");
+        }
+
+        /** Which nothing else could lay out for it. */
+        public Effort(double handH, double fixedH, double spread, String source) {
+            this(handH, fixedH, 0, spread, source);
         }
     }
 
@@ -105,11 +112,12 @@ public record Task(TaskId id, String name, Operation operation, String product, 
 
     /** With its hours drawn or measured anew. */
     public Task lasting(double hours) {
-        return withEffort(new Effort(hours, 0, effort.spread, effort.source));
+        double setupH = Math.min(hours, effort.setupH);
+        return withEffort(new Effort(hours - setupH, setupH, setupH, effort.spread, effort.source));
     }
 
     /** At a maker's own rate. */
     public Task atRate(double factor, double spread, String source) {
-        return withEffort(new Effort(effort.handH * factor, effort.fixedH, spread, source));
+        return withEffort(new Effort(effort.handH * factor, effort.fixedH, effort.setupH, spread, source));
     }
 }

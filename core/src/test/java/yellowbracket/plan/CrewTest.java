@@ -45,6 +45,11 @@ class CrewTest {
         return task(id, Operation.SAND, Tool.SANDING, hours, 0, Task.Doer.PERSON, after);
     }
 
+    private static Task spray(String id, double hours, double setupH, String... after) {
+        return task(id, Operation.SPRAY, Tool.CAN, 0, 0, Task.Doer.SPRAY, after)
+                .withEffort(new Task.Effort(hours, setupH, setupH, 0.2, "test"));
+    }
+
     private static Task glue(String id, double hours, String... after) {
         return task(id, Operation.GLUE, Tool.HANDS, hours, 0, Task.Doer.PERSON, after);
     }
@@ -71,6 +76,32 @@ class CrewTest {
         assertThat(placed(s, "a").parts()).extracting(p -> p.from().toLocalTime() + " " + p.to().toLocalTime())
                 .containsExactly("18:30 19:30", "19:40 20:40", "20:50 21:20");
         assertThat(placed(schedule(with(), List.of(glue("a", 2.5))), "a").parts()).as("glue tires nobody").hasSize(1);
+    }
+
+    @Test
+    void theBreakComesAfterAnHourOfDustHoweverManyTasksItWas() {
+        var s = schedule(with(), List.of(sand("a", 0.75), sand("b", 0.75), sand("c", 0.5)));
+        var all = s.placed().stream().flatMap(p -> p.parts().stream()).sorted(java.util.Comparator.comparing(Schedule.Part::from)).toList();
+        assertThat(all).extracting(p -> p.from().toLocalTime() + " " + p.to().toLocalTime())
+                .containsExactly("18:30 19:15", "19:15 19:30", "19:40 20:10", "20:10 20:40");
+        var lines = task("lines", Operation.LINES, Tool.BRUSH, 0.75, 0, Task.Doer.PERSON_AT_A_STRETCH);
+        var mixed = schedule(with(), List.of(sand("a", 0.5, new String[0]), lines.withAfter(Known.tasks("a"))));
+        assertThat(placed(mixed, "lines").start().toLocalTime()).as("fine work in one go waits for the break").isEqualTo(LocalTime.of(19, 10));
+    }
+
+    @Test
+    void whatIsSprayedInOneSessionIsSetUpForOnce() {
+        var two = List.of(spray("helm", 0.5, 0.25), spray("shield", 0.5, 0.25));
+        var s = schedule(with(), two);
+        assertThat(placed(s, "helm").hours()).isEqualTo(0.75);
+        assertThat(placed(s, "shield").hours()).as("spot and gear are laid out").isEqualTo(0.5);
+        assertThat(placed(s, "shield").setUp()).isTrue();
+        assertThat(s.handH()).isEqualTo(1.25);
+        var apart = schedule(with(), List.of(two.getFirst(), two.getLast().withAfter(Known.tasks("dry")), glue("dry", 1, "helm")));
+        assertThat(placed(apart, "shield").hours()).as("an hour of glue later they are not").isEqualTo(0.75);
+        var doubled = new Schedule(NOW, DUE, s.placed().stream().filter(p -> p.task().name().equals("shield")).toList());
+        assertThat(new Checker(with(), ANY, Map.of(), Map.of(), Set.of()).check(doubled)).as("alone it needs its set-up")
+                .containsExactly("shield gets 30 minutes");
     }
 
     @Test
@@ -182,10 +213,11 @@ class CrewTest {
             var after = i == 0 || r.nextInt(3) == 0 ? new String[0] : new String[] {"t" + r.nextInt(i)};
             double hours = 0.1 + 3 * r.nextDouble(), wait = r.nextInt(3) == 0 ? 20 * r.nextDouble() : 0;
             String id = "t" + i;
-            out.add(switch (r.nextInt(5)) {
+            out.add(switch (r.nextInt(6)) {
                 case 0 -> task(id, Operation.SAND, Tool.SANDER, hours, wait, Task.Doer.PERSON, after);
                 case 1 -> task(id, Operation.GLUE, Tool.HANDS, hours, wait, Task.Doer.PERSON_AT_A_STRETCH, after);
-                case 2 -> task(id, Operation.SPRAY, Tool.CAN, hours / 4, wait, Task.Doer.SPRAY, after);
+                case 2 -> spray(id, hours / 4, r.nextInt(3) / 4.0, after).withLag(Task.Lag.atLeast(wait));
+                case 5 -> task(id, Operation.LINES, Tool.BRUSH, hours / 2, wait, Task.Doer.PERSON_AT_A_STRETCH, after);
                 case 3 ->
                         task(id, Operation.PRINT, Tool.PRINTER, 5 * hours, 0, Task.Doer.printer(r.nextBoolean() ? "loud" : "b", 0), after);
                 default -> glue(id, hours, after).withLag(Task.Lag.atLeast(wait));
@@ -284,6 +316,24 @@ class CrewTest {
             for (int k = 0; k < tasks.size(); k++) if (tasks.get(k).id().equals(id)) return k;
             throw new IllegalStateException();
         }
+    }
+
+    @Test
+    void whatHardensForLongIsDoneLastOnItsDay() {
+        var cures = glue("cures", 0.5).withLag(Task.Lag.atLeast(10));
+        var tasks = List.of(cures, glue("rest", 2), glue("then", 1, "cures"));
+        var scheduler = new Scheduler(NOW, DUE, with(), ANY, Map.of());
+        var at = WorkHours.evenings();
+        var plain = scheduler.schedule(tasks, nothing());
+        assertThat(LongCures.of(plain, at).all()).hasSize(1);
+        assertThat(LongCures.of(plain, at).idle()).as("the longest chain goes first: it hardens while you work on").isEmpty();
+        // more than seven tasks, so that not all orders are tried, and all beyond these on other days
+        var more = new ArrayList<>(tasks);
+        for (int i = 0; i < 8; i++) more.add(glue("later" + i, 3, "then"));
+        var better = scheduler.better(more, nothing(), 50, new SplittableRandom(1), Progress.NONE).schedule();
+        assertThat(placed(better, "cures").end().toLocalTime()).isEqualTo(LocalTime.of(21, 0));
+        assertThat(placed(better, "rest").end()).isEqualTo(placed(better, "cures").start());
+        assertThat(better.finish()).isBeforeOrEqualTo(scheduler.schedule(more, nothing()).finish());
     }
 
     /** The film of the first coat would be closed when the print is through: it is put on later instead of waiting days. */

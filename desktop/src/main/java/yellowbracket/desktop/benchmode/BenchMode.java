@@ -140,7 +140,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         var p = list.get(at);
         count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
         step.setText(p.task().name());
-        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.task().activeH()) + " of work"
+        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.hours()) + " of work" + (p.setUp() ? ", spot and gear laid out already" : "")
                 + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : "") + look(p.task()));
         said(gear, caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
         said(held, holding(p.task()).map(w -> "held: like work went wrong " + Words.dayTime(w.entry().at()) + " (" + w.entry().text()
@@ -281,7 +281,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     /** Nobody pressed start: the nearest answer is better than none. */
     private void askHours(Task t) {
-        double planned = t.activeH();
+        double planned = placed(t).map(Schedule.Placed::hours).orElse(t.activeH());
         ask("how long did it take?", List.of(new Answer(Words.about(planned / 2), () -> finished(t, planned / 2)),
                 new Answer(Words.about(planned) + " as planned", () -> finished(t, planned)),
                 new Answer(Words.about(2 * planned), () -> finished(t, 2 * planned)), new Answer("do not know", () -> finished(t, 0))));
@@ -395,7 +395,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private void finished(Task t, double hours) {
         timers.work().take(t.id());
         var s = model.schedule();
-        model.note(Done.line(t, hours));
+        model.note(placed(t).map(p -> Done.line(p, hours)).orElse(Done.line(t, hours)));
         if (t.lag().leastH() > 0 && timers.running().stream().noneMatch(r -> r.name().equals(t.name()))) {
             timer(t);
             said(held, "");
@@ -405,6 +405,10 @@ public final class BenchMode extends VBox implements AutoCloseable {
                             "while it hardens: " + String.join(", or ", m.stream().map(p -> p.task().name()).toList())));
         }
         clock();
+    }
+
+    private Optional<Schedule.Placed> placed(Task t) {
+        return model.schedule().flatMap(s -> s.placed(t.id()));
     }
 
     private void timer() {

@@ -31,8 +31,10 @@ import yellowbracket.finding.Weight;
 import yellowbracket.log.Wrong;
 import yellowbracket.plan.Board;
 import yellowbracket.plan.Chance;
+import yellowbracket.plan.LongCures;
 import yellowbracket.plan.OrderRules;
 import yellowbracket.plan.Schedule;
+import yellowbracket.plan.Scheduler;
 import yellowbracket.work.TaskId;
 
 /** When: the day it must be ready, what comes next, every task with its times, what to buy. */
@@ -132,6 +134,7 @@ public final class PlanView extends StationView {
                 .ifPresent(b -> card.row("best there is", b.gapH() < 0.5 ? "this" : "at most " + Words.days(b.gapH()) + " sooner",
                         b.gapH() < 0.5 ? "no order of the tasks is ready sooner"
                                 : b.tried() + " orders tried; none can be ready before " + Words.dayTime(b.bound())));
+        cures(card, model.derived().get(PlanFigures.BETTER).map(Scheduler.Better::schedule).orElse(s), build);
         var chance = model.derived().get(PlanFigures.CHANCE);
         card.row("chance", chance.map(Words::chance).orElse("..."), chance.map(PlanView::sure).orElse("working it out"));
         card.row("working hours", Words.text("%.0f h a week", build.hours().weeklyHours()), "by hand; see hours");
@@ -159,10 +162,16 @@ public final class PlanView extends StationView {
     }
 
     private static String sure(Chance c) {
-        if (c.ready() == c.runs()) return "all of " + c.runs() + " simulated futures are in time, with lost prints, slow weeks and rain";
+        if (c.ready() == c.runs()) return "all of " + c.runs() + " simulated futures are in time, with lost prints, slow weeks and rain as often as usual";
         int digits = c.low() > 0.95 || c.high() < 0.05 ? 1 : 0;
-        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints, slow weeks and rain",
+        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints, slow weeks and rain as often as usual",
                 100 * c.low(), 100 * c.high(), c.runs());
+    }
+
+    private static void cures(Card card, Schedule s, Build build) {
+        var cures = LongCures.of(s, build.hours());
+        if (cures.all().isEmpty()) return;
+        card.row("long cures", cures.idle().size() + " of " + cures.all().size(), "harden while nobody works");
     }
 
     private void due(Card card) {
@@ -206,7 +215,7 @@ public final class PlanView extends StationView {
         var took = new NumberField("took-" + i, "hours for " + t.name(), "hours between 0.01 and 500, such as 1.5", 0.01, 500,
                 words -> model.tell(AppModel.Tone.STOP, words));
         took.setPromptText("hours");
-        Runnable take = () -> took.read().ifPresent(h -> model.note(Done.line(t, h)));
+        Runnable take = () -> took.read().ifPresent(h -> model.note(Done.line(p, h)));
         took.setOnAction(e -> take.run());
         var done = Card.action("done", () -> {
             if (!took.getText().isBlank()) {
@@ -218,7 +227,7 @@ public final class PlanView extends StationView {
         });
         done.setAccessibleText("mark done: " + t.name());
         String gear = yellowbracket.safety.Caution.of(t, model.shop()).map(c -> " \u00b7 " + c.gear()).orElse("");
-        card.row(Words.dayTime(p.start()), Card.more(t.name() + ", " + Words.about(t.activeH()) + " (" + t.effort().source() + ")" + gear),
+        card.row(Words.dayTime(p.start()), Card.more(t.name() + ", " + Words.about(p.hours()) + " (" + t.effort().source() + ")" + gear),
                 took, done);
     }
 

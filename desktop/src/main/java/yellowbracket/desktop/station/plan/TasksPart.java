@@ -96,7 +96,7 @@ final class TasksPart extends PagePart {
                 .number("start", p -> seconds(p.start()), p -> Words.dayTime(p.start()))
                 .number("latest", p -> latest.map(l -> l.get(p.task().id())).map(TasksPart::seconds).orElse(0L),
                         p -> latest.map(l -> l.get(p.task().id())).map(Words::dayTime).orElse(p.done() ? "done" : "past"))
-                .number("hours", p -> p.task().activeH(), p -> Words.about(p.task().activeH()));
+                .number("hours", Schedule.Placed::hours, p -> Words.about(p.hours()));
         if (!wish().helpers().isEmpty()) sheet.words("who", TasksPart::who);
         sheet.rows(s.placed().stream().sorted(Comparator.comparing(Schedule.Placed::done).thenComparing(Schedule.Placed::start)).toList(),
                 8);
@@ -119,8 +119,8 @@ final class TasksPart extends PagePart {
     private void one(Card card, Schedule.Placed p, Schedule s) {
         var t = p.task();
         card.row("picked", Card.more(t.name()));
-        card.row(p.done() ? "done" : "planned", Words.dayTime(p.start()), "to " + Words.dayTime(p.end()) + ", " + Words.about(t.activeH())
-                + " (" + t.effort().source() + ")" + (t.lag().leastH() > 0 ? ", then wait " + Words.hours(t.lag().leastH()) : ""));
+        card.row(p.done() ? "done" : "planned", Words.dayTime(p.start()), "to " + Words.dayTime(p.end()) + ", " + Words.about(p.hours())
+                + " (" + t.effort().source() + (p.setUp() ? "; spot and gear are laid out by what is sprayed before it" : "") + ")" + (t.lag().leastH() > 0 ? ", then wait " + Words.hours(t.lag().leastH()) : ""));
         why(p, s).ifPresent(w -> card.row("why then", Card.more(w)));
         new Recalled(model.shownProperty().get().log(), s.placed().stream().map(Schedule.Placed::task).toList()).lessons(t)
                 .stream()
