@@ -16,7 +16,7 @@ import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.document.Build;
 import yellowbracket.document.BuildFile;
 import yellowbracket.log.Entry;
-import yellowbracket.shop.Rate;
+import yellowbracket.log.Rates;
 import yellowbracket.work.TaskId;
 
 @Command(name = "log", description = "what happened in a build and what it taught; with add, writes a line in it")
@@ -46,9 +46,10 @@ final class LogCommand extends Output {
             opened = Opened.of(build, today, this::remark);
         }
         var rates = opened.derived().get(PlanFigures.TASKS).map(t -> t.lessons().rates()).orElse(Map.of());
+        var rows = new Rates(rates).rows();
         return map("entries", now.log().stream().map(LogCommand::entry).toList(), "rates",
-                rates.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(e -> rate(e.getKey(), e.getValue())).toList(), "findings",
-                List.copyOf(findings));
+                rows.stream().filter(r -> r.with().isEmpty()).map(r -> rate(r.operation(), r.estimate())).toList(), "ways",
+                rows.stream().filter(r -> r.with().isPresent()).map(LogCommand::way).toList(), "findings", List.copyOf(findings));
     }
 
     /** Saved at once, the version before kept beside it. */
@@ -75,7 +76,12 @@ final class LogCommand extends Output {
                 e.task().map(TaskId::text).orElse(""), "hours", e.hours(), "money", e.money(), "text", e.text(), "tags", e.tags());
     }
 
-    private static Map<String, Object> rate(String operation, Rate r) {
+    private static Map<String, Object> rate(String operation, Rates.Estimate r) {
         return map("operation", operation, "factor", r.factor(), "yours", r.share(), "jobs", r.jobs());
+    }
+
+    private static Map<String, Object> way(Rates.Row r) {
+        return map("operation", r.operation(), "with", r.with().orElseThrow(), "factor", r.estimate().factor(), "yours",
+                r.estimate().share(), "jobs", r.estimate().jobs());
     }
 }

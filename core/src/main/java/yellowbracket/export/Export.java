@@ -48,7 +48,7 @@ public final class Export {
             event.setDateTimeStamp(Date.from(schedule.now().atZone(zone).toInstant()));
             event.setSummary(p.task().name() + " (" + p.task().prop() + ")");
             event.setDescription(String.format(Locale.ROOT, "%s, about %.1f h of work, %.1f h waiting after; %s",
-                    p.task().station().label(), p.task().activeH(), p.task().lag().leastH(), p.task().effort().source()));
+                    p.task().station().label(), p.hours(), p.task().lag().leastH(), p.task().effort().source()));
             event.setDateStart(Date.from(p.start().atZone(zone).toInstant()));
             event.setDateEnd(Date.from(p.end().atZone(zone).toInstant()));
             schedule.openFor(p.task().id())

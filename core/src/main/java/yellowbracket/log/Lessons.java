@@ -54,14 +54,14 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
      * before.
      */
     public Lessons learn(List<Task> catalogueTasks, Map<String, Rate> before) {
-        var learned = new HashMap<>(before);
+        var learned = new Rates(before);
         for (var t : catalogueTasks) {
             var a = done.get(t.id());
             // printers have a record of their own
             if (a == null || !(a.hours() > 0) || !(t.activeH() > 0) || t.resource() == Task.Resource.PRINTER) continue;
-            learned.put(t.operation().rate(), learned.getOrDefault(t.operation().rate(), Rate.UNKNOWN).with(a.hours(), t.activeH()));
+            learned = learned.with(t, a.hours(), t.activeH());
         }
-        return new Lessons(done, running, Map.copyOf(learned), failures, spent);
+        return new Lessons(done, running, learned.all(), failures, spent);
     }
 
     /**
@@ -69,12 +69,13 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
      * already.
      */
     public List<Task> apply(List<Task> catalogueTasks) {
+        var known = new Rates(rates);
         return catalogueTasks.stream().map(t -> {
-            var rate = rates.get(t.operation().rate());
             if (t.resource() == Task.Resource.PRINTER) return t;
-            if (rate == null)
+            if (!rates.containsKey(t.operation().rate()))
                 return t.effort().spread() >= Rate.UNKNOWN.spread() ? t : t.atRate(1, Rate.UNKNOWN.spread(), t.effort().source());
-            return t.atRate(rate.factor(), Math.max(rate.spread(), own(t)), rate.source());
+            var rate = known.of(t);
+            return t.atRate(rate.factor(), Math.max(rate.spread(), own(t)), known.source(t));
         }).toList();
     }
 

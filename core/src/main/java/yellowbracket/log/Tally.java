@@ -6,7 +6,6 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import yellowbracket.shop.Rate;
 import yellowbracket.work.Station;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
@@ -39,7 +38,7 @@ public record Tally(List<Job> jobs) {
     public static Tally of(List<Entry> log, List<Task> planned, List<Task> stated) {
         var now = byId(planned);
         var plain = byId(stated);
-        var rates = new HashMap<String, Rate>();
+        var rates = new Rates(Map.of());
         var out = new ArrayList<Job>();
         for (var e : log) {
             if (e.kind() != Entry.Kind.DONE || !(e.hours() > 0) || e.task().isEmpty()) continue;
@@ -48,10 +47,9 @@ public record Tally(List<Job> jobs) {
             double catalogueH = plain.getOrDefault(t.id(), t).activeH();
             double told = e.planned().orElse(catalogueH), spread = t.effort().spread();
             boolean hand = t.resource() != Task.Resource.PRINTER;
-            var rate = rates.getOrDefault(t.operation().rate(), Rate.UNKNOWN);
             boolean within = Math.abs(Math.log(e.hours() / told)) <= Z80 * spread;
-            out.add(new Job(t.id(), t.name(), t.station(), e.at(), told, e.hours(), within, hand && rate.outlier(e.hours(), catalogueH)));
-            if (hand) rates.put(t.operation().rate(), rate.with(e.hours(), catalogueH));
+            out.add(new Job(t.id(), t.name(), t.station(), e.at(), told, e.hours(), within, hand && rates.outlier(t, e.hours(), catalogueH)));
+            if (hand) rates = rates.with(t, e.hours(), catalogueH);
         }
         return new Tally(out);
     }

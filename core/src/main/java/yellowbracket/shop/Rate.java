@@ -24,10 +24,20 @@ public record Rate(double factor, int jobs, double sumLog) {
 
     /** After one more job that took {@code actual} hours where the catalogue said {@code catalogue}. */
     public Rate with(double actual, double catalogue) {
-        if (!(actual > 0 && catalogue > 0)) throw new IllegalArgumentException("hours must be above 0");
-        double reach = OUTLIER_SPREADS * JOB_SPREAD, expected = Math.log(factor);
-        double sum = sumLog + Math.clamp(Math.log(actual / catalogue), expected - reach, expected + reach);
+        return with(log(actual, catalogue, Math.log(factor)));
+    }
+
+    /** After one more job that took {@code exp(log)} times the catalogue's hours. */
+    public Rate with(double log) {
+        double sum = sumLog + log;
         return new Rate(Math.exp(sum / (PRIOR_JOBS + jobs + 1)), jobs + 1, sum);
+    }
+
+    /** Logarithm of a job's hours over the catalogue's; what is too far from what was expected counts as if it were just not. */
+    public static double log(double actual, double catalogue, double expected) {
+        if (!(actual > 0 && catalogue > 0)) throw new IllegalArgumentException("hours must be above 0");
+        double reach = OUTLIER_SPREADS * JOB_SPREAD;
+        return Math.clamp(Math.log(actual / catalogue), expected - reach, expected + reach);
     }
 
     /** Whether a job's hours are so far from what was expected that they count for less. */

@@ -174,9 +174,9 @@ class PlanOfTheBuildTest {
 
     @Test
     void ratesFromOtherBuildsStretchThePlan() {
-        double plain = hours(derived, "sand"),
-                slow = hours(derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", Rate.UNKNOWN.with(3, 1).with(3, 1)), List.of())),
-                        "sand");
+        var two = Rate.UNKNOWN.with(3, 1).with(3, 1);
+        double plain = hours(derived, "sand"), slow = hours(
+                derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", two, "sand/sanding/", two), List.of())), "sand");
         assertThat(slow).as("all but getting out and putting away").isGreaterThan(1.15 * plain);
     }
 
@@ -195,7 +195,7 @@ class PlanOfTheBuildTest {
         var d = derive(build(Intake.AS_IT_IS, List.of(), known,
                 List.of(Entry.parse(NOW.minusDays(1), "done size:crate 0.9 h", Known.NAMES).orElseThrow())));
         var tasks = d.require(PlanFigures.TASKS, Figure.BUILD);
-        assertThat(tasks.own()).containsOnlyKeys("size");
+        assertThat(tasks.own()).containsOnlyKeys("size", "size/tape_measure/");
         assertThat(tasks.own().get("size").jobs()).isEqualTo(1);
         assertThat(tasks.lessons().rates().get("size").jobs()).as("one before, one now").isEqualTo(2);
         assertThat(tasks.lessons().rates().get("sand").jobs()).isEqualTo(1);

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
@@ -25,6 +26,7 @@ import yellowbracket.document.Edit;
 import yellowbracket.export.BuildBook;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Entry;
+import yellowbracket.log.Rates;
 import yellowbracket.log.Tally;
 import yellowbracket.log.Wrong;
 import yellowbracket.shop.Rate;
@@ -123,12 +125,12 @@ public final class LogView extends StationView {
                             "", () -> {}));
         });
         card.title("your rates against the catalogue");
-        card.add(new Sheet<Map.Entry<String, Rate>>("rates", "note the hours of a finished task to see them here")
-                .words("work", e -> e.getKey())
-                .number("yours", e -> e.getValue().factor(), e -> "\u00d7" + Words.text("%.2f", e.getValue().factor()))
-                .words("4 in 5 within", e -> Words.text("%.2f to %.2f", e.getValue().low(), e.getValue().high()))
-                .number("jobs", e -> e.getValue().jobs(), e -> String.valueOf(e.getValue().jobs()))
-                .number("is yours", e -> e.getValue().share(), e -> Words.percent(e.getValue().share()))
+        card.add(new Sheet<Rates.Row>("rates", "note the hours of a finished task to see them here")
+                .words("work", r -> r.with().map(w -> "\u00b7 " + w).orElse(r.operation()))
+                .number("yours", r -> r.estimate().factor(), r -> "\u00d7" + Words.text("%.2f", r.estimate().factor()))
+                .words("4 in 5 within", r -> Words.text("%.2f to %.2f", r.estimate().low(), r.estimate().high()))
+                .number("jobs", r -> r.estimate().jobs(), r -> String.valueOf(r.estimate().jobs()))
+                .number("is yours", r -> r.estimate().share(), r -> Words.percent(r.estimate().share()))
                 .rows(rates(tasks.get().lessons().rates()), 10));
         card.text("\u00d71 is the catalogue; the more jobs, the more of it is yours. They go with you to the next build.");
         var lessons = model.shownProperty().get().log().stream().filter(e -> e.lesson().isPresent()).toList().reversed();
@@ -164,14 +166,14 @@ public final class LogView extends StationView {
     }
 
     /** Of each work by hand, and of each printer. */
-    private List<Map.Entry<String, Rate>> rates(Map<String, Rate> byHand) {
-        var all = new TreeMap<>(byHand);
+    private List<Rates.Row> rates(Map<String, Rate> byHand) {
+        var all = new TreeMap<String, Rate>();
         model.ofBuild(PrintFigures.RECORDS)
                 .ifPresent(r -> r.list()
                         .stream()
                         .filter(x -> x.factor().jobs() > 0)
                         .forEach(x -> all.put("print on " + x.printer(), x.factor())));
-        return List.copyOf(all.entrySet());
+        return Stream.of(new Rates(byHand).byHand().rows(), new Rates(all).rows()).flatMap(List::stream).toList();
     }
 
     private Sheet<Entry> entrySheet(List<Entry> entries) {
