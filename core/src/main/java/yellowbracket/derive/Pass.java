@@ -20,6 +20,7 @@ import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Reserved;
 
 /**
  * Settles figures for one build: from a trace that still holds, else by running the rule with a recorder. Verifying traces after Mokhov,
@@ -241,6 +242,11 @@ final class Pass {
         @Override
         public WeatherFeed weather() {
             return ask(World::weather);
+        }
+
+        @Override
+        public List<Reserved> reserved() {
+            return ask(World::reserved);
         }
 
         @Override

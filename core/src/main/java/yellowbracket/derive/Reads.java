@@ -1,6 +1,7 @@
 package yellowbracket.derive;
 
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import yellowbracket.device.WeatherFeed;
@@ -9,6 +10,7 @@ import yellowbracket.document.Prop;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Reserved;
 
 /**
  * What a rule may look at. Each answer is recorded with its question: as long as all of them, asked again in order, give equal answers, the
@@ -42,6 +44,9 @@ public interface Reads {
     Optional<Mesh> mesh(String hash);
 
     WeatherFeed weather();
+
+    /** What other builds need of the shelf they share with this one. */
+    List<Reserved> reserved();
 
     LocalDateTime now();
 

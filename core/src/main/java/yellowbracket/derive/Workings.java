@@ -22,6 +22,7 @@ import yellowbracket.document.Meshes;
 import yellowbracket.mesh.Progress;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Reserved;
 
 /**
  * Derives everything from a build, off the caller's thread. The latest request wins: an older one is stopped and its late results are
@@ -45,6 +46,7 @@ public final class Workings implements AutoCloseable {
     private final Memo memo;
     private final Catalogue shop;
     private volatile WeatherFeed weather;
+    private volatile List<Reserved> reserved = List.of();
     private final Clock clock;
     private final Wants wants;
     private final Consumer<Derived> listener;
@@ -57,7 +59,7 @@ public final class Workings implements AutoCloseable {
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
 
-    /** @param memo what is known already; it may be shared with others that use the same catalogue @param listener on a worker thread */
+    /** @param memo what is known already; it may be shared with others @param listener on a worker thread */
     public Workings(Catalogue shop, WeatherFeed weather, Clock clock, Memo memo, Wants wants, Consumer<Derived> listener) {
         this.memo = memo;
         this.shop = shop;
@@ -70,6 +72,11 @@ public final class Workings implements AutoCloseable {
     /** From the next pass on. */
     public void weather(WeatherFeed feed) {
         weather = feed;
+    }
+
+    /** What other builds need of the shelf, from the next pass on. */
+    public void reserved(List<Reserved> others) {
+        reserved = List.copyOf(others);
     }
 
     /** At once, on the caller's thread. */
@@ -100,7 +107,7 @@ public final class Workings implements AutoCloseable {
     }
 
     private World world(Build build, Meshes meshes) {
-        return new World(build, meshes, shop, weather, rounded(clock));
+        return new World(build, meshes, shop, weather, rounded(clock), reserved);
     }
 
     public Derived latest() {

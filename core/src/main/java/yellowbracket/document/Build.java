@@ -18,6 +18,7 @@ import yellowbracket.log.Names;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.QueueWish;
+import yellowbracket.shop.Eyes;
 import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
@@ -29,13 +30,13 @@ import yellowbracket.work.SectionId;
 
 /**
  * One project: decisions and facts only; everything else is derived from it. Immutable. It carries the wearers, printers and stock it was
- * planned with, and the {@code rates} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when
+ * planned with, and the {@code rates} and {@code eyes} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when
  * it must be ready; {@code settled}: the questions that need not be asked any more.
  */
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,
         List<Printer> printers, WorkHours hours, double shopCelsius, long seed, List<StockItem> stock, List<Spool> spools, QueueWish queue,
-        List<Entry> log, Map<String, Rate> rates, List<Question> settled, Spaces spaces, PaintShelf paints,
+        List<Entry> log, Map<String, Rate> rates, Eyes eyes, List<Question> settled, Spaces spaces, PaintShelf paints,
         PlanWish plan) implements BuildBuilder.With, Names {
     /** Until somebody names it. */
     public static final String UNNAMED = "new build";
@@ -50,6 +51,7 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
         spools = List.copyOf(spools);
         log = List.copyOf(log);
         settled = settled.stream().distinct().sorted().toList();
+        java.util.Objects.requireNonNull(eyes, "eyes");
         java.util.Objects.requireNonNull(spaces, "spaces");
         java.util.Objects.requireNonNull(paints, "paints");
         java.util.Objects.requireNonNull(plan, "plan");
@@ -82,9 +84,10 @@ public record Build(String name, LocalDateTime started, String event, LocalDateT
                 .queue(QueueWish.NONE)
                 .log(List.of())
                 .rates(shop.rates())
+                .eyes(shop.eyes())
                 .settled(shop.settled())
                 .spaces(shop.spaces())
-                .paints(PaintShelf.EMPTY)
+                .paints(shop.paints())
                 .plan(PlanWish.NONE)
                 .build();
     }

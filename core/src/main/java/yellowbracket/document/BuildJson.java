@@ -29,6 +29,7 @@ import yellowbracket.cut.Letters;
 import yellowbracket.log.Entry;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.print.QueueWish;
+import yellowbracket.shop.Eyes;
 import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
@@ -40,7 +41,7 @@ import yellowbracket.shop.Sheen;
 
 /** {@code build.json}: schema number, decisions, facts. A newer schema, and anything not understood, is refused with a reason. */
 public final class BuildJson {
-    public static final int SCHEMA = 15;
+    public static final int SCHEMA = 16;
     private static final String FORMAT = "yellow-bracket-build";
     private static final String OLDER = "try the copy that ends in ~";
     private static final String UPDATE = "update the program, nothing was changed";
@@ -123,6 +124,7 @@ public final class BuildJson {
             if (schema <= 12) fromTwelfth(root.path("build"));
             if (schema > 5 && schema <= 13) fromThirteenth(root.path("build"));
             if (schema <= 14) fromFourteenth(root.path("build"));
+            if (schema <= 15) fromFifteenth(root.path("build"));
             if (schema <= 5) return new BeforeLetters(root.path("build")).read(sections);
             return MAPPER.treeToValue(root.path("build"), Build.class);
         } catch (UnrecognizedPropertyException e) {
@@ -351,6 +353,16 @@ public final class BuildJson {
     private static void fromFourteenth(JsonNode build) {
         if (build instanceof ObjectNode b && !b.has("plan")) b.set("plan", MAPPER.valueToTree(PlanWish.NONE));
         for (var i : build.path("stock")) if (i instanceof ObjectNode o && !o.has("opened")) o.putNull("opened");
+    }
+
+    /** Schema 15 knew no cards of products, nor what looks had taught before. */
+    private static void fromFifteenth(JsonNode build) {
+        productsFromFifteenth(build.path("paints"));
+        if (build instanceof ObjectNode b && !b.has("eyes")) b.set("eyes", MAPPER.valueToTree(Eyes.UNKNOWN));
+    }
+
+    private static void productsFromFifteenth(JsonNode paints) {
+        if (paints instanceof ObjectNode o && !o.has("products")) o.putArray("products");
     }
 
     /** Schema 12 knew neither lines painted by hand nor references, nor where smoke comes out. */

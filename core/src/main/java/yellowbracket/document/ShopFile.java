@@ -10,16 +10,21 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import yellowbracket.mesh.io.SafeFile;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Eyes;
+import yellowbracket.shop.PaintShelf;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Reserved;
 import yellowbracket.shop.Spaces;
 import yellowbracket.shop.Spool;
 import yellowbracket.shop.StockItem;
@@ -31,9 +36,9 @@ import yellowbracket.shop.Wearer;
  */
 @RecordBuilder
 public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
-        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled,
-        Spaces spaces) implements ShopFileBuilder.With {
-    public static final int SCHEMA = 4;
+        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled, Spaces spaces,
+        PaintShelf paints, Map<String, Eyes> looked, Map<String, Reserved> reserved) implements ShopFileBuilder.With {
+    public static final int SCHEMA = 5;
     private static final double USUAL_C = 20;
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
             .registerModule(new JavaTimeModule())
@@ -51,7 +56,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
     /** Before anything was entered: the catalogue's printers, evenings and weekends, 20 degrees; all of it still to be asked. */
     public static ShopFile fresh() {
         return new ShopFile(SCHEMA, Catalogue.builtIn().printers(), List.of(), List.of(), List.of(), Map.of(), WorkHours.evenings(),
-                USUAL_C, List.of(), Spaces.UNKNOWN);
+                USUAL_C, List.of(), Spaces.UNKNOWN, PaintShelf.EMPTY, Map.of(), Map.of());
     }
 
     /**
@@ -67,6 +72,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
             if (schema <= 1 && root instanceof ObjectNode o) fromFirst(o);
             if (schema <= 2 && root instanceof ObjectNode o) fromSecond(o);
             if (schema <= 3 && root instanceof ObjectNode o) fromThird(o);
+            if (schema <= 4 && root instanceof ObjectNode o) fromFourth(o);
             return MAPPER.treeToValue(root, ShopFile.class);
         } catch (JsonProcessingException e) {
             throw new IOException(
@@ -93,6 +99,13 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         BuildJson.spacesFromSeventh(shop);
     }
 
+    /** Schema 4 kept neither paints nor what looks taught, and builds did not know of each other. */
+    private static void fromFourth(ObjectNode shop) {
+        shop.put("schema", SCHEMA).set("paints", MAPPER.valueToTree(PaintShelf.EMPTY));
+        shop.putObject("looked");
+        shop.putObject("reserved");
+    }
+
     public void write(Path file) throws IOException {
         SafeFile.writeKeepingPrevious(file, MAPPER.writeValueAsBytes(this));
     }
@@ -111,6 +124,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
                 .withHours(b.hours())
                 .withCelsius(b.shopCelsius())
                 .withSpaces(b.spaces())
+                .withPaints(b.paints())
                 .withSettled(Stream.concat(settled.stream(), b.settled().stream().filter(Question::ofShop)).toList()); // once is enough
     }
 
@@ -120,6 +134,32 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
         if (rates.isEmpty()) all.remove(build);
         else all.put(build, new TreeMap<>(rates));
         return withLearned(all);
+    }
+
+    /** The same of what its looks taught. */
+    public ShopFile withLooks(String build, Eyes eyes) {
+        return withLooked(put(looked, build, eyes.equals(Eyes.UNKNOWN) ? Optional.empty() : Optional.of(eyes)));
+    }
+
+    /** What it still needs of the shelf, in place of what it needed before. */
+    public ShopFile withReserved(String build, Reserved needs) {
+        return withReserved(put(reserved, build, needs.needs().isEmpty() ? Optional.empty() : Optional.of(needs)));
+    }
+
+    private static <V> Map<String, V> put(Map<String, V> map, String key, Optional<V> value) {
+        var all = new TreeMap<>(map);
+        value.ifPresentOrElse(v -> all.put(key, v), () -> all.remove(key));
+        return all;
+    }
+
+    /** What all others than a build still need on a day; those whose day has passed need nothing any more. */
+    public List<Reserved> others(String build, LocalDateTime now) {
+        return reserved.entrySet().stream().filter(e -> !e.getKey().equals(build) && e.getValue().due().isAfter(now)).map(Map.Entry::getValue).toList();
+    }
+
+    /** What looks taught in all builds together. */
+    public Eyes eyes() {
+        return looked.values().stream().reduce(Eyes.UNKNOWN, Eyes::and);
     }
 
     /** The rates of all builds together. */

@@ -24,7 +24,7 @@ import yellowbracket.work.TaskId;
 /**
  * One entry. {@code about}: the task it speaks of; {@code hours}, {@code money}: 0 where not told; {@code failure}: what went wrong, of a
  * failed print. Parsed from a line: {@code started SECTION}, {@code done TASK [HOURS h [planned HOURS h]]},
- * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code used AMOUNT UNIT what}, {@code lesson: words},
+ * {@code failed SECTION [PERCENT %] [HOURS h]}, {@code spent MONEY what}, {@code used AMOUNT UNIT what [for TASK]}, {@code lesson: words},
  * {@code odd SECTION words}, {@code wrong TASK words[; cause: words]}, {@code why words}, {@code broke SECTION [at X,Y,Z]} or
  * {@code broke SECTION|SECTION} with words, {@code cause: words},
  * {@code fit PROP WEARER fits|tight [ZONE] MM|loose MM at SCALE %}, {@code pads PROP WEARER tight|loose ZONE MM mm},
@@ -46,6 +46,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern SPENT = Pattern.compile("spent\\s+(\\d+(?:[.,]\\d+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern USED = Pattern
             .compile("used\\s+(\\d+(?:[.,]\\d+)?)\\s*(g|ml|m|cm|dm2|cans?|sheets?|pieces?|pairs?|sets?)\\s+(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FOR = Pattern.compile("(.*\\S)\\s+for\\s+(\\S+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern LESSON = Pattern.compile("lesson:\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern WHY = Pattern.compile("why\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern ODD = Pattern.compile("odd\\s+(\\S+)(.*)", Pattern.CASE_INSENSITIVE);
@@ -107,7 +108,11 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
             if (CAUSE.matcher(text).matches()) return note.withKind(Kind.CAUSE).withFailure(Optional.of(FailureKind.in(text)));
             var spent = SPENT.matcher(text);
             if (spent.matches()) return note.withKind(Kind.SPENT).withMoney(number(spent.group(1)));
-            if (USED.matcher(text).matches()) return note.withKind(Kind.USED);
+            if (USED.matcher(text).matches()) {
+                var use = note.withKind(Kind.USED);
+                var on = FOR.matcher(TAG.matcher(text).replaceAll("").strip());
+                return on.matches() ? task(on.group(2)).map(t -> about(use, t)).orElse(use) : use;
+            }
             if (LESSON.matcher(text).matches()) return note.withKind(Kind.LESSON);
             if (WHY.matcher(text).matches()) return note.withKind(Kind.WHY);
             if (Entry.padNote(text).isPresent()) return ofProp(note, Kind.PADS, PADS);
@@ -206,8 +211,10 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         if (kind != Kind.USED || !m.matches()) return Optional.empty();
         var unit = m.group(2).toLowerCase(Locale.ROOT);
         var one = Set.of("can", "sheet", "piece", "pair", "set");
-        return Optional
-                .of(new Need(TAG.matcher(m.group(3)).replaceAll("").strip(), number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
+        String what = TAG.matcher(m.group(3)).replaceAll("").strip();
+        var on = FOR.matcher(what);
+        if (about.isPresent() && on.matches()) what = on.group(1);
+        return Optional.of(new Need(what, number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
     }
 
     private static final String PHOTO = "photo:";

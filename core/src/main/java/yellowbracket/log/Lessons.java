@@ -64,6 +64,11 @@ public record Lessons(Map<TaskId, Actual> done, Map<TaskId, LocalDateTime> runni
         return new Lessons(done, running, learned.all(), failures, spent);
     }
 
+    /** With others in their place. */
+    public Lessons withRates(Map<String, Rate> other) {
+        return new Lessons(done, running, Map.copyOf(other), failures, spent);
+    }
+
     /**
      * Tasks of the catalogue at this maker's own rates, never surer than one who has not done it yet; prints carry their printer's factor
      * already.

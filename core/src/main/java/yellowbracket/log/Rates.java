@@ -166,16 +166,16 @@ public record Rates(Map<String, Rate> all) {
     }
 
     private static boolean whole(String key) {
-        return printer(key) || !key.contains(BETWEEN);
+        return printer(key) || !Consumption.is(key) && !key.contains(BETWEEN);
     }
 
     private static boolean printer(String key) {
         return key.startsWith(PrintRecord.rateKey(""));
     }
 
-    /** Without those of printers. */
+    /** Without those of printers, and without how much is used. */
     public Rates byHand() {
-        return new Rates(all.entrySet().stream().filter(e -> !printer(e.getKey())).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        return new Rates(all.entrySet().stream().filter(e -> !printer(e.getKey()) && !Consumption.is(e.getKey())).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
     }
 
     private static String with(String key) {

@@ -76,6 +76,25 @@ public record Needs(List<Line> lines) {
         return unit.equals("g") && density.isPresent() ? amount / density.getAsDouble() : amount;
     }
 
+    /** The same in another unit: g and ml by density, cans by what is in one; empty where that is not known. */
+    public static OptionalDouble in(Need n, String unit, Catalogue shop) {
+        if (n.unit().equals(unit)) return OptionalDouble.of(n.amount());
+        var coating = shop.coatings().stream().filter(c -> c.name().equals(n.product())).findFirst();
+        if (coating.isEmpty()) return OptionalDouble.empty();
+        double from = inMl(n.unit(), coating.get()), to = inMl(unit, coating.get());
+        return from > 0 && to > 0 ? OptionalDouble.of(n.amount() * from / to) : OptionalDouble.empty();
+    }
+
+    /** How many ml one of a unit is; 0 for others. */
+    private static double inMl(String unit, Coating c) {
+        return switch (unit) {
+            case "ml" -> 1;
+            case "g" -> 1 / c.densityGcm3();
+            case "cans" -> c.containerMl();
+            default -> 0;
+        };
+    }
+
     /** Of what is spread or sprayed; filaments and resins for printing are weighed. */
     private static OptionalDouble densityGcm3(String product, Catalogue shop) {
         return shop.coatings().stream().filter(c -> c.name().equals(product)).mapToDouble(Coating::densityGcm3).findFirst();

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowbracket.shop.Catalogue;
+import yellowbracket.shop.Reserved;
 import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Supply;
 import yellowbracket.work.Need;
@@ -34,10 +35,11 @@ public record Shopping(List<Buy> list) {
      * @param from the sort of shop
      * @param cost of all packs, 0 where not known
      * @param tooOld on the shelf, but open for too long
+     * @param reserved on the shelf, but other builds need it
      * @param instead stands on the shelf, is not needed otherwise and would do
      */
     public record Buy(Needs.Line line, LocalDate shortOn, LocalDate orderBy, int packs, String pack, String from, double cost,
-            double tooOld, Optional<String> instead) {}
+            double tooOld, double reserved, Optional<String> instead) {}
 
     public Shopping {
         list = List.copyOf(list);
@@ -45,6 +47,11 @@ public record Shopping(List<Buy> list) {
 
     /** The soonest to be ordered first. */
     public static Shopping of(List<Use> uses, List<StockItem> stock, Catalogue shop) {
+        return of(uses, stock, List.of(), shop);
+    }
+
+    /** @param others what other builds take off the same shelf before this one */
+    public static Shopping of(List<Use> uses, List<StockItem> stock, List<Reserved> others, Catalogue shop) {
         var dated = uses.stream().sorted(Comparator.comparing(Use::on)).toList();
         var out = new ArrayList<Buy>();
         var needs = Needs.of(uses.stream().map(Use::need).toList(), stock, shop);
@@ -52,7 +59,8 @@ public record Shopping(List<Buy> list) {
             var supply = shop.supply(line.name());
             var last = dated.stream().filter(u -> Needs.same(line, u.need(), shop)).map(Use::on).reduce((a, b) -> b).orElse(LocalDate.MIN);
             double old = supply.map(s -> tooOld(line, stock, last, s.keepsMonths(), shop)).orElse(0.0);
-            var fresh = new Needs.Line(line.name(), line.needed(), line.have() - old, line.unit());
+            double taken = Math.min(line.have() - old, taken(line, others, shop));
+            var fresh = new Needs.Line(line.name(), line.needed(), line.have() - old - taken, line.unit());
             if (fresh.missing() <= CLOSE) continue;
             var shortOn = shortOn(fresh, dated, shop);
             var one = supply.map(s -> one(fresh, s, shop)).orElse(OptionalDouble.empty());
@@ -60,7 +68,7 @@ public record Shopping(List<Buy> list) {
             out.add(new Buy(fresh, shortOn, shortOn.minusDays(days(supply)), packs,
                     supply.filter(s -> packs > 0).map(s -> pack(packs, s)).orElse(""),
                     supply.map(Supply::from).orElse("how it is sold is not known"), supply.map(s -> packs * s.cost()).orElse(0.0), old,
-                    supply.flatMap(s -> instead(s, fresh, needs, stock, shop))));
+                    taken, supply.flatMap(s -> instead(s, fresh, needs, stock, shop))));
         }
         out.sort(Comparator.comparing(Buy::orderBy).thenComparing(b -> b.line.name()));
         return new Shopping(out);
@@ -68,6 +76,15 @@ public record Shopping(List<Buy> list) {
 
     private static double tooOld(Needs.Line line, List<StockItem> stock, LocalDate on, int keepsMonths, Catalogue shop) {
         return stock.stream().filter(s -> !s.good(on, keepsMonths)).mapToDouble(s -> Needs.of(line, s, shop)).sum();
+    }
+
+    /** Of a line, by other builds. */
+    private static double taken(Needs.Line line, List<Reserved> others, Catalogue shop) {
+        return others.stream()
+                .flatMap(o -> o.needs().stream())
+                .filter(n -> n.product().equals(line.name()))
+                .mapToDouble(n -> Needs.in(n, line.unit(), shop).orElse(0))
+                .sum();
     }
 
     /** The first day on which what is needed until then, its reserve with it, is more than there is. */

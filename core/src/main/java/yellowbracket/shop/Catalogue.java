@@ -93,6 +93,13 @@ public record Catalogue(List<Material> materials, List<Profile> profiles, List<P
                 sheetDm2, sheetCost);
     }
 
+    /** As the labels this maker has read have it; the same one where there is none. */
+    public Catalogue with(List<ProductCard> cards) {
+        if (cards.stream().allMatch(c -> c.label().isEmpty())) return this;
+        return new Catalogue(materials, profiles, printers, morePrinters, joins, ProductCard.over(coatings, cards), lamps, grits, foams,
+                sheets, practice, supplies, sheetDm2, sheetCost);
+    }
+
     /** With its range. */
     public Usual practice(Practice p) {
         return practice.get(p);

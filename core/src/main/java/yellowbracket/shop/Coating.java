@@ -1,5 +1,6 @@
 package yellowbracket.shop;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -18,10 +19,12 @@ import yellowbracket.work.Hazard;
  * @param shades it is sold in, {@code #rrggbb}; none for what is clear
  * @param light what hardens it, for what is hardened by light @param potGrams the mass its pot life is told for; 0 for one-part products
  */
+@RecordBuilder
 public record Coating(String name, Kind kind, double sandTimes, double stays, double levels, double textureUm, List<String> shades,
         Optional<Light> light, Binder binder, double filmUm, double recoatFromH, double recoatToH, double recoatAgainH, double sandableH,
         double tapeH, double fullH, double m2PerContainer, double containerMl, double cost, Optional<Hardener> hardener, double potLifeMin,
-        double potGrams, double densityGcm3, Optional<Sheen> sheen, double leastC, double mostC, double mostHumidity, Set<Hazard> hazards) {
+        double potGrams, double densityGcm3, Optional<Sheen> sheen, double leastC, double mostC, double mostHumidity,
+        Set<Hazard> hazards) implements CoatingBuilder.With {
     /** Wavelengths that harden it, nm, and how much of that light, mJ/cm2. */
     public record Light(double leastNm, double mostNm, double doseMj) {
         public boolean takes(double nm) {

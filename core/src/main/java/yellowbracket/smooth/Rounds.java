@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Eyes;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Rate;
 
@@ -59,6 +60,11 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
 
     /** @param areaDm2 that is looked at */
     public static Rounds of(List<Look> looks, List<Flaw> flaws, double areaDm2, Finish finish) {
+        return of(looks, flaws, areaDm2, finish, Eyes.UNKNOWN);
+    }
+
+    /** @param eyes what looks at other props have taught of this maker */
+    public static Rounds of(List<Look> looks, List<Flaw> flaws, double areaDm2, Finish finish, Eyes eyes) {
         var counts = new ArrayList<Count>();
         for (int r = 1; r <= looks.size(); r++) {
             int round = r;
@@ -69,28 +75,60 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
                     .count();
             counts.add(new Count(r, looks.get(r - 1), found, cleared, open));
         }
+        return of(counts, failed(looks, flaws), areaDm2, limitDm2(finish) * areaDm2, eyes);
+    }
+
+    /** How often a flaw that was worked on was still there the next round. */
+    private static int failed(List<Look> looks, List<Flaw> flaws) {
         int now = looks.size(), failed = 0;
         for (var f : flaws) for (int r = f.found() + 1; r < now; r++) if (f.cleared().filter(c -> c <= now).orElse(now) > r) failed++;
-        return of(counts, failed, areaDm2, limitDm2(finish) * areaDm2);
+        return failed;
     }
+
+    /** What the looks at one prop teach for those to come, whatever was known before. */
+    public static Eyes taught(List<Look> looks, List<Flaw> flaws, double areaDm2) {
+        if (looks.isEmpty() || !(areaDm2 > 0)) return Eyes.UNKNOWN;
+        int cleared = (int) flaws.stream().filter(f -> f.cleared().filter(c -> c <= looks.size()).isPresent()).count();
+        var counts = of(looks, flaws, areaDm2, Finish.SATIN).counts;
+        var random = new SplittableRandom(SEED);
+        var logs = new double[DRAWS];
+        var eyes = new double[DRAWS];
+        for (int i = 0; i < DRAWS; i++) {
+            var maker = Maker.drawn(random, areaDm2, CLEARED, NOT_CLEARED, Eyes.UNKNOWN);
+            eyes[i] = maker.eyes;
+            logs[i] = maker.likely(counts).log;
+        }
+        var weights = weights(logs);
+        double mean = 0, square = 0;
+        for (int i = 0; i < DRAWS; i++) {
+            mean += weights[i] * eyes[i];
+            square += weights[i] * eyes[i] * eyes[i];
+        }
+        // what is known beyond the prior: precisions of independent news add up
+        double precision = 1 / Math.max(1e-3, square - mean * mean), more = precision - 1 / (EYES * EYES);
+        if (more <= PRECISION_OF_NOTHING) return new Eyes(cleared, failed(looks, flaws), 0, 0);
+        return new Eyes(cleared, failed(looks, flaws), Math.clamp(precision * mean / more, -MOST_LOGIT, MOST_LOGIT), more);
+    }
+
+    /** Less is the luck of the draws, and further off is nobody. */
+    private static final double PRECISION_OF_NOTHING = 0.2, MOST_LOGIT = 4;
 
     /** @param failed how often a flaw that was worked on was still there the next round */
     static Rounds of(List<Count> counts, int failed, double areaDm2, double limit) {
+        return of(counts, failed, areaDm2, limit, Eyes.UNKNOWN);
+    }
+
+    private static Rounds of(List<Count> counts, int failed, double areaDm2, double limit, Eyes eyes) {
         int open = counts.isEmpty() ? 0 : counts.getLast().open, cleared = counts.stream().mapToInt(Count::cleared).sum();
         var random = new SplittableRandom(SEED);
         var rounds = new int[DRAWS];
         var logs = new double[DRAWS];
         var hidden = new double[DRAWS];
         for (int i = 0; i < DRAWS; i++) {
-            var maker = Maker.drawn(random, areaDm2, CLEARED + cleared, NOT_CLEARED + failed);
-            hidden[i] = maker.flaws;
-            int worked = 0;
-            for (var c : counts) {
-                double there = hidden[i] + maker.fresh * worked, p = maker.finds(c.look), expected = Math.max(1e-12, p * there);
-                logs[i] += c.found * Math.log(expected) - expected;
-                hidden[i] = (1 - p) * there;
-                worked = c.open;
-            }
+            var maker = Maker.drawn(random, areaDm2, CLEARED + eyes.cleared() + cleared, NOT_CLEARED + eyes.left() + failed, eyes);
+            var likely = maker.likely(counts);
+            logs[i] = likely.log;
+            hidden[i] = likely.hidden;
             rounds[i] = maker.play(random, Draw.poisson(random, hidden[i]), open, limit);
         }
         var weights = weights(logs);
@@ -132,9 +170,25 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
      *        for each worked on
      */
     record Maker(double flaws, double eyes, double clears, double fresh) {
-        static Maker drawn(SplittableRandom random, double areaDm2, double a, double b) {
-            return new Maker(Draw.gamma(random, FLAWS_SHAPE) / FLAWS_SHAPE * FLAWS_DM2 * areaDm2, EYES * Draw.normal(random),
-                    Draw.beta(random, a, b), Draw.gamma(random, NEW_SHAPE) / NEW_SHAPE * NEW);
+        static Maker drawn(SplittableRandom random, double areaDm2, double a, double b, Eyes known) {
+            double precision = 1 / (EYES * EYES) + known.precision(), mean = known.precision() * known.logit() / precision;
+            return new Maker(Draw.gamma(random, FLAWS_SHAPE) / FLAWS_SHAPE * FLAWS_DM2 * areaDm2,
+                    mean + Draw.normal(random) / Math.sqrt(precision), Draw.beta(random, a, b), Draw.gamma(random, NEW_SHAPE) / NEW_SHAPE * NEW);
+        }
+
+        /** @param log of the likelihood of the counts @param hidden expected to be left */
+        record Likely(double log, double hidden) {}
+
+        Likely likely(List<Count> counts) {
+            double log = 0, left = flaws;
+            int worked = 0;
+            for (var c : counts) {
+                double there = left + fresh * worked, p = finds(c.look), expected = Math.max(1e-12, p * there);
+                log += c.found * Math.log(expected) - expected;
+                left = (1 - p) * there;
+                worked = c.open;
+            }
+            return new Likely(log, left);
         }
 
         double finds(Look look) {

@@ -7,6 +7,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import yellowbracket.work.Need;
+import yellowbracket.shop.Reserved;
+import yellowbracket.shop.ProductCard;
+import yellowbracket.shop.LabelTerm;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -212,6 +217,47 @@ class PlanOfTheBuildTest {
                 .containsOnlyKeys("sand");
         assertThat(shop.withLessons("a", Map.of()).withLessons("b", Map.of()).rates()).isEmpty();
         assertThat(Build.empty(NOW, shop).rates()).isEqualTo(shop.rates());
+    }
+
+    /** Two builds want the same can: whichever must be ready first takes it, and it is reserved once. */
+    @Test
+    void buildsShareTheShelfByTheirDays() {
+        var b = build(Intake.AS_IT_IS, List.of(new StockItem("filler primer", 3, "cans")), Map.of(), List.of());
+        var need = List.of(new Need("filler primer", 3, "cans"));
+        var sooner = List.of(new Reserved("mask", b.due().minusDays(3), need));
+        var later = List.of(new Reserved("mask", b.due().plusDays(3), need));
+        assertThat(missing(b, List.of())).isZero();
+        assertThat(missing(b, sooner)).isPositive();
+        assertThat(missing(b, later)).as("that one buys its own").isZero();
+        var shop = ShopFile.fresh().withReserved("b", later.getFirst()).withReserved("a", sooner.getFirst());
+        assertThat(shop.others("a", NOW)).containsExactly(later.getFirst());
+        assertThat(shop.others("a", b.due().plusDays(9))).as("its day has passed").isEmpty();
+        var own = derive(b).require(PlanFigures.RESERVED, Figure.BUILD);
+        assertThat(own.needs()).anyMatch(n -> n.product().equals("filler primer") && n.amount() > 0);
+    }
+
+    private static double missing(Build b, List<Reserved> others) {
+        var world = new World(b, Meshes.NONE.with(CRATE), Catalogue.builtIn(), new SimulatedWeather(3), NOW, others);
+        return Workings.derive(world, List.of(Want.ofBuild(PlanFigures.SHOPPING)), new Memo(), Progress.NONE)
+                .require(PlanFigures.SHOPPING, Figure.BUILD)
+                .list()
+                .stream()
+                .filter(x -> x.line().name().equals("filler primer"))
+                .mapToDouble(x -> x.line().missing())
+                .sum();
+    }
+
+    @Test
+    void whatTheLabelSaysAndWhatIsNeverUsedAgainAreHeeded() {
+        var b = build(Intake.AS_IT_IS, List.of(), Map.of(), List.of());
+        var slow = ProductCard.blank("filler primer").with(LabelTerm.SANDABLE_H, Optional.of(1.5)).never("clogs every sheet");
+        var d = derive(b.withPaints(b.paints().with(slow)));
+        var primed = d.require(PlanFigures.TASKS, Figure.BUILD).list().stream().filter(t -> t.product().equals("filler primer")).toList();
+        assertThat(primed).isNotEmpty();
+        assertThat(primed).anyMatch(t -> t.lag().leastH() == 1.5);
+        assertThat(d.require(PlanFigures.NEVER, Figure.BUILD).findings()).singleElement()
+                .satisfies(f -> assertThat(f.words()).contains("never again filler primer").contains("clogs every sheet"));
+        assertThat(derived.require(PlanFigures.NEVER, Figure.BUILD).findings()).isEmpty();
     }
 
     @Test

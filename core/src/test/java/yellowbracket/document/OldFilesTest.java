@@ -30,7 +30,7 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15})
     void decisionsGoToTheirStations(int schema) {
         var b = open(schema).build();
         assertThat(b.name()).isEqualTo("Tide Warden");
@@ -56,7 +56,7 @@ class OldFilesTest {
 
     /** Letters ran on from prop to prop, over sections as they were really cut: planes alone would count five for the helm. */
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15})
     void lettersStayOnTheSectionsThatHadThem(int schema) {
         var b = open(schema).build();
         var blocks = new TreeMap<String, List<Letters.Run>>();
@@ -70,7 +70,7 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15})
     void theLogGoesOnToSpeakOfTheSameThings(int schema) {
         var b = open(schema).build();
         var facts = Lessons.facts(b.log(), b);
@@ -90,7 +90,7 @@ class OldFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15})
     void savedAgainTheyAreOfTodayAndTheSame(int schema, @TempDir Path dir) throws Exception {
         var o = open(schema);
         var file = dir.resolve("again.bracket");

@@ -8,6 +8,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Practice;
+import yellowbracket.shop.Reserved;
 import yellowbracket.shop.StockItem;
 import yellowbracket.work.Need;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -31,6 +32,21 @@ class ShoppingTest {
         assertThat(buy.packs()).as("%.0f g are missing", buy.line().missing()).isEqualTo(1);
         assertThat(buy.pack()).isEqualTo("1 x 1000 g");
         assertThat(buy.cost()).isEqualTo(22);
+    }
+
+    @Test
+    void whatOtherBuildsNeedIsNotThere() {
+        var shelf = List.of(new StockItem("filler primer", 2, "cans"));
+        var uses = List.of(use("filler primer", 600 / TIMES, "ml", 2));
+        assertThat(Shopping.of(List.of(use("filler primer", 2 / TIMES, "cans", 2)), shelf, SHOP).list()).isEmpty();
+        var other = new Reserved("other", DAY.plusDays(1).atStartOfDay(), List.of(new Need("filler primer", 300, "ml")));
+        var buy = Shopping.of(List.of(use("filler primer", 2 / TIMES, "cans", 2)), shelf, List.of(other), SHOP).list().getFirst();
+        assertThat(buy.reserved()).as("300 of 400 ml").isEqualTo(0.75);
+        assertThat(buy.line().have()).isEqualTo(1.25);
+        assertThat(buy.packs()).isEqualTo(1);
+        var most = new Reserved("other", DAY.plusDays(1).atStartOfDay(), List.of(new Need("filler primer", 30, "cans")));
+        assertThat(Shopping.of(uses, List.of(new StockItem("filler primer", 800, "ml")), List.of(most), SHOP).list().getFirst().line().have())
+                .as("no less than nothing").isZero();
     }
 
     @Test

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowbracket.mesh.Vec3;
+import yellowbracket.shop.Eyes;
 
 class RoundsTest {
     private static final double DM2 = 40;
@@ -27,7 +28,7 @@ class RoundsTest {
 
         Played(long seed) {
             random = new SplittableRandom(seed);
-            maker = Rounds.Maker.drawn(random, DM2, Rounds.CLEARED, Rounds.NOT_CLEARED);
+            maker = Rounds.Maker.drawn(random, DM2, Rounds.CLEARED, Rounds.NOT_CLEARED, Eyes.UNKNOWN);
             hidden = Draw.poisson(random, maker.flaws());
         }
 
@@ -75,6 +76,29 @@ class RoundsTest {
             truth += m.hidden;
         }
         assertThat(told).isCloseTo(truth, within(0.12 * truth));
+    }
+
+    /** Sharp eyes see eight of ten, dull ones two: what each is taught on one prop is what the next starts from. */
+    @Test
+    void whatLooksTaughtGoesToTheNextProp() {
+        var eyes = new Eyes[2];
+        for (int k = 0; k < 2; k++) {
+            var flaws = new ArrayList<Flaw>();
+            // sharp: 40 in the first look and 8 more in the second; dull: 12 and 10
+            int[] found = k == 0 ? new int[] {40, 8} : new int[] {12, 10};
+            for (int round = 1; round <= 2; round++)
+                for (int i = 0; i < found[round - 1]; i++) flaws.add(round == 1 && i % 2 == 0 ? flaw(i, 1).clearedIn(2) : flaw(i, round));
+            eyes[k] = Rounds.taught(List.of(Look.RAKING, Look.RAKING), flaws, DM2);
+        }
+        assertThat(eyes[0].logit() * eyes[0].precision()).isGreaterThan(eyes[1].logit() * eyes[1].precision());
+        assertThat(eyes[0].cleared()).isEqualTo(20);
+        assertThat(Rounds.taught(List.of(), List.of(), DM2)).isEqualTo(Eyes.UNKNOWN);
+        var sloppy = Rounds.of(List.of(), List.of(), DM2, Finish.SATIN, new Eyes(10, 40, -1.5, 8));
+        var careful = Rounds.of(List.of(), List.of(), DM2, Finish.SATIN, new Eyes(60, 2, 1.5, 8));
+        assertThat(careful.left().median()).isLessThan(sloppy.left().median());
+        var both = eyes[0].and(eyes[1]);
+        assertThat(both.worked()).isEqualTo(eyes[0].worked() + eyes[1].worked());
+        assertThat(both.precision()).isEqualTo(eyes[0].precision() + eyes[1].precision());
     }
 
     private static Flaw flaw(double x, int round) {

@@ -26,9 +26,11 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Lab;
+import yellowbracket.shop.LabelTerm;
 import yellowbracket.shop.Paint;
 import yellowbracket.shop.PaintCard;
 import yellowbracket.shop.PaintShelf;
+import yellowbracket.shop.ProductCard;
 import yellowbracket.shop.Sheen;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Spool;
@@ -140,7 +142,9 @@ public record DemoBuild(Build build, Meshes meshes) {
                         new Paint("deep sea", lacquer, "#173b52", Optional.empty(), Sheen.GLOSS, OptionalDouble.empty(), 0)),
                 List.of(new PaintCard(today.minusDays(9).atTime(17, 0), List.of(lacquer, "matt clear"), true,
                         "no lifting, a shade darker than the lid")),
-                3);
+                3,
+                List.of(ProductCard.blank("matt clear").with(LabelTerm.TAPE_H, Optional.of(6.0)).with(LabelTerm.FULL_H, Optional.of(24.0)),
+                        ProductCard.blank("enamel spray").never("wrinkled over lacquer on the last mask")));
     }
 
     private static List<StockItem> stock() {

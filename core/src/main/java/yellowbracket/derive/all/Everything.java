@@ -34,13 +34,13 @@ public final class Everything {
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
     private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER,
-            PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.SHOPPING, PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST,
+            PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CONSUMED, PlanFigures.RESERVED, PlanFigures.NEVER, PlanFigures.SHOPPING, PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST,
             PlanFigures.DROPS, PlanFigures.TALLY, PlanFigures.SKY);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT, ColourFigures.CARDS,
             ColourFigures.MOUNTS, ColourFigures.LAID);
-    private static final List<Figure<?>> SMOOTH_PAGE = List.of(SmoothFigures.LOST, SmoothFigures.ROUNDS);
+    private static final List<Figure<?>> SMOOTH_PAGE = List.of(SmoothFigures.LOST, SmoothFigures.ROUNDS, SmoothFigures.TAUGHT);
     private static final List<Figure<?>> SIZE_PAGE = List.of(SizeFigures.HOLES, SizeFigures.TEST_PIECES, SizeFigures.BY_AXIS,
             SizeFigures.REMEDIES, SizeFigures.MASK, SizeFigures.CARRY);
     private static final List<Figure<?>> WEAR_PAGE = List.of(WearFigures.PADS, WearFigures.VISOR, WearFigures.VIEWS, WearFigures.CLOSURES,

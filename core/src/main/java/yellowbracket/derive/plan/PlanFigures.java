@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.BiPredicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import yellowbracket.colour.ColourWork;
 import yellowbracket.colour.SprayWeather;
@@ -27,6 +28,7 @@ import yellowbracket.document.Prop;
 import yellowbracket.join.JoinWork;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Weight;
+import yellowbracket.log.Consumption;
 import yellowbracket.log.Lessons;
 import yellowbracket.log.Tally;
 import yellowbracket.plan.Chance;
@@ -52,9 +54,11 @@ import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Rate;
+import yellowbracket.shop.Reserved;
 import yellowbracket.size.SizeWork;
 import yellowbracket.smooth.SmoothWork;
 import yellowbracket.wear.WearWork;
+import yellowbracket.work.Need;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
@@ -108,7 +112,30 @@ public final class PlanFigures {
     });
     public static final Figure<Raises> RAISES = Figure.ofBuild("what would help", Raises.class, PlanFigures::raises);
     public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
-            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).toList(), in.build(Build::stock), in.shop(s -> s)));
+            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).map(yours(in)).toList(), in.build(Build::stock),
+                    in.shop(s -> s)));
+    /** By which task, as much as this maker uses; of what is done too. */
+    public static final Figure<Consumed> CONSUMED = Figure.ofBuild("consumed", Consumed.class, in -> {
+        var yours = yours(in);
+        return new Consumed(works(in).stream()
+                .flatMap(w -> w.consumed().stream())
+                .map(c -> new PropWork.Consumed(yours.apply(c.need()), c.by()))
+                .toList());
+    });
+    /** What this build still needs of the shelf it shares with others. */
+    public static final Figure<Reserved> RESERVED = Figure.ofBuild("reserved", Reserved.class, in -> {
+        var times = in.shop(s -> s.usual(Practice.STOCK_TIMES));
+        return new Reserved(in.build(Build::name), in.build(Build::due),
+                ahead(in).stream()
+                        .collect(Collectors.toMap(u -> u.need().product() + " " + u.need().unit(), Shopping.Use::need,
+                                (a, b) -> new Need(a.product(), a.amount() + b.amount(), a.unit()), java.util.TreeMap::new))
+                        .values()
+                        .stream()
+                        .map(n -> new Need(n.product(), n.amount() * times, n.unit()))
+                        .toList());
+    });
+    /** Products that are never to be used again, and are. */
+    public static final Figure<LeftOut> NEVER = Figure.ofBuild("never again", LeftOut.class, PlanFigures::never);
     /** What to buy, where and by when. */
     public static final Figure<Shopping> SHOPPING = Figure.ofBuild("shopping", Shopping.class, PlanFigures::shopping);
     /** Rules of the craft the plan breaks. */
@@ -145,6 +172,17 @@ public final class PlanFigures {
     }
 
     public record Planner(Scheduler scheduler) {}
+
+    /** By which task. */
+    public record Consumed(List<PropWork.Consumed> list) {
+        public Consumed {
+            list = List.copyOf(list);
+        }
+
+        public List<Need> by(TaskId task) {
+            return list.stream().filter(c -> c.by().equals(task) && c.need().amount() > 0).map(PropWork.Consumed::need).toList();
+        }
+    }
 
     /** @param hours one after the other from {@code from} on */
     public record Sky(LocalDateTime from, List<SprayWeather.Verdict> hours) {
@@ -242,10 +280,37 @@ public final class PlanFigures {
         var stated = works(in).stream().flatMap(w -> w.tasks().stream()).toList();
         var plain = wish.apply(stated);
         var facts = in.build(b -> Lessons.facts(b.log(), b));
-        var lessons = facts.learn(plain, in.build(Build::rates));
-        var own = new HashMap<>(facts.learn(plain, Map.of()).rates());
+        var consumed = works(in).stream().flatMap(w -> w.consumed().stream()).toList();
+        var lessons = used(in, facts, consumed, facts.learn(plain, in.build(Build::rates)));
+        var own = new HashMap<>(used(in, facts, consumed, facts.learn(plain, Map.of())).rates());
         own.putAll(PrintFigures.own(in));
         return new Tasks(lessons.apply(plain), lessons, own, order(in), wish, stated);
+    }
+
+    private static Lessons used(Reads in, Lessons facts, List<PropWork.Consumed> planned, Lessons learned) {
+        var shop = in.shop(s -> s);
+        return learned.withRates(in.build(b -> Consumption.learn(b.log(), facts.done().keySet(), planned, shop, learned.rates())));
+    }
+
+    private static UnaryOperator<Need> yours(Reads in) {
+        var rates = in.get(TASKS).lessons().rates();
+        return n -> Consumption.yours(n, rates);
+    }
+
+    private static LeftOut never(Reads in) {
+        var cards = in.build(b -> b.paints().products());
+        var out = new ArrayList<Finding>();
+        for (var card : cards) {
+            if (card.never().isEmpty()) continue;
+            var by = in.get(TASKS)
+                    .list()
+                    .stream()
+                    .filter(t -> t.product().equals(card.product()) && !in.get(TASKS).lessons().done().containsKey(t.id()))
+                    .toList();
+            if (!by.isEmpty()) out.add(Finding.care("never again " + card.product() + ", you noted (" + card.never().get() + "), and "
+                    + by.getFirst().name() + (by.size() > 1 ? " and " + (by.size() - 1) + " more" : "") + " would use it"));
+        }
+        return new LeftOut(out);
     }
 
     /** The wished order of sections as prints. */
@@ -340,14 +405,28 @@ public final class PlanFigures {
 
     /** What is done has been consumed. */
     private static Shopping shopping(Reads in) {
+        return Shopping.of(ahead(in), in.build(Build::stock), before(in), in.shop(x -> x));
+    }
+
+    /** What must be ready sooner takes off the shelf first: whatever stands there is reserved for one build only. */
+    private static List<Reserved> before(Reads in) {
+        var due = in.build(Build::due);
+        var name = in.build(Build::name);
+        return in.reserved()
+                .stream()
+                .filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0)
+                .toList();
+    }
+
+    private static List<Shopping.Use> ahead(Reads in) {
         var s = in.get(BETTER).schedule();
         var by = s.placed().stream().collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
         var out = new ArrayList<Shopping.Use>();
-        for (var w : works(in)) for (var c : w.consumed()) {
+        for (var c : in.get(CONSUMED).list()) {
             var p = by.get(c.by());
             if (p != null && !p.done()) out.add(new Shopping.Use(c.need(), p.start().toLocalDate()));
         }
-        return Shopping.of(out, in.build(Build::stock), in.shop(x -> x));
+        return out;
     }
 
     private static Rules rules(Reads in) {

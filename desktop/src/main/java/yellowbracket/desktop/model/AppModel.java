@@ -49,6 +49,9 @@ import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
 import yellowbracket.program.ProgramLog;
+import yellowbracket.derive.smooth.SmoothFigures;
+import yellowbracket.shop.Eyes;
+import yellowbracket.shop.StockItem;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.size.Reference;
 import yellowbracket.shop.Wearer;
@@ -98,6 +101,8 @@ public final class AppModel implements AutoCloseable {
     private static final Duration PAINT_FIRST = Duration.millis(180);
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
+    /** The shelf as the shop has it. */
+    private Optional<List<StockItem>> shared = Optional.empty();
     private final ReadOnlyObjectWrapper<Optional<Path>> file = new ReadOnlyObjectWrapper<>(Optional.empty());
 
     /** @param shopFile where wearers and learned rates are kept across builds */
@@ -147,7 +152,34 @@ public final class AppModel implements AutoCloseable {
         links.values().forEach(SimulatedPrinter::close);
         links.clear();
         prop.set(s.build().props().isEmpty() ? "" : s.build().props().getFirst().id());
+        shared = Optional.empty();
+        workings.reserved(List.of());
         refresh();
+        shareShelf();
+    }
+
+    /** What other builds need of the shelf, and what stands there by the shop: another build may have taken of it meanwhile. */
+    private void shareShelf() {
+        var build = session().build();
+        if (build.demo()) return;
+        background.execute(() -> {
+            try {
+                var shop = ShopFile.read(shopFile);
+                Platform.runLater(() -> {
+                    if (!session().build().key().equals(build.key())) return;
+                    shared = Optional.of(shop.stock());
+                    workings.reserved(shop.others(build.key(), now()));
+                    refresh();
+                });
+            } catch (IOException e) {
+                // told when the first build was made: nothing is reserved that nobody can read
+            }
+        });
+    }
+
+    /** What stands on the shelf by the shop's own file, where that is another thing than this build has; it may be taken over. */
+    public Optional<List<StockItem>> shelfElsewhere() {
+        return shared.filter(s -> !s.isEmpty() && !s.equals(session().build().stock()));
     }
 
     private void arrived(Derived d) {
@@ -278,8 +310,14 @@ public final class AppModel implements AutoCloseable {
         var build = session().build(); // here: the session may be another by the time the file is written
         String key = build.key();
         changeShop(s -> s.after(build));
+        shared = Optional.of(build.stock());
         if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
             d.get(PlanFigures.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
+        if (d != null && d.fresh(PlanFigures.RESERVED, Figure.BUILD))
+            d.get(PlanFigures.RESERVED).ifPresent(r -> changeShop(s -> s.withReserved(key, r)));
+        var looks = build.props().stream().map(p -> d == null ? Optional.<Eyes>empty() : d.get(SmoothFigures.TAUGHT, p.id())).toList();
+        if (looks.stream().allMatch(Optional::isPresent))
+            changeShop(s -> s.withLooks(key, looks.stream().map(Optional::get).reduce(Eyes.UNKNOWN, Eyes::and)));
     }
 
     /** A wearer's card belongs to the build and to the shop. */
@@ -445,8 +483,10 @@ public final class AppModel implements AutoCloseable {
         return new Words(inches.get());
     }
 
+    /** The catalogue, with what the labels say that this maker has read. */
     public Catalogue shop() {
-        return shop;
+        var build = shown.get();
+        return build == null ? shop : shop.with(build.paints().products());
     }
 
     public WeatherFeed weather() {

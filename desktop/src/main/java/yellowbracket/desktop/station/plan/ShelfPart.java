@@ -39,7 +39,7 @@ final class ShelfPart extends PagePart {
                 .with(Words.text(item.amount() == Math.rint(item.amount()) ? "%.0f" : "%.1f", item.amount()));
         amount.setOnAction(e -> amount.read()
                 .ifPresent(v -> change(item.name() + " " + amount.getText() + " " + item.unit(),
-                        s -> s.name().equals(item.name()) ? new StockItem(s.name(), v, s.unit()) : s)));
+                        s -> s.equals(item) ? s.with(v) : s)));
         card.row(item.name(), amount, Card.more(item.unit()),
                 Card.action("used up", () -> model.apply(new Edit("no " + item.name() + " left",
                         b -> b.withStock(b.stock().stream().filter(s -> !s.name().equals(item.name())).toList())))));
