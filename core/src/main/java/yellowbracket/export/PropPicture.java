@@ -2,6 +2,7 @@ package yellowbracket.export;
 
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.IntPredicate;
 import yellowbracket.mesh.Mesh;
 import yellowbracket.mesh.MeshBuilder;
@@ -20,8 +21,13 @@ public record PropPicture(int wide, int tall, int[] argb) {
 
     /** @param bright names of the sections that are lit @param largest pixels of its longer side @param plain 0xRRGGBB, as {@code lit} */
     public static PropPicture of(Map<String, Mesh> sections, Set<String> bright, int largest, int plain, int lit) {
+        return of(sections, (name, f) -> bright.contains(name), largest, plain, lit);
+    }
+
+    /** @param bright facets of each section that are lit @param largest pixels of its longer side @param plain 0xRRGGBB, as {@code lit} */
+    public static PropPicture of(Map<String, Mesh> sections, BiPredicate<String, Integer> bright, int largest, int plain, int lit) {
         var all = new MeshBuilder(1024, 1024);
-        sections.forEach((name, mesh) -> add(all, mesh, bright.contains(name) ? 1 : 0));
+        sections.forEach((name, mesh) -> add(all, mesh, f -> bright.test(name, f)));
         var mesh = all.build();
         return of(mesh, f -> mesh.tag(f) == 1, largest, plain, lit);
     }
@@ -39,10 +45,10 @@ public record PropPicture(int wide, int tall, int[] argb) {
         return new PropPicture(raster.wide(), raster.tall(), out);
     }
 
-    private static void add(MeshBuilder all, Mesh m, int tag) {
+    private static void add(MeshBuilder all, Mesh m, IntPredicate bright) {
         int first = all.vertexCount();
         for (int v = 0; v < m.vertexCount(); v++) all.addVertex(m.point(v));
         for (int f = 0; f < m.triangleCount(); f++)
-            all.addTriangle(first + m.vertex(f, 0), first + m.vertex(f, 1), first + m.vertex(f, 2), tag);
+            all.addTriangle(first + m.vertex(f, 0), first + m.vertex(f, 1), first + m.vertex(f, 2), bright.test(f) ? 1 : 0);
     }
 }

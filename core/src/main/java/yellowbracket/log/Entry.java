@@ -224,11 +224,26 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         return tags.stream().filter(t -> t.startsWith(PHOTO)).map(t -> t.substring(PHOTO.length())).toList();
     }
 
-    /** Another line in its place, which keeps its photos. */
+    /** Another line in its place, which keeps its photos and the place they show. */
     public Entry corrected(Entry line) {
         var now = line;
         for (var p : photos()) now = now.withPhoto(p);
-        return now;
+        return shows().isPresent() ? now.withShows(shows().get()) : now;
+    }
+
+    private static final String SHOWS = "shows:";
+
+    /** What its photos show: a section as {@code helm/C}, or the place of a task by its id; empty where nobody has said. */
+    public Optional<String> shows() {
+        return tags.stream().filter(t -> t.startsWith(SHOWS)).map(t -> t.substring(SHOWS.length())).findFirst();
+    }
+
+    /** @param place blank for nowhere in particular */
+    public Entry withShows(String place) {
+        var all = new ArrayList<>(tags);
+        all.removeIf(t -> t.startsWith(SHOWS));
+        if (!place.isBlank()) all.add(SHOWS + place);
+        return withTags(all);
     }
 
     public Entry withPhoto(String name) {

@@ -114,15 +114,14 @@ final class OrderSearch {
             int day = day(best.start[i]), last = i;
             for (int j : free) if (day(best.start[j]) == day && best.start[j] > best.start[last]) last = j;
             if (last == i) continue;
-            var next = new ArrayList<>(Arrays.stream(order).boxed().toList());
-            next.remove(Integer.valueOf(i));
-            next.add(next.indexOf(last) + 1, i);
+            var moments = new HashMap<>(notBefore);
+            moments.put(net.tasks.get(i).id(), times.now.plusMinutes(best.end[last]));
             int before = hardening(best);
             var now = best;
-            var was = order;
-            if (keep(next.stream().mapToInt(k -> k).toArray(), notBefore) && hardening(best) >= before) {
+            var was = notBefore;
+            if (keep(order, moments) && hardening(best) >= before) {
                 best = now;
-                order = was;
+                notBefore = was;
             }
         }
     }

@@ -34,7 +34,7 @@ public record ProductCard(String product, Map<LabelTerm, Double> label, Optional
         return new ProductCard(product, Map.of(), Optional.empty());
     }
 
-    public boolean isBlank() {
+    public boolean saysNothing() {
         return label.isEmpty() && never.isEmpty();
     }
 

@@ -33,11 +33,8 @@ public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, 
             tasks.add(seams);
             last = List.of(seams.id());
         }
-        var work = plan.work();
-        for (int i = 0; i < work.size(); i++) {
-            boolean looked = i + 1 < work.size() && timed(work.get(i + 1));
-            if (timed(work.get(i))) continue;
-            var task = task(work.get(i), looked ? Optional.of(work.get(i + 1)) : Optional.empty(), tasks.size(), last);
+        for (var step : steps(plan)) {
+            var task = task(step.work, step.looked, tasks.size(), last);
             tasks.add(task);
             last = List.of(task.id());
         }
@@ -48,6 +45,26 @@ public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, 
             last = List.of(task.id());
         }
         return new Stated(tasks, Ready.after(last));
+    }
+
+    /** One task of the ladder. @param looked a look that belongs to it */
+    private record OfLadder(SmoothPlan.Work work, Optional<SmoothPlan.Work> looked) {}
+
+    private static List<OfLadder> steps(SmoothPlan plan) {
+        var work = plan.work();
+        var out = new ArrayList<OfLadder>();
+        for (int i = 0; i < work.size(); i++) {
+            boolean looked = i + 1 < work.size() && timed(work.get(i + 1));
+            if (!timed(work.get(i))) out.add(new OfLadder(work.get(i), looked ? Optional.of(work.get(i + 1)) : Optional.empty()));
+        }
+        return out;
+    }
+
+    /** What is done in a task of the ladder; empty for other tasks. */
+    public static Optional<SmoothPlan.Work> work(SmoothPlan plan, TaskId id) {
+        if (!(id instanceof TaskId.Step s) || s.series() != TaskId.Series.SMOOTH) return Optional.empty();
+        var all = steps(plan);
+        return s.number() >= 1 && s.number() <= all.size() ? Optional.of(all.get(s.number() - 1).work) : Optional.empty();
     }
 
     private Task mending(Rounds.Work w, Rounds.Left left, List<TaskId> after) {

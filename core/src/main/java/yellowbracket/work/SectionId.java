@@ -43,7 +43,8 @@ public record SectionId(String prop, String letter) {
         return parse(text).orElseThrow(() -> new IllegalArgumentException("\"" + text + "\" does not name a section: PROP/LETTER"));
     }
 
-    static Optional<SectionId> parse(String text) {
+    /** Empty for what {@link #text} does not write. */
+    public static Optional<SectionId> parse(String text) {
         int slash = text.indexOf('/');
         if (slash <= 0 || !PROP.matcher(text.substring(0, slash)).matches() || !isLetter(text.substring(slash + 1)))
             return Optional.empty();

@@ -9,6 +9,12 @@ import yellowbracket.plan.OwnTask;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.WorkRules;
+import yellowbracket.shop.Eyes;
+import yellowbracket.shop.PaintShelf;
+import yellowbracket.shop.ProductCard;
+import yellowbracket.shop.LabelTerm;
+import yellowbracket.shop.Reserved;
+import yellowbracket.work.Need;
 import yellowbracket.work.Operation;
 import yellowbracket.work.TaskId;
 import static org.awaitility.Awaitility.await;
@@ -116,6 +122,42 @@ class DocumentTest {
         assertThat(schema.validate(
                 new ObjectMapper().readTree(BuildJson.write(SmallBuild.build()).replace("\"scale\" : 1.1", "\"scale\" : \"big\""))))
                 .isNotEmpty();
+    }
+
+    @Test
+    void whatIsKnownOfProductsAndLooksIsKeptAndAsItsSchemaSays() throws Exception {
+        var b = SmallBuild.build()
+                .withEyes(new Eyes(12, 3, 0.4, 2.5))
+                .withPaints(PaintShelf.EMPTY
+                        .with(ProductCard.blank("matt clear").with(LabelTerm.TAPE_H, Optional.of(7.5)).never("clouds in the cold"))
+                        .with(ProductCard.blank("filler primer").with(LabelTerm.M2, Optional.of(1.4))));
+        assertThat(BuildJson.read(BuildJson.write(b))).isEqualTo(b);
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.newInputStream(Path.of("../docs/build.schema.json")));
+        var json = BuildJson.write(b);
+        assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("7.5", "\"long\"")))).isNotEmpty();
+    }
+
+    @Test
+    void theShopKeepsPaintsLooksAndWhatBuildsStillNeed(@TempDir Path dir) throws Exception {
+        var file = dir.resolve("shop.json");
+        var b = SmallBuild.build().withPaints(PaintShelf.EMPTY.with(ProductCard.blank("enamel spray").never("wrinkles")));
+        var due = LocalDateTime.of(2026, 5, 2, 8, 0);
+        ShopFile.fresh()
+                .after(b)
+                .withLooks(b.key(), new Eyes(4, 1, 0.2, 1))
+                .withLooks("other", new Eyes(2, 2, 0, 0))
+                .withReserved(b.key(), new Reserved(b.name(), due, List.of(new Need("matt clear", 300, "ml"))))
+                .write(file);
+        var read = ShopFile.read(file);
+        assertThat(read.paints()).isEqualTo(b.paints());
+        assertThat(read.eyes()).isEqualTo(new Eyes(6, 3, 0.2, 1));
+        assertThat(read.others("other", due.minusDays(1))).extracting(Reserved::build).containsExactly(b.name());
+        assertThat(Build.empty(due, read).paints().product("enamel spray").never()).contains("wrinkles");
+        assertThat(read.withReserved(b.key(), new Reserved(b.name(), due, List.of())).reserved()).isEmpty();
+        Files.writeString(file, Files.readString(file).replace("\"schema\" : 5", "\"schema\" : 4").replaceAll("(?s),\\s*\"paints\".*", "}"));
+        assertThat(ShopFile.read(file).paints()).as("a shop of before").isEqualTo(PaintShelf.EMPTY);
     }
 
     private static PlanWish planned() {

@@ -67,6 +67,6 @@ class ProductCardTest {
         assertThat(shelf.products()).hasSize(1);
         assertThat(shelf.product(CLEAR).never()).contains("clouds in the cold");
         assertThat(shelf.with(shelf.product(CLEAR).usable().with(LabelTerm.TAPE_H, Optional.empty())).products()).isEmpty();
-        assertThat(shelf.product("other").isBlank()).isTrue();
+        assertThat(shelf.product("other").saysNothing()).isTrue();
     }
 }

@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
+import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
@@ -26,6 +27,7 @@ import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.PhotoFolder;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
+import yellowbracket.desktop.station.WherePicture;
 import yellowbracket.log.Recalled;
 import yellowbracket.log.Trouble;
 import yellowbracket.log.Wrong;
@@ -35,6 +37,7 @@ import yellowbracket.safety.Caution;
 import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
 import yellowbracket.work.Operation;
+import yellowbracket.work.Need;
 import yellowbracket.work.Task;
 
 /**
@@ -364,8 +367,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
 
     private void photo(Task t, Path file) {
         photos.took(file);
-        model.note("photo of " + t.name());
-        model.addPhoto(model.session().build().log().getLast(), file);
+        model.notePhoto("photo of " + t.name(), t.id().text(), file);
     }
 
     private void note() {
@@ -405,6 +407,29 @@ public final class BenchMode extends VBox implements AutoCloseable {
                             "while it hardens: " + String.join(", or ", m.stream().map(p -> p.task().name()).toList())));
         }
         clock();
+        askUse(t, model.derived().get(PlanFigures.CONSUMED).map(c -> c.by(t.id())).orElse(List.of()));
+    }
+
+    /** How much went on, one product after the other: it comes off the shelf, and teaches how much is needed. */
+    private void askUse(Task t, List<Need> needs) {
+        if (needs.isEmpty()) return;
+        var n = needs.getFirst();
+        var rest = needs.subList(1, needs.size());
+        ask("how much " + n.product() + " went on?",
+                List.of(new Answer(amount(n.amount(), n.unit()) + " as planned", () -> used(t, n, n.amount(), rest)),
+                        new Answer(amount(n.amount() / 2, n.unit()), () -> used(t, n, n.amount() / 2, rest)),
+                        new Answer(amount(2 * n.amount(), n.unit()), () -> used(t, n, 2 * n.amount(), rest)),
+                        new Answer("weighed ...", () -> type("used  g " + n.product() + " for " + t.id().said(),
+                                "the weight before less the weight after, in front of the g"))));
+    }
+
+    private void used(Task t, Need n, double amount, List<Need> rest) {
+        model.note("used " + amount(amount, n.unit()) + " " + n.product() + " for " + t.id().said());
+        askUse(t, rest);
+    }
+
+    private static String amount(double v, String unit) {
+        return Words.text(v >= 20 || v == Math.rint(v) ? "%.0f" : "%.2g", v) + " " + unit;
     }
 
     private Optional<Schedule.Placed> placed(Task t) {

@@ -240,6 +240,20 @@ public final class AppModel implements AutoCloseable {
         });
     }
 
+    /** A line with a photo beside it; nothing is noted where it is no picture. @param shows the place it shows, as {@link Entry#shows} */
+    public void notePhoto(String line, String shows, Path file) {
+        background("reading " + file.getFileName(), p -> Photo.read(file), outcome -> {
+            switch (outcome) {
+                case Photo.Outcome.Refused r -> tell(Tone.STOP, r.problem().sentence());
+                case Photo.Outcome.Read r -> Entry.parse(now(), line, session().build()).ifPresent(e -> {
+                    session().addPhoto(r.photo());
+                    var entry = e.withPhoto(r.photo().name()).withShows(shows);
+                    apply(new Edit("photo: " + line, b -> b.with(entry)));
+                });
+            }
+        });
+    }
+
     /** Keeps a picture of what a prop is to look like. @param name of the reference */
     public void addReference(String prop, String name, Path file) {
         background("reading " + file.getFileName(), p -> Photo.read(file), outcome -> {

@@ -6,6 +6,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.layout.HBox;
+import javafx.geometry.Pos;
+import yellowbracket.work.Task;
+import yellowbracket.work.SectionId;
+import yellowbracket.plan.Schedule;
+import yellowbracket.desktop.widget.Choice;
+import yellowbracket.desktop.station.WherePicture;
+import yellowbracket.derive.cut.CutFigures;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -34,7 +42,7 @@ import yellowbracket.work.TaskId;
 
 /** What happened: entries, what they taught about this maker's hours, lessons, money, and the book of it all. */
 public final class LogView extends StationView {
-    private static final List<String> TABS = List.of("what happened", "learned", "money");
+    private static final List<String> TABS = List.of("what happened", "learned", "products", "money");
 
     /** Files of the log. */
     public record Exports(Runnable log, Runnable book, Runnable read) {}
@@ -42,12 +50,14 @@ public final class LogView extends StationView {
     private final StationView backdrop;
     private final Exports exports;
     private Optional<Entry> looked = Optional.empty();
+    private final ProductsPart products;
     private OptionalDouble wage = OptionalDouble.empty();
 
     public LogView(AppModel model, Bench bench, StationView backdrop, Exports exports) {
         super(model, bench, TABS);
         this.backdrop = backdrop;
         this.exports = exports;
+        products = new ProductsPart(model, this::again);
     }
 
     @Override
@@ -56,6 +66,11 @@ public final class LogView extends StationView {
         String since = build.name() + " \u00b7 since " + Words.day(build.started());
         return switch (tab()) {
             case "learned" -> learned(since);
+            case "products" -> {
+                var card = card(products.heading(), since);
+                products.write(card);
+                yield card;
+            }
             case "money" -> money(since);
             default -> happened(since);
         };
@@ -106,6 +121,30 @@ public final class LogView extends StationView {
         card.row("photo",
                 Card.more(e.photos().isEmpty() ? "none yet" : e.photos().size() + (e.photos().size() == 1 ? " photo" : " photos")),
                 Card.action(e.photos().isEmpty() ? "add ..." : "add another ...", () -> photo(e)));
+        if (!e.photos().isEmpty()) shows(card, e);
+    }
+
+    /** Which place the photo shows. */
+    private void shows(Card card, Entry e) {
+        var places = new ArrayList<>(List.of(""));
+        e.shows().or(() -> e.task().map(TaskId::text)).filter(s -> !places.contains(s)).ifPresent(places::add);
+        for (var p : model.shownProperty().get().props()) model.derived()
+                .get(CutFigures.DRAWING, p.id())
+                .ifPresent(d -> d.bySection().keySet().forEach(letter -> places.add(p.section(letter).text())));
+        card.row("it shows", new Choice<>("shows", "the place the photo shows", places.stream().distinct().toList(), e.shows().orElse(""),
+                this::place, s -> model.apply(Edit.corrected(e, e.withShows(s)))));
+    }
+
+    private String place(String shows) {
+        return shows.isEmpty() ? "no place in particular"
+                : SectionId.parse(shows)
+                        .map(s -> s.prop() + ", section " + s.letter())
+                        .or(() -> task(shows).map(t -> "where it is done: " + t.name()))
+                        .orElse(shows);
+    }
+
+    private Optional<Task> task(String id) {
+        return model.schedule().flatMap(s -> s.placed().stream().map(Schedule.Placed::task).filter(t -> t.id().text().equals(id)).findFirst());
     }
 
     private Card learned(String since) {
@@ -223,10 +262,29 @@ public final class LogView extends StationView {
         }
         var image = new ImageView(new Image(new ByteArrayInputStream(photo.get().bytes()), 1400, 1400, true, true));
         image.setPreserveRatio(true);
-        image.setFitWidth(0.9 * bench.getWidth());
-        image.setFitHeight(0.8 * bench.getHeight());
         image.setMouseTransparent(true);
-        bench.picture(Optional.of(image));
+        var where = looked().flatMap(this::where);
+        image.setFitWidth((where.isPresent() ? 0.6 : 0.9) * bench.getWidth());
+        image.setFitHeight(0.8 * bench.getHeight());
+        if (where.isEmpty()) {
+            bench.picture(Optional.of(image));
+            return;
+        }
+        where.get().setFitWidth(0.28 * bench.getWidth());
+        where.get().setFitHeight(0.5 * bench.getHeight());
+        var both = new HBox(24, image, where.get());
+        both.setAlignment(Pos.CENTER);
+        both.setMouseTransparent(true);
+        bench.picture(Optional.of(both));
+    }
+
+    /** The prop with the place lit that a photo shows, if somebody has said. */
+    private Optional<WherePicture> where(Entry e) {
+        var picture = new WherePicture(model);
+        var section = e.shows().flatMap(SectionId::parse);
+        section.ifPresent(picture::show);
+        if (section.isEmpty()) e.shows().flatMap(this::task).ifPresent(t -> picture.show(Optional.of(t)));
+        return Optional.of(picture).filter(p -> p.getImage() != null);
     }
 
     private ActualsPicture actuals(Tally t) {

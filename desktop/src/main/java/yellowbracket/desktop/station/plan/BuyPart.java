@@ -55,6 +55,14 @@ final class BuyPart extends PagePart {
                 .filter(b -> b.tooOld() > 0)
                 .forEach(b -> card.finding(Weight.CARE, Words.text("%s on the shelf is too old by then: %.0f %s do not count",
                         b.line().name(), b.tooOld(), b.line().unit()), "", () -> {}));
+        list.stream()
+                .filter(b -> b.reserved() > 0)
+                .forEach(b -> card.finding(Weight.NOTE, Words.text("%s: %s of what is on the shelf are for builds that must be ready sooner",
+                        b.line().name(), amount(b.reserved(), b.line().unit())), "", () -> {}));
+        var paints = model.shownProperty().get().paints();
+        list.forEach(b -> paints.product(b.line().name())
+                .never()
+                .ifPresent(why -> card.finding(Weight.CARE, "never again " + b.line().name() + ", you noted: " + why, "", () -> {})));
         var recalled = new Recalled(model.shownProperty().get().log(), List.of());
         list.forEach(b -> recalled.never(b.line().name())
                 .stream()

@@ -141,6 +141,7 @@ public final class PlanView extends StationView {
         if (tooLate)
             card.finding(Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day", "what to drop", () -> show("late"));
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
+        model.derived().get(PlanFigures.NEVER).ifPresent(o -> findings(card, o.findings()));
         s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         s.missed().stream().limit(3).forEach(m -> card.finding(Weight.NOTE, m.words(), "", () -> {}));
         Wrong.open(build.log())

@@ -1,6 +1,7 @@
 package yellowbracket.desktop.station.plan;
 
 import java.util.ArrayList;
+import java.util.List;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import yellowbracket.derive.plan.PlanFigures;
@@ -10,6 +11,7 @@ import yellowbracket.desktop.station.PagePart;
 import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Choice;
 import yellowbracket.document.Edit;
+import yellowbracket.finding.Weight;
 import yellowbracket.plan.Needs;
 import yellowbracket.shop.StockItem;
 
@@ -28,10 +30,26 @@ final class ShelfPart extends PagePart {
     }
 
     void write(Card card) {
+        model.shelfElsewhere().ifPresent(shelf -> card.finding(Weight.CARE,
+                "another build has changed the shelf since: " + changed(model.shownProperty().get().stock(), shelf), "take it over",
+                () -> model.apply(new Edit("the shelf as it is now", b -> b.withStock(shelf)))));
         var stock = model.shownProperty().get().stock();
         if (stock.isEmpty()) card.text("nothing yet: everything the plan needs is on the shopping list");
         for (int i = 0; i < stock.size(); i++) item(card, stock.get(i), i);
         add(card);
+    }
+
+    /** The first few that differ. */
+    private static String changed(List<StockItem> here, List<StockItem> there) {
+        var names = new TreeSet<String>();
+        here.forEach(s -> names.add(s.name()));
+        there.forEach(s -> names.add(s.name()));
+        var out = names.stream().filter(n -> !of(here, n).equals(of(there, n))).toList();
+        return String.join(", ", out.subList(0, Math.min(3, out.size()))) + (out.size() > 3 ? " and " + (out.size() - 3) + " more" : "");
+    }
+
+    private static List<StockItem> of(List<StockItem> shelf, String name) {
+        return shelf.stream().filter(s -> s.name().equals(name)).toList();
     }
 
     private void item(Card card, StockItem item, int i) {
@@ -53,7 +71,7 @@ final class ShelfPart extends PagePart {
     private void add(Card card) {
         var have = model.shownProperty().get().stock().stream().map(StockItem::name).toList();
         var needed = new TreeSet<String>();
-        var lines = model.derived().get(PlanFigures.NEEDS).map(Needs::lines).orElse(java.util.List.of());
+        var lines = model.derived().get(PlanFigures.NEEDS).map(Needs::lines).orElse(List.of());
         lines.stream().map(Needs.Line::name).filter(n -> !have.contains(n)).forEach(needed::add);
         if (needed.isEmpty()) return;
         if (!needed.contains(adding)) adding = needed.first();
