@@ -50,8 +50,8 @@ public record ColourWork(String prop, ColourPlan plan, List<BareFace> bare, Line
             double setupH = spray ? Math.min(c.handH(), shop.usual(Practice.COAT_SETUP_H) / 2) : 0;
             var task = new Task(new TaskId.Step(prop, TaskId.Series.COLOUR, i + 1), name(c), spray ? Operation.SPRAY : Operation.BRUSH,
                     c.product(), spray ? Tool.CAN : Tool.BRUSH,
-                    new Task.Effort(c.handH() - setupH, c.flashH() + setupH, setupH, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()), Task.Lag.atLeast(c.nextH()),
-                    spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last, closed(coats, i));
+                    new Task.Effort(c.handH() - setupH, c.flashH() + setupH, setupH, Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
+                    Task.Lag.atLeast(c.nextH()), spray ? Task.Doer.SPRAY : Task.Doer.PERSON, last, closed(coats, i));
             tasks.add(task);
             last = List.of(task.id());
         }

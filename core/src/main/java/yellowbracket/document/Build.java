@@ -30,8 +30,8 @@ import yellowbracket.work.SectionId;
 
 /**
  * One project: decisions and facts only; everything else is derived from it. Immutable. It carries the wearers, printers and stock it was
- * planned with, and the {@code rates} and {@code eyes} the shop had learned before it, so that a file opens the same on another machine. {@code due}: when
- * it must be ready; {@code settled}: the questions that need not be asked any more.
+ * planned with, and the {@code rates} and {@code eyes} the shop had learned before it, so that a file opens the same on another machine.
+ * {@code due}: when it must be ready; {@code settled}: the questions that need not be asked any more.
  */
 @RecordBuilder
 public record Build(String name, LocalDateTime started, String event, LocalDateTime due, List<Prop> props, List<Wearer> wearers,

@@ -219,6 +219,12 @@ public record Edit(String name, UnaryOperator<Build> change) {
         return new Edit("photo", b -> b.withLog(b.log().stream().map(e -> e.equals(entry) ? e.withPhoto(photo) : e).toList()));
     }
 
+    /** @param place as {@link Entry#shows}; blank for nowhere in particular */
+    public static Edit shows(Entry entry, String place) {
+        return new Edit("what the photo shows",
+                b -> b.withLog(b.log().stream().map(e -> e.equals(entry) ? e.withShows(place) : e).toList()));
+    }
+
     public static Edit wearer(Wearer w) {
         return new Edit("measures of " + w.name(), b -> b.with(w));
     }

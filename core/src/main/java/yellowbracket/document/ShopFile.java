@@ -36,8 +36,8 @@ import yellowbracket.shop.Wearer;
  */
 @RecordBuilder
 public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers, List<StockItem> stock, List<Spool> spools,
-        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled, Spaces spaces,
-        PaintShelf paints, Map<String, Eyes> looked, Map<String, Reserved> reserved) implements ShopFileBuilder.With {
+        Map<String, Map<String, Rate>> learned, WorkHours hours, double celsius, List<Question> settled, Spaces spaces, PaintShelf paints,
+        Map<String, Eyes> looked, Map<String, Reserved> reserved) implements ShopFileBuilder.With {
     public static final int SCHEMA = 5;
     private static final double USUAL_C = 20;
     private static final ObjectMapper MAPPER = new ObjectMapper().registerModule(new Jdk8Module())
@@ -154,7 +154,11 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
 
     /** What all others than a build still need on a day; those whose day has passed need nothing any more. */
     public List<Reserved> others(String build, LocalDateTime now) {
-        return reserved.entrySet().stream().filter(e -> !e.getKey().equals(build) && e.getValue().due().isAfter(now)).map(Map.Entry::getValue).toList();
+        return reserved.entrySet()
+                .stream()
+                .filter(e -> !e.getKey().equals(build) && e.getValue().due().isAfter(now))
+                .map(Map.Entry::getValue)
+                .toList();
     }
 
     /** What looks taught in all builds together. */

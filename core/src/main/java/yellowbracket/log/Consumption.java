@@ -51,9 +51,8 @@ public final class Consumption {
             Map<String, Rate> before) {
         record Of(TaskId task, String product) {}
         var meant = new HashMap<Of, Need>();
-        for (var c : planned)
-            if (c.need().amount() > 0) meant.merge(new Of(c.by(), c.need().product()), c.need(), (a, b) -> new Need(a.product(),
-                    a.amount() + Needs.in(b, a.unit(), shop).orElse(0), a.unit()));
+        for (var c : planned) if (c.need().amount() > 0) meant.merge(new Of(c.by(), c.need().product()), c.need(),
+                (a, b) -> new Need(a.product(), a.amount() + Needs.in(b, a.unit(), shop).orElse(0), a.unit()));
         var used = new HashMap<Of, Double>();
         for (var e : log) {
             if (e.kind() != Entry.Kind.USED || e.task().isEmpty() || !done.contains(e.task().get())) continue;

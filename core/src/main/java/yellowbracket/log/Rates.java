@@ -41,8 +41,12 @@ public record Rates(Map<String, Rate> all) {
     }
 
     /**
-     * What is known of a coming job. @param log of the factor on the catalogue's hours @param variance of that @param jobs told of this very
-     * tool and product @param operation jobs told of the operation
+     * What is known of a coming job.
+     *
+     * @param log of the factor on the catalogue's hours
+     * @param variance of that
+     * @param jobs told of this very tool and product
+     * @param operation jobs told of the operation
      */
     public record Estimate(double log, double variance, int jobs, int operation) {
         private static final double Z80 = 1.2816;
@@ -84,7 +88,7 @@ public record Rates(Map<String, Rate> all) {
 
     /** How a task is told where its hours come from. */
     public String source(Task t) {
-        return of(t).source(t.product().isEmpty() ? t.tool().words() : t.product());
+        return of(t).source(t.product().isEmpty() ? brief(t.tool()) : t.product());
     }
 
     /** Jobs of one tool, by product, seen from the operation. */
@@ -156,13 +160,18 @@ public record Rates(Map<String, Rate> all) {
         var out = new ArrayList<Row>();
         for (var operation : all.keySet().stream().filter(k -> whole(k)).sorted().toList()) {
             var r = all.get(operation);
-            out.add(new Row(operation, Optional.empty(), new Estimate(Math.log(r.factor()), JOB / (Rate.PRIOR_JOBS + r.jobs()), r.jobs(),
-                    r.jobs())));
+            out.add(new Row(operation, Optional.empty(),
+                    new Estimate(Math.log(r.factor()), JOB / (Rate.PRIOR_JOBS + r.jobs()), r.jobs(), r.jobs())));
             var ways = all.keySet().stream().filter(k -> k.startsWith(operation + BETWEEN)).sorted().toList();
-            if (ways.size() > 1 && !printer(operation)) ways.stream().map(k -> new Row(operation, Optional.of(with(k)), of(k))).forEach(out::add);
+            if (ways.size() > 1 && !printer(operation))
+                ways.stream().map(k -> new Row(operation, Optional.of(with(k)), of(k))).forEach(out::add);
         }
         out.sort(Comparator.comparing(Row::operation).thenComparing(r -> r.with.isPresent()));
         return out;
+    }
+
+    private static String brief(Tool t) {
+        return t.words().replaceFirst(",.*", "");
     }
 
     private static boolean whole(String key) {
@@ -175,12 +184,16 @@ public record Rates(Map<String, Rate> all) {
 
     /** Without those of printers, and without how much is used. */
     public Rates byHand() {
-        return new Rates(all.entrySet().stream().filter(e -> !printer(e.getKey()) && !Consumption.is(e.getKey())).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        return new Rates(all.entrySet()
+                .stream()
+                .filter(e -> !printer(e.getKey()) && !Consumption.is(e.getKey()))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
     }
 
     private static String with(String key) {
-        String name = key.substring(key.indexOf(BETWEEN) + 1, key.lastIndexOf(BETWEEN)), product = key.substring(key.lastIndexOf(BETWEEN) + 1);
-        String tool = Arrays.stream(Tool.values()).filter(t -> name(t).equals(name)).map(Tool::words).findFirst().orElse(name);
+        String name = key.substring(key.indexOf(BETWEEN) + 1, key.lastIndexOf(BETWEEN)),
+                product = key.substring(key.lastIndexOf(BETWEEN) + 1);
+        String tool = Arrays.stream(Tool.values()).filter(t -> name(t).equals(name)).map(Rates::brief).findFirst().orElse(name);
         return product.isEmpty() ? tool : tool + ", " + product;
     }
 }

@@ -48,7 +48,8 @@ public record Tally(List<Job> jobs) {
             double told = e.planned().orElse(catalogueH), spread = t.effort().spread();
             boolean hand = t.resource() != Task.Resource.PRINTER;
             boolean within = Math.abs(Math.log(e.hours() / told)) <= Z80 * spread;
-            out.add(new Job(t.id(), t.name(), t.station(), e.at(), told, e.hours(), within, hand && rates.outlier(t, e.hours(), catalogueH)));
+            out.add(new Job(t.id(), t.name(), t.station(), e.at(), told, e.hours(), within,
+                    hand && rates.outlier(t, e.hours(), catalogueH)));
             if (hand) rates = rates.with(t, e.hours(), catalogueH);
         }
         return new Tally(out);

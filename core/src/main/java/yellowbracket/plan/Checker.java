@@ -58,7 +58,8 @@ public record Checker(Crew crew, BiPredicate<Task, LocalDateTime> sprayable, Map
                 .filter(o -> !o.end().isAfter(p.start()) && Duration.between(o.end(), p.start()).toMinutes() < LAID_OUT_MIN)
                 .anyMatch(o -> s.placed()
                         .stream()
-                        .filter(b -> !b.done() && b != o && b != p && b.task().resource() != Task.Resource.PRINTER && b.who().equals(p.who()))
+                        .filter(b -> !b.done() && b != o && b != p && b.task().resource() != Task.Resource.PRINTER
+                                && b.who().equals(p.who()))
                         .flatMap(b -> b.parts().stream())
                         .noneMatch(q -> q.meets(new Schedule.Part(o.end(), p.start()))));
     }

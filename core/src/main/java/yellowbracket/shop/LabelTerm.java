@@ -4,9 +4,10 @@ package yellowbracket.shop;
 public enum LabelTerm {
     RECOAT_FROM_H("next coat from", "h", 0, 500), RECOAT_TO_H("next coat until", "h", 0.01, 1000),
     RECOAT_AGAIN_H("or again after", "h", 0, 2000), SANDABLE_H("sand after", "h", 0, 500), TAPE_H("tape after", "h", 0, 500),
-    FULL_H("cured through after", "h", 0, 2000), M2("one container covers", "m\u00b2", 0.01, 100), CONTAINER_ML("in a container", "ml", 1, 20_000),
-    HARDENER_PERCENT("hardener", "%", 0.1, 150), POT_LIFE_MIN("pot life", "min", 1, 1000), LEAST_C("not colder than", "\u00b0C", -20, 40),
-    MOST_C("not warmer than", "\u00b0C", 0, 60), MOST_HUMIDITY("air no damper than", "%", 20, 100);
+    FULL_H("cured through after", "h", 0, 2000), M2("one container covers", "m\u00b2", 0.01, 100),
+    CONTAINER_ML("in a container", "ml", 1, 20_000), HARDENER_PERCENT("hardener", "%", 0.1, 150), POT_LIFE_MIN("pot life", "min", 1, 1000),
+    LEAST_C("not colder than", "\u00b0C", -20, 40), MOST_C("not warmer than", "\u00b0C", 0, 60),
+    MOST_HUMIDITY("air no damper than", "%", 20, 100);
 
     private final String words, unit;
     private final double least, most;

@@ -21,7 +21,8 @@ public record PaintShelf(List<Paint> paints, List<PaintCard> cards, double limit
         Limits.within("colours that still match, CIEDE2000", limit, 0.2, 30);
         products = products.stream().filter(p -> !p.saysNothing()).toList();
         Limits.distinct("cards of products", products, ProductCard::product);
-        if (paints.size() > MOST || cards.size() > MOST || products.size() > MOST) throw new IllegalArgumentException("more paints or cards than any shop has");
+        if (paints.size() > MOST || cards.size() > MOST || products.size() > MOST)
+            throw new IllegalArgumentException("more paints or cards than any shop has");
     }
 
     public Optional<Paint> paint(String name) {

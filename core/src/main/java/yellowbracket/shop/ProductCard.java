@@ -25,8 +25,8 @@ public record ProductCard(String product, Map<LabelTerm, Double> label, Optional
         label = Collections.unmodifiableMap(sorted);
         never = never.map(String::strip).filter(w -> !w.isEmpty());
         never.ifPresent(w -> {
-            if (w.length() > MOST_WORDS) throw new IllegalArgumentException("why " + product + " is never used again: no more than "
-                    + MOST_WORDS + " letters");
+            if (w.length() > MOST_WORDS)
+                throw new IllegalArgumentException("why " + product + " is never used again: no more than " + MOST_WORDS + " letters");
         });
     }
 

@@ -173,7 +173,8 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
         static Maker drawn(SplittableRandom random, double areaDm2, double a, double b, Eyes known) {
             double precision = 1 / (EYES * EYES) + known.precision(), mean = known.precision() * known.logit() / precision;
             return new Maker(Draw.gamma(random, FLAWS_SHAPE) / FLAWS_SHAPE * FLAWS_DM2 * areaDm2,
-                    mean + Draw.normal(random) / Math.sqrt(precision), Draw.beta(random, a, b), Draw.gamma(random, NEW_SHAPE) / NEW_SHAPE * NEW);
+                    mean + Draw.normal(random) / Math.sqrt(precision), Draw.beta(random, a, b),
+                    Draw.gamma(random, NEW_SHAPE) / NEW_SHAPE * NEW);
         }
 
         /** @param log of the likelihood of the counts @param hidden expected to be left */

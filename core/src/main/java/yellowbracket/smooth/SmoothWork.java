@@ -95,11 +95,9 @@ public record SmoothWork(String prop, SmoothPlan plan, Optional<Rounds> rounds, 
         double setupH = shop.usual(spray ? Practice.SPRAY_SETUP_H : Practice.HAND_SETUP_H);
         return new Task(new TaskId.Step(prop, TaskId.Series.SMOOTH, number), called(w) + looked.map(l -> "; " + l.step().what()).orElse(""),
                 operation, step.kind() == Ladder.Kind.SAND ? "" : step.product(), tool(step),
-                new Task.Effort(w.hours() + looked.map(SmoothPlan.Work::hours).orElse(0.0),
-                        setupH, atSpot ? setupH : 0, Rate.UNKNOWN.spread(),
-                        Rate.UNKNOWN.source()),
-                Task.Lag.atLeast(step.waitH()), atSpot ? Task.Doer.SPRAY : Task.Doer.PERSON,
-                after);
+                new Task.Effort(w.hours() + looked.map(SmoothPlan.Work::hours).orElse(0.0), setupH, atSpot ? setupH : 0,
+                        Rate.UNKNOWN.spread(), Rate.UNKNOWN.source()),
+                Task.Lag.atLeast(step.waitH()), atSpot ? Task.Doer.SPRAY : Task.Doer.PERSON, after);
     }
 
     /** Areas by name where they are few. */

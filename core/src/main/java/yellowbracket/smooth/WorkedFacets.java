@@ -29,9 +29,11 @@ public final class WorkedFacets {
         sections.forEach((name, mesh) -> {
             var places = bySection.getOrDefault(name, List.of());
             var lit = new boolean[places.size()];
-            for (int i = 0; i < lit.length; i++) lit[i] = areas.of(places.get(i), targets)
-                    .filter(a -> named.isEmpty() || named.contains(a.words()) || named.contains(a.lines().words()))
-                    .isPresent();
+            for (int i = 0; i < lit.length;
+                    i++)
+                lit[i] = areas.of(places.get(i), targets)
+                        .filter(a -> named.isEmpty() || named.contains(a.words()) || named.contains(a.lines().words()))
+                        .isPresent();
             out.put(name, facets(mesh, scale, places, lit));
         });
         return out;

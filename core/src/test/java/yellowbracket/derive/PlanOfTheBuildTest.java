@@ -180,8 +180,8 @@ class PlanOfTheBuildTest {
     @Test
     void ratesFromOtherBuildsStretchThePlan() {
         var two = Rate.UNKNOWN.with(3, 1).with(3, 1);
-        double plain = hours(derived, "sand"), slow = hours(
-                derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", two, "sand/sanding/", two), List.of())), "sand");
+        double plain = hours(derived, "sand"),
+                slow = hours(derive(build(Intake.AS_IT_IS, List.of(), Map.of("sand", two, "sand/sanding/", two), List.of())), "sand");
         assertThat(slow).as("all but getting out and putting away").isGreaterThan(1.15 * plain);
     }
 
@@ -253,7 +253,9 @@ class PlanOfTheBuildTest {
         var slow = ProductCard.blank("filler primer").with(LabelTerm.SANDABLE_H, Optional.of(1.5)).never("clogs every sheet");
         var d = derive(b.withPaints(b.paints().with(slow)));
         var primed = d.require(PlanFigures.TASKS, Figure.BUILD).list().stream().filter(t -> t.product().equals("filler primer")).toList();
-        assertThat(primed).as("the primer between three rounds dries twice").singleElement().satisfies(t -> assertThat(t.lag().leastH()).isEqualTo(2 * 1.5));
+        assertThat(primed).as("the primer between three rounds dries twice")
+                .singleElement()
+                .satisfies(t -> assertThat(t.lag().leastH()).isEqualTo(2 * 1.5));
         assertThat(d.require(PlanFigures.NEVER, Figure.BUILD).findings()).singleElement()
                 .satisfies(f -> assertThat(f.words()).contains("never again filler primer").contains("clogs every sheet"));
         assertThat(derived.require(PlanFigures.NEVER, Figure.BUILD).findings()).isEmpty();

@@ -156,7 +156,8 @@ class DocumentTest {
         assertThat(read.others("other", due.minusDays(1))).extracting(Reserved::build).containsExactly(b.name());
         assertThat(Build.empty(due, read).paints().product("enamel spray").never()).contains("wrinkles");
         assertThat(read.withReserved(b.key(), new Reserved(b.name(), due, List.of())).reserved()).isEmpty();
-        Files.writeString(file, Files.readString(file).replace("\"schema\" : 5", "\"schema\" : 4").replaceAll("(?s),\\s*\"paints\".*", "}"));
+        Files.writeString(file,
+                Files.readString(file).replace("\"schema\" : 5", "\"schema\" : 4").replaceAll("(?s),\\s*\"paints\".*", "}"));
         assertThat(ShopFile.read(file).paints()).as("a shop of before").isEqualTo(PaintShelf.EMPTY);
     }
 

@@ -54,8 +54,9 @@ class ConsumptionTest {
 
     @Test
     void whatIsUsedInTwoGoesOrInCansIsAddedUp() {
-        double two = Consumption.of(learn("used 100 ml filler primer for smooth:p:2", "used 0.5 cans filler primer for smooth:p:2"),
-                "filler primer").sumLog();
+        double two = Consumption
+                .of(learn("used 100 ml filler primer for smooth:p:2", "used 0.5 cans filler primer for smooth:p:2"), "filler primer")
+                .sumLog();
         assertThat(two).as("100 ml and half a can of 400 ml").isCloseTo(Math.log(300 / 200.0), within(1e-9));
         double byWeight = Consumption.of(learn("used 380 g matt clear for colour:p:1"), "matt clear").sumLog();
         assertThat(byWeight).as("a can of 400 ml at 0.95 g/ml").isCloseTo(0, within(1e-9));
@@ -64,6 +65,7 @@ class ConsumptionTest {
     @Test
     void whatNamesNoTaskOrNoneThatIsDoneTeachesNothing() {
         assertThat(learn("used 300 ml filler primer", "used 3 sheets P120 sheets for smooth:p:2")).isEmpty();
-        assertThat(Consumption.learn(List.of(entry("used 300 ml filler primer for smooth:p:2")), Set.of(), PLANNED, SHOP, Map.of())).isEmpty();
+        assertThat(Consumption.learn(List.of(entry("used 300 ml filler primer for smooth:p:2")), Set.of(), PLANNED, SHOP, Map.of()))
+                .isEmpty();
     }
 }

@@ -86,7 +86,8 @@ class CrewTest {
                 .containsExactly("18:30 19:15", "19:15 19:30", "19:40 20:10", "20:10 20:40");
         var lines = task("lines", Operation.LINES, Tool.BRUSH, 0.75, 0, Task.Doer.PERSON_AT_A_STRETCH);
         var mixed = schedule(with(), List.of(sand("a", 0.5, new String[0]), lines.withAfter(Known.tasks("a"))));
-        assertThat(placed(mixed, "lines").start().toLocalTime()).as("fine work in one go waits for the break").isEqualTo(LocalTime.of(19, 10));
+        assertThat(placed(mixed, "lines").start().toLocalTime()).as("fine work in one go waits for the break")
+                .isEqualTo(LocalTime.of(19, 10));
     }
 
     @Test
@@ -331,6 +332,7 @@ class CrewTest {
         var more = new ArrayList<>(tasks);
         for (int i = 0; i < 8; i++) more.add(glue("later" + i, 3, "then"));
         var better = scheduler.better(more, nothing(), 50, new SplittableRandom(1), Progress.NONE).schedule();
+        assertThat(LongCures.of(better, at).idle()).hasSize(1);
         assertThat(placed(better, "cures").end().toLocalTime()).isEqualTo(LocalTime.of(21, 0));
         assertThat(placed(better, "rest").end()).isEqualTo(placed(better, "cures").start());
         assertThat(better.finish()).isBeforeOrEqualTo(scheduler.schedule(more, nothing()).finish());

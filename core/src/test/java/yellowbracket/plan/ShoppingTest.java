@@ -45,8 +45,10 @@ class ShoppingTest {
         assertThat(buy.line().have()).isEqualTo(1.25);
         assertThat(buy.packs()).isEqualTo(1);
         var most = new Reserved("other", DAY.plusDays(1).atStartOfDay(), List.of(new Need("filler primer", 30, "cans")));
-        assertThat(Shopping.of(uses, List.of(new StockItem("filler primer", 800, "ml")), List.of(most), SHOP).list().getFirst().line().have())
-                .as("no less than nothing").isZero();
+        assertThat(
+                Shopping.of(uses, List.of(new StockItem("filler primer", 800, "ml")), List.of(most), SHOP).list().getFirst().line().have())
+                .as("no less than nothing")
+                .isZero();
     }
 
     @Test

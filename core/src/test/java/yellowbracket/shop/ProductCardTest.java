@@ -22,9 +22,10 @@ class ProductCardTest {
             double asIs = t.of(c, 0);
             var same = ProductCard.blank(c.name()).with(t, Optional.of(asIs));
             if (t != LabelTerm.RECOAT_TO_H || c.recoatAgainH() > asIs) // until, and never again: the film's cure is taken
-                assertThat(same.over(c)).as("%s of %s, as it is", t, c.name()).isEqualTo(t == LabelTerm.HARDENER_PERCENT
-                        ? c.withHardener(c.hardener().map(h -> Hardener.fixed(h.basis(), h.share())))
-                        : c);
+                assertThat(same.over(c)).as("%s of %s, as it is", t, c.name())
+                        .isEqualTo(t == LabelTerm.HARDENER_PERCENT
+                                ? c.withHardener(c.hardener().map(h -> Hardener.fixed(h.basis(), h.share())))
+                                : c);
         }
         var shop = SHOP.with(List.of(card(LabelTerm.TAPE_H, 9), ProductCard.blank("no such thing").with(LabelTerm.M2, Optional.of(3.0))));
         assertThat(shop.coating(CLEAR).tapeH()).isEqualTo(9);
@@ -58,7 +59,8 @@ class ProductCardTest {
         var labelled = ProductCard.blank(filler.name()).with(LabelTerm.HARDENER_PERCENT, Optional.of(2.5)).over(filler).hardener();
         assertThat(labelled).contains(Hardener.fixed(Hardener.Basis.MASS, 0.025));
         assertThat(LabelTerm.HARDENER_PERCENT.of(SHOP.coating(CLEAR))).as("one part").isFalse();
-        assertThat(ProductCard.blank(CLEAR).with(LabelTerm.HARDENER_PERCENT, Optional.of(2.0)).over(SHOP.coating(CLEAR)).hardener()).isEmpty();
+        assertThat(ProductCard.blank(CLEAR).with(LabelTerm.HARDENER_PERCENT, Optional.of(2.0)).over(SHOP.coating(CLEAR)).hardener())
+                .isEmpty();
     }
 
     @Test

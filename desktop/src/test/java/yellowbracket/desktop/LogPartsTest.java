@@ -8,6 +8,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TableView;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
@@ -24,9 +28,12 @@ import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Page;
+import yellowbracket.log.Consumption;
+import yellowbracket.log.Entry;
 import yellowbracket.plan.Schedule;
 import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
+import yellowbracket.work.TaskId;
 
 /** The log page: what was noted teaches, and the book tells it all. */
 class LogPartsTest extends WindowTest {
@@ -109,22 +116,101 @@ class LogPartsTest extends WindowTest {
         until("the next is offered", () -> text(robot, ".bench-mode .button").contains("the newest, second.png"));
         robot.type(KeyCode.DIGIT1);
         until("and kept", () -> photos() == 2);
+        var last = model.session().build().log().getLast();
+        assertThat(last.shows()).as("it shows the place of the step").isPresent();
+        Files.writeString(camera.resolve("third.png"), "no picture at all");
+        robot.type(KeyCode.M).type(KeyCode.F);
+        until("the third is offered", () -> text(robot, ".bench-mode .button").contains("the newest, third.png"));
+        int lines = model.session().build().log().size();
+        robot.type(KeyCode.DIGIT1);
+        until("told", () -> told().contains("third.png"));
+        assertThat(model.session().build().log()).as("nothing is noted of what is no picture").hasSize(lines);
     }
 
     @Test
-    void theZoneOfACoatIsLitAtTheBench(FxRobot robot) {
+    void aPhotoIsShownWithItsPlace(FxRobot robot) throws Exception {
+        derived();
+        var file = picture(dir.resolve("shot.png"));
+        robot.interact(() -> {
+            model.go(Page.LOG, "what happened");
+            model.notePhoto("the rim after a week", "", file);
+        });
+        until("kept", () -> photos() == 1);
+        robot.interact(() -> robot.lookup(n -> n instanceof TableView<?> t && "entries".equals(t.getAccessibleText()))
+                .queryAs(TableView.class)
+                .getSelectionModel()
+                .select(0));
+        until("its place can be said", () -> robot.lookup("#shows").tryQuery().isPresent());
+        robot.interact(() -> {
+            @SuppressWarnings("unchecked")
+            var places = (ChoiceBox<String>) robot.lookup("#shows").queryAs(ChoiceBox.class);
+            places.setValue(places.getItems().stream().filter(p -> p.endsWith("/C")).findFirst().orElseThrow());
+        });
+        until("kept with it", () -> model.session().build().log().getLast().shows().filter(s -> s.endsWith("/C")).isPresent());
+        until("lit beside it", () -> robot.lookup("#where").tryQueryAs(ImageView.class).filter(w -> w.getAccessibleText().endsWith("lit: C")).isPresent());
+    }
+
+    /** A label read, a value that cannot be, never again with its reason: all kept with the build. */
+    @Test
+    void whatALabelSaysStandsInPlaceOfTheCatalogue(FxRobot robot) {
+        derived();
+        robot.interact(() -> model.go(Page.LOG, "products"));
+        until("the card of a product", () -> robot.lookup("#product").tryQuery().isPresent());
+        robot.interact(() -> {
+            @SuppressWarnings("unchecked")
+            var products = (ChoiceBox<String>) robot.lookup("#product").queryAs(ChoiceBox.class);
+            products.setValue("matt clear");
+        });
+        until("matt clear", () -> field(robot, "#label-tape_h").getText().equals("6"));
+        type(robot, "#label-tape_h", "9.5");
+        until("kept", () -> model.shop().coating("matt clear").tapeH() == 9.5);
+        type(robot, "#label-tape_h", "a while");
+        until("refused in words", () -> told().contains("tape after") && told().contains("between"));
+        type(robot, "#label-tape_h", "99");
+        until("told what contradicts it", () -> told().contains("cured through after 24"));
+        assertThat(model.shop().coating("matt clear").tapeH()).isEqualTo(9.5);
+        type(robot, "#label-tape_h", "");
+        until("the catalogue again", () -> model.shop().coating("matt clear").tapeH() == 6);
+        type(robot, "#never", "clouds in the cold");
+        until("never again", () -> text(robot, ".finding > .label").contains("clouds in the cold"));
+        robot.interact(() -> model.go(Page.PLAN, "plan"));
+        until("told where it is planned", () -> text(robot, ".finding > .label").contains("never again matt clear"));
+    }
+
+    @Test
+    void theBenchAsksHowMuchWentOn(FxRobot robot) {
         derived();
         robot.interact(frame::requestFocus);
         robot.type(KeyCode.B);
         until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
-        var zones = model.session().build().props().stream().flatMap(p -> p.colour().zones().stream()).map(ColourZone::name).toList();
-        var lit = new HashSet<String>();
-        for (int i = 0; i < 60; i++) {
-            var where = robot.lookup("#where").queryAs(ImageView.class);
-            zones.stream().filter(z -> where.getAccessibleText().endsWith("lit: " + z)).forEach(lit::add);
-            robot.type(KeyCode.N);
-        }
-        assertThat(lit).as("coats of single zones among the next steps").isNotEmpty();
+        var used = model.derived().get(PlanFigures.CONSUMED).orElseThrow();
+        for (int i = 0; i < 60 && used.by(stepAtHand(robot)).isEmpty(); i++) robot.type(KeyCode.N);
+        var task = stepAtHand(robot);
+        assertThat(used.by(task)).as("a step that uses something").isNotEmpty();
+        robot.type(KeyCode.D).type(KeyCode.DIGIT2);
+        until("asked", () -> text(robot, ".bench-mode .label").contains("went on?"));
+        robot.type(KeyCode.DIGIT3);
+        until("noted with its task", () -> model.session().build().log().stream().anyMatch(e -> e.kind() == Entry.Kind.USED && e.task().equals(Optional.of(task))));
+        until("it teaches", () -> Consumption.all(model.derived().get(PlanFigures.TASKS).orElseThrow().own())
+                .containsKey(used.by(task).getFirst().product()));
+    }
+
+    /** The step shown, by its words and its prop. */
+    private TaskId stepAtHand(FxRobot robot) {
+        String name = robot.lookup(".bench-mode .huge").queryAs(Label.class).getText(), of = text(robot, ".bench-mode .label");
+        return model.schedule()
+                .orElseThrow()
+                .next(60)
+                .stream()
+                .map(Schedule.Placed::task)
+                .filter(t -> t.name().equals(name) && of.contains("\u00b7 " + t.prop()))
+                .map(Task::id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static TextField field(FxRobot robot, String id) {
+        return robot.lookup(id).queryAs(TextField.class);
     }
 
     private long photos() {

@@ -54,11 +54,11 @@ class WordsTest {
         var timers = new Timers(Clock.fixed(now, ZoneOffset.UTC));
         timers.start("B|C filler", 3.2);
         var t = timers.running().getFirst();
-        assertThat(t.words(now)).isEqualTo("B|C filler 03:12");
+        assertThat(t.words(now)).isEqualTo("03:12 \u00b7 B|C filler");
         assertThat(t.past(now)).isFalse();
-        assertThat(t.words(now.plusSeconds(292))).isEqualTo("B|C filler 01:40 past");
+        assertThat(t.words(now.plusSeconds(292))).isEqualTo("01:40 past \u00b7 B|C filler");
         assertThat(t.past(now.plusSeconds(292))).isTrue();
-        assertThat(new Timers.Timer("cure", now.plusSeconds(7200)).words(now)).isEqualTo("cure 2:00:00");
+        assertThat(new Timers.Timer("cure", now.plusSeconds(7200)).words(now)).isEqualTo("2:00:00 \u00b7 cure");
         timers.stop(t);
         assertThat(timers.running()).isEmpty();
     }

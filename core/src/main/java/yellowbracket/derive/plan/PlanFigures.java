@@ -111,9 +111,8 @@ public final class PlanFigures {
         return new Latest(in.get(PLANNER).scheduler().latestStarts(tasks.list(), tasks.facts()));
     });
     public static final Figure<Raises> RAISES = Figure.ofBuild("what would help", Raises.class, PlanFigures::raises);
-    public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class,
-            in -> Needs.of(works(in).stream().flatMap(w -> w.needs().stream()).map(yours(in)).toList(), in.build(Build::stock),
-                    in.shop(s -> s)));
+    public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class, in -> Needs
+            .of(works(in).stream().flatMap(w -> w.needs().stream()).map(yours(in)).toList(), in.build(Build::stock), in.shop(s -> s)));
     /** By which task, as much as this maker uses; of what is done too. */
     public static final Figure<Consumed> CONSUMED = Figure.ofBuild("consumed", Consumed.class, in -> {
         var yours = yours(in);
@@ -180,7 +179,13 @@ public final class PlanFigures {
         }
 
         public List<Need> by(TaskId task) {
-            return list.stream().filter(c -> c.by().equals(task) && c.need().amount() > 0).map(PropWork.Consumed::need).toList();
+            return List.copyOf(list.stream()
+                    .filter(c -> c.by().equals(task))
+                    .map(PropWork.Consumed::need)
+                    .filter(n -> n.amount() > 0)
+                    .collect(Collectors.toMap(n -> n.product() + " " + n.unit(), n -> n,
+                            (a, b) -> new Need(a.product(), a.amount() + b.amount(), a.unit()), java.util.LinkedHashMap::new))
+                    .values());
         }
     }
 
@@ -412,10 +417,7 @@ public final class PlanFigures {
     private static List<Reserved> before(Reads in) {
         var due = in.build(Build::due);
         var name = in.build(Build::name);
-        return in.reserved()
-                .stream()
-                .filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0)
-                .toList();
+        return in.reserved().stream().filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0).toList();
     }
 
     private static List<Shopping.Use> ahead(Reads in) {

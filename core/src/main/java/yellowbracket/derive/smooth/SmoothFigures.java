@@ -14,7 +14,6 @@ import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.document.Build;
-import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
 import yellowbracket.finding.Finding;
 import yellowbracket.mesh.measure.SurfaceSamples;
@@ -48,8 +47,8 @@ public final class SmoothFigures {
     public static final Figure<Rounds> ROUNDS = Figure.ofProp("rounds", Rounds.class, in -> Rounds.of(in.of(p -> p.smooth().looks()),
             in.of(p -> p.smooth().flaws()), in.get(AREAS).totalDm2(), in.of(p -> p.smooth().finish()), in.build(Build::eyes)));
     /** What looks at this prop teach for those to come. */
-    public static final Figure<Eyes> TAUGHT = Figure.ofProp("what looks taught", Eyes.class, in -> Rounds
-            .taught(in.of(p -> p.smooth().looks()), in.of(p -> p.smooth().flaws()), in.get(AREAS).totalDm2()));
+    public static final Figure<Eyes> TAUGHT = Figure.ofProp("what looks taught", Eyes.class,
+            in -> Rounds.taught(in.of(p -> p.smooth().looks()), in.of(p -> p.smooth().flaws()), in.get(AREAS).totalDm2()));
     /** What joining leaves along the seams. */
     public static final Figure<SmoothPlan.Seams> SEAMS = Figure.ofProp("seams to finish", SmoothPlan.Seams.class, SmoothFigures::seams);
     public static final Figure<SmoothPlan> SMOOTH = Figure.ofProp("smoothing", SmoothPlan.class, SmoothFigures::plan);

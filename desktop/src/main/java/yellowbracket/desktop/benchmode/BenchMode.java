@@ -10,12 +10,12 @@ import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
@@ -90,14 +90,15 @@ public final class BenchMode extends VBox implements AutoCloseable {
         where = new WherePicture(model);
         getStyleClass().add("bench-mode");
         step.getStyleClass().add("huge");
-        for (var l : List.of(step, detail, gear, held, then)) l.setWrapText(true);
+        for (var l : List.of(step, detail, gear, held, clock, then)) {
+            l.setWrapText(true);
+            l.setMinHeight(USE_PREF_SIZE); // a warning is never cut short
+        }
         gear.getStyleClass().add("caution");
         held.getStyleClass().add("caution");
         clock.getStyleClass().add("clock");
         then.getStyleClass().add("soft");
         then.setId("then");
-        var gap = new Region();
-        VBox.setVgrow(gap, Priority.ALWAYS);
         usual = List.of(watch, button("done  D", "primary", this::done), button("next  N", "action", () -> go(1)),
                 button("more  M", "action", this::more), button("leave  Esc", "action", leave));
         more = List.of(button("it went wrong  G", "action", this::wrong), button("photo  F", "action", this::photo),
@@ -105,9 +106,15 @@ public final class BenchMode extends VBox implements AutoCloseable {
                 button("back  Esc", "action", this::usual));
         controls.getChildren().setAll(usual);
         controls.setAlignment(Pos.CENTER_LEFT);
-        var words = new VBox(14, count, step, detail, held, gear, clock);
+        var words = new VBox(14, count, step, detail, held, gear);
         HBox.setHgrow(words, Priority.ALWAYS);
-        getChildren().setAll(new HBox(28, words, where), mixing, gap, then, controls);
+        // timers and controls stay in sight whatever stands above
+        var upper = new ScrollPane(new VBox(14, new HBox(28, words, where), mixing));
+        upper.setFitToWidth(true);
+        upper.setFocusTraversable(false);
+        upper.getStyleClass().add("clear-scroll");
+        VBox.setVgrow(upper, Priority.ALWAYS);
+        getChildren().setAll(upper, clock, then, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()),
@@ -143,7 +150,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
         var p = list.get(at);
         count.setText("step " + (at + 1) + " of " + list.size() + " \u00b7 " + p.task().station().label() + " \u00b7 " + p.task().prop());
         step.setText(p.task().name());
-        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.hours()) + " of work" + (p.setUp() ? ", spot and gear laid out already" : "")
+        detail.setText(Words.dayTime(p.start()) + " \u00b7 " + Words.about(p.hours()) + " of work"
+                + (p.setUp() ? ", spot and gear laid out already" : "")
                 + (p.task().lag().leastH() > 0 ? ", then wait " + Words.hours(p.task().lag().leastH()) : "") + look(p.task()));
         said(gear, caution(p.task()).map(c -> c.hazard() + ": " + c.gear() + ". " + Caution.DEFER).orElse("nothing special to wear"));
         said(held, holding(p.task()).map(w -> "held: like work went wrong " + Words.dayTime(w.entry().at()) + " (" + w.entry().text()
@@ -233,8 +241,12 @@ public final class BenchMode extends VBox implements AutoCloseable {
         boolean rings = timers.running().stream().anyMatch(t -> t.state(now) != Timers.State.WAIT);
         clock.getStyleClass().remove("ringing");
         if (rings && timers.now().getEpochSecond() % 2 == 0) clock.getStyleClass().add("ringing");
-        clock.setStyle(words.size() > 1 ? "-fx-font-size: 40px;" : "");
+        boolean large = clock.getText().length() <= LARGE_LETTERS;
+        clock.setStyle(large ? "" : "-fx-font-size: 30px;");
     }
+
+    /** So many letters of the clock stand in one line at its full size. */
+    private static final int LARGE_LETTERS = 14;
 
     private Optional<Task> task() {
         var list = steps();
@@ -415,7 +427,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         if (needs.isEmpty()) return;
         var n = needs.getFirst();
         var rest = needs.subList(1, needs.size());
-        ask("how much " + n.product() + " went on?",
+        ask(t.name() + ": how much " + n.product() + " went on?",
                 List.of(new Answer(amount(n.amount(), n.unit()) + " as planned", () -> used(t, n, n.amount(), rest)),
                         new Answer(amount(n.amount() / 2, n.unit()), () -> used(t, n, n.amount() / 2, rest)),
                         new Answer(amount(2 * n.amount(), n.unit()), () -> used(t, n, 2 * n.amount(), rest)),

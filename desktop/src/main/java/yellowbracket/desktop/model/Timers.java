@@ -45,14 +45,14 @@ public final class Timers {
             return now.isBefore(closes.get()) ? State.CLOSES_SOON : State.CLOSED;
         }
 
-        /** {@code 03:12} left, {@code 01:40 past}, {@code open for 09:30}, {@code closed 02:10 ago}. */
+        /** The time first, for names are long: {@code 03:12} left, {@code 01:40 past}, {@code open for 09:30}, {@code closed 02:10 ago}. */
         public String words(Instant now) {
-            return name + " " + switch (state(now)) {
+            return switch (state(now)) {
                 case WAIT -> clock(Duration.between(now, end));
                 case READY, CLOSES_SOON -> closes.map(c -> "open for " + clock(Duration.between(now, c)))
                         .orElseGet(() -> clock(Duration.between(end, now)) + (now.isAfter(end) ? " past" : ""));
                 case CLOSED -> "closed " + clock(Duration.between(closes.orElseThrow(), now)) + " ago";
-            };
+            } + " \u00b7 " + name;
         }
 
         private static String clock(Duration d) {

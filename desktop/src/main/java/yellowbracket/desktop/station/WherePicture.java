@@ -103,8 +103,8 @@ public final class WherePicture extends ImageView {
         if (place.equals(shown)) return;
         shown = place;
         setImage(place.map(WherePicture::image).orElse(null));
-        setAccessibleText("where: " + prop
-                + place.filter(p -> !p.lit().isEmpty()).map(p -> ", lit: " + String.join(", ", p.lit())).orElse(""));
+        setAccessibleText(
+                "where: " + prop + place.filter(p -> !p.lit().isEmpty()).map(p -> ", lit: " + String.join(", ", p.lit())).orElse(""));
     }
 
     private Optional<Place> sectioned(Task t) {

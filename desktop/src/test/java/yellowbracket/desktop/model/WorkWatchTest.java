@@ -133,13 +133,13 @@ class WorkWatchTest {
         var timers = new Timers(hands);
         timers.start("coat", 20, 60);
         var t = timers.running().getFirst();
-        assertThat(t.words(hands.instant())).isEqualTo("coat 20:00");
+        assertThat(t.words(hands.instant())).isEqualTo("20:00 \u00b7 coat");
         assertThat(t.state(hands.instant())).isEqualTo(Timers.State.WAIT);
         hands.pass(20);
         assertThat(t.state(hands.instant())).as("on the minute").isEqualTo(Timers.State.READY);
         timers.tick();
         assertThat(timers.rungProperty().get()).isEqualTo(1);
-        assertThat(t.words(hands.instant())).isEqualTo("coat open for 40:00");
+        assertThat(t.words(hands.instant())).isEqualTo("open for 40:00 \u00b7 coat");
         hands.pass(31);
         timers.tick();
         assertThat(timers.rungProperty().get()).as("it closes soon").isEqualTo(2);
@@ -149,7 +149,7 @@ class WorkWatchTest {
         timers.tick();
         assertThat(timers.rungProperty().get()).as("once").isEqualTo(3);
         hands.pass(2);
-        assertThat(t.words(hands.instant())).isEqualTo("coat closed 02:00 ago");
+        assertThat(t.words(hands.instant())).isEqualTo("closed 02:00 ago \u00b7 coat");
     }
 
     /** The hour that is left out at night on 29 March is no minute of drying. */

@@ -132,7 +132,7 @@ public final class LogView extends StationView {
                 .get(CutFigures.DRAWING, p.id())
                 .ifPresent(d -> d.bySection().keySet().forEach(letter -> places.add(p.section(letter).text())));
         card.row("it shows", new Choice<>("shows", "the place the photo shows", places.stream().distinct().toList(), e.shows().orElse(""),
-                this::place, s -> model.apply(Edit.corrected(e, e.withShows(s)))));
+                this::place, s -> model.apply(Edit.shows(e, s))));
     }
 
     private String place(String shows) {
@@ -144,7 +144,8 @@ public final class LogView extends StationView {
     }
 
     private Optional<Task> task(String id) {
-        return model.schedule().flatMap(s -> s.placed().stream().map(Schedule.Placed::task).filter(t -> t.id().text().equals(id)).findFirst());
+        return model.schedule()
+                .flatMap(s -> s.placed().stream().map(Schedule.Placed::task).filter(t -> t.id().text().equals(id)).findFirst());
     }
 
     private Card learned(String since) {

@@ -1,5 +1,7 @@
 package yellowbracket.desktop.station.log;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -49,8 +51,9 @@ final class ProductsPart extends PagePart {
         never(card, known);
         card.title("by its label");
         for (var t : LabelTerm.values()) if (t.of(coating)) term(card, t, coating, known);
-        card.text("Type what the label or data sheet says; blank takes the catalogue's starting value again. The label goes before all that "
-                + "is told here. Cards go with you to the next build.");
+        card.text(
+                "Type what the label or data sheet says; blank takes the catalogue's starting value again. The label goes before all that "
+                        + "is told here. Cards go with you to the next build.");
     }
 
     /** Those this build uses first, then what has a card, then the rest. */
@@ -80,10 +83,10 @@ final class ProductsPart extends PagePart {
         var rate = Consumption.of(model.ofBuild(PlanFigures.TASKS).map(t -> t.lessons().rates()).orElse(Map.of()), c.name());
         var labelled = known(c.name()).fits(c) ? known(c.name()).over(c) : c;
         double m2 = labelled.m2PerContainer() / labelled.containerMl() * 1000;
-        card.row("covers", Words.text("%.2g m\u00b2 a litre", m2 / rate.factor()), rate.jobs() == 0
-                ? "one coat, waste included; note what you use to make it yours"
-                : Words.text("yours, of %.2g by label and catalogue; 4 in 5 within %.2g to %.2g, %s", m2, m2 / rate.high(), m2 / rate.low(),
-                        uses(rate)));
+        card.row("covers", Words.text("%.2g m\u00b2 a litre", m2 / rate.factor()),
+                rate.jobs() == 0 ? "one coat, waste included; note what you use to make it yours"
+                        : Words.text("yours, of %.2g by label and catalogue; 4 in 5 within %.2g to %.2g, %s", m2, m2 / rate.high(),
+                                m2 / rate.low(), uses(rate)));
     }
 
     private static String uses(Rate r) {
@@ -92,7 +95,8 @@ final class ProductsPart extends PagePart {
 
     private void never(Card card, ProductCard known) {
         if (known.never().isPresent()) {
-            card.finding(Weight.CARE, "never again: " + known.never().get(), "use it again", () -> apply("use " + picked + " again", known.usable()));
+            card.finding(Weight.CARE, "never again: " + known.never().get(), "use it again",
+                    () -> apply("use " + picked + " again", known.usable()));
             return;
         }
         var why = new TextField();
@@ -101,7 +105,8 @@ final class ProductsPart extends PagePart {
         why.setAccessibleText("why " + picked + " is never to be used again");
         why.setPrefWidth(190);
         Runnable keep = () -> {
-            if (why.getText().isBlank()) model.tell(AppModel.Tone.STOP, "say why " + picked + " is never to be used again: it is told wherever it would be");
+            if (why.getText().isBlank())
+                model.tell(AppModel.Tone.STOP, "say why " + picked + " is never to be used again: it is told wherever it would be");
             else apply("never again " + picked, why.getText());
         };
         why.setOnAction(e -> keep.run());
@@ -121,20 +126,21 @@ final class ProductsPart extends PagePart {
         var field = new NumberField("label-" + t.name().toLowerCase(java.util.Locale.ROOT), t.words(),
                 Words.text("%s between %.4g and %.4g, or nothing", t.unit(), t.least(), t.most()), t.least(), t.most(),
                 words -> model.tell(AppModel.Tone.STOP, words)).with(value.map(ProductsPart::number).orElse(""));
-        field.setPromptText(number(t.of(c, 0)));
+        boolean open = t == LabelTerm.RECOAT_TO_H && t.of(c, 0) >= OPEN_H || t == LabelTerm.RECOAT_AGAIN_H && t.of(c, 0) == 0;
+        field.setPromptText(open ? "any" : number(t.of(c, 0)));
         field.setOnAction(e -> {
             if (field.getText().isBlank()) label(t, Optional.empty(), c);
             else field.read().ifPresent(v -> label(t, Optional.of(v), c));
         });
-        String open = t == LabelTerm.RECOAT_TO_H && t.of(c, 0) >= OPEN_H ? "any time" : number(t.of(c, 0)) + " " + t.unit();
-        card.row(t.words(), field, Card.more(t.unit() + (value.isPresent() ? ", by the label" : "; catalogue: " + open)));
+        card.row(t.words(), field,
+                Card.more(t.unit() + (value.isPresent() ? ", by the label" : open ? "; the catalogue: any time" : ", by the catalogue")));
     }
 
     /** So long is always. */
     private static final double OPEN_H = 1000;
 
     private static String number(double v) {
-        return v == Math.rint(v) ? Words.text("%.0f", v) : Words.text("%.3g", v);
+        return BigDecimal.valueOf(v).round(new MathContext(3)).stripTrailingZeros().toPlainString();
     }
 
     private void label(LabelTerm t, Optional<Double> value, Coating c) {

@@ -57,8 +57,9 @@ final class BuyPart extends PagePart {
                         b.line().name(), b.tooOld(), b.line().unit()), "", () -> {}));
         list.stream()
                 .filter(b -> b.reserved() > 0)
-                .forEach(b -> card.finding(Weight.NOTE, Words.text("%s: %s of what is on the shelf are for builds that must be ready sooner",
-                        b.line().name(), amount(b.reserved(), b.line().unit())), "", () -> {}));
+                .forEach(
+                        b -> card.finding(Weight.NOTE, Words.text("%s: %s of what is on the shelf are for builds that must be ready sooner",
+                                b.line().name(), amount(b.reserved(), b.line().unit())), "", () -> {}));
         var paints = model.shownProperty().get().paints();
         list.forEach(b -> paints.product(b.line().name())
                 .never()

@@ -163,16 +163,19 @@ public final class PlanView extends StationView {
     }
 
     private static String sure(Chance c) {
-        if (c.ready() == c.runs()) return "all of " + c.runs() + " simulated futures are in time, with lost prints, slow weeks and rain as often as usual";
+        if (c.ready() == c.runs())
+            return "all of " + c.runs() + " simulated futures are in time, with lost prints, slow weeks and rain as often as usual";
         int digits = c.low() > 0.95 || c.high() < 0.05 ? 1 : 0;
-        return Words.text("%." + digits + "f to %." + digits + "f %% by %d simulated futures, with lost prints, slow weeks and rain as often as usual",
+        return Words.text(
+                "%." + digits + "f to %." + digits
+                        + "f %% by %d simulated futures, with lost prints, slow weeks and rain as often as usual",
                 100 * c.low(), 100 * c.high(), c.runs());
     }
 
     private static void cures(Card card, Schedule s, Build build) {
         var cures = LongCures.of(s, build.hours());
         if (cures.all().isEmpty()) return;
-        card.row("long cures", cures.idle().size() + " of " + cures.all().size(), "harden while nobody works");
+        card.row("long cures", cures.idle().size() + " of " + cures.all().size(), "harden over night or while nobody works");
     }
 
     private void due(Card card) {

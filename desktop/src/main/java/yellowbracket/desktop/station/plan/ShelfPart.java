@@ -30,9 +30,10 @@ final class ShelfPart extends PagePart {
     }
 
     void write(Card card) {
-        model.shelfElsewhere().ifPresent(shelf -> card.finding(Weight.CARE,
-                "another build has changed the shelf since: " + changed(model.shownProperty().get().stock(), shelf), "take it over",
-                () -> model.apply(new Edit("the shelf as it is now", b -> b.withStock(shelf)))));
+        model.shelfElsewhere()
+                .ifPresent(shelf -> card.finding(Weight.CARE,
+                        "another build has changed the shelf since: " + changed(model.shownProperty().get().stock(), shelf), "take it over",
+                        () -> model.apply(new Edit("the shelf as it is now", b -> b.withStock(shelf)))));
         var stock = model.shownProperty().get().stock();
         if (stock.isEmpty()) card.text("nothing yet: everything the plan needs is on the shopping list");
         for (int i = 0; i < stock.size(); i++) item(card, stock.get(i), i);
@@ -56,8 +57,7 @@ final class ShelfPart extends PagePart {
         var amount = field("stock-" + i, item.name(), item.unit() + " between 0 and 1000000, such as 250", 0, MOST)
                 .with(Words.text(item.amount() == Math.rint(item.amount()) ? "%.0f" : "%.1f", item.amount()));
         amount.setOnAction(e -> amount.read()
-                .ifPresent(v -> change(item.name() + " " + amount.getText() + " " + item.unit(),
-                        s -> s.equals(item) ? s.with(v) : s)));
+                .ifPresent(v -> change(item.name() + " " + amount.getText() + " " + item.unit(), s -> s.equals(item) ? s.with(v) : s)));
         card.row(item.name(), amount, Card.more(item.unit()),
                 Card.action("used up", () -> model.apply(new Edit("no " + item.name() + " left",
                         b -> b.withStock(b.stock().stream().filter(s -> !s.name().equals(item.name())).toList())))));

@@ -119,8 +119,10 @@ final class TasksPart extends PagePart {
     private void one(Card card, Schedule.Placed p, Schedule s) {
         var t = p.task();
         card.row("picked", Card.more(t.name()));
-        card.row(p.done() ? "done" : "planned", Words.dayTime(p.start()), "to " + Words.dayTime(p.end()) + ", " + Words.about(p.hours())
-                + " (" + t.effort().source() + (p.setUp() ? "; spot and gear are laid out by what is sprayed before it" : "") + ")" + (t.lag().leastH() > 0 ? ", then wait " + Words.hours(t.lag().leastH()) : ""));
+        card.row(p.done() ? "done" : "planned", Words.dayTime(p.start()),
+                "to " + Words.dayTime(p.end()) + ", " + Words.about(p.hours()) + " (" + t.effort().source()
+                        + (p.setUp() ? "; spot and gear are laid out by what is sprayed before it" : "") + ")"
+                        + (t.lag().leastH() > 0 ? ", then wait " + Words.hours(t.lag().leastH()) : ""));
         why(p, s).ifPresent(w -> card.row("why then", Card.more(w)));
         new Recalled(model.shownProperty().get().log(), s.placed().stream().map(Schedule.Placed::task).toList()).lessons(t)
                 .stream()
