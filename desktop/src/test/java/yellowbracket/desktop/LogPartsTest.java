@@ -147,7 +147,8 @@ class LogPartsTest extends WindowTest {
             places.setValue(places.getItems().stream().filter(p -> p.endsWith("/C")).findFirst().orElseThrow());
         });
         until("kept with it", () -> model.session().build().log().getLast().shows().filter(s -> s.endsWith("/C")).isPresent());
-        until("lit beside it", () -> robot.lookup("#where").tryQueryAs(ImageView.class).filter(w -> w.getAccessibleText().endsWith("lit: C")).isPresent());
+        until("lit beside it",
+                () -> robot.lookup("#where").tryQueryAs(ImageView.class).filter(w -> w.getAccessibleText().endsWith("lit: C")).isPresent());
     }
 
     /** A label read, a value that cannot be, never again with its reason: all kept with the build. */
@@ -190,7 +191,12 @@ class LogPartsTest extends WindowTest {
         robot.type(KeyCode.D).type(KeyCode.DIGIT2);
         until("asked", () -> text(robot, ".bench-mode .label").contains("went on?"));
         robot.type(KeyCode.DIGIT3);
-        until("noted with its task", () -> model.session().build().log().stream().anyMatch(e -> e.kind() == Entry.Kind.USED && e.task().equals(Optional.of(task))));
+        until("noted with its task",
+                () -> model.session()
+                        .build()
+                        .log()
+                        .stream()
+                        .anyMatch(e -> e.kind() == Entry.Kind.USED && e.task().equals(Optional.of(task))));
         until("it teaches", () -> Consumption.all(model.derived().get(PlanFigures.TASKS).orElseThrow().own())
                 .containsKey(used.by(task).getFirst().product()));
     }
@@ -211,6 +217,26 @@ class LogPartsTest extends WindowTest {
 
     private static TextField field(FxRobot robot, String id) {
         return robot.lookup(id).queryAs(TextField.class);
+    }
+
+    @Test
+    void zonesOfCoatsAndAreasOfStepsAreLitAtTheBench(FxRobot robot) {
+        derived();
+        robot.interact(frame::requestFocus);
+        robot.type(KeyCode.B);
+        until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
+        var zones = model.session().build().props().stream().flatMap(p -> p.colour().zones().stream()).map(ColourZone::name).toList();
+        var lit = new HashSet<String>();
+        var areas = new HashSet<String>();
+        for (int i = 0; i < 60; i++) {
+            var where = robot.lookup("#where").queryAs(ImageView.class);
+            zones.stream().filter(z -> where.getAccessibleText().endsWith("lit: " + z)).forEach(lit::add);
+            if (where.getAccessibleText().contains("steps") || where.getAccessibleText().contains("lines"))
+                areas.add(where.getAccessibleText());
+            robot.type(KeyCode.N);
+        }
+        assertThat(lit).as("coats of single zones among the next steps").isNotEmpty();
+        assertThat(areas).as("areas of single steps of the ladder too").isNotEmpty();
     }
 
     private long photos() {
