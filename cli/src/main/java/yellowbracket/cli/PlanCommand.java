@@ -16,6 +16,7 @@ import picocli.CommandLine.Parameters;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.finding.Finding;
 import yellowbracket.plan.Chance;
 import yellowbracket.mesh.Progress;
 import yellowbracket.plan.OrderRules;
@@ -52,7 +53,16 @@ final class PlanCommand extends Output {
         return map("tasks", s.placed().stream().map(p -> task(p, s, earliest, latest)).toList(), "finish", s.finish().toString(), "due",
                 s.due().toString(), "slackH", s.slackH(), "bound", better.bound().toString(), "chance", chance.told(), "chanceRange",
                 map("low", chance.low(), "high", chance.high()), "drop", drops(d), "shopping", shopping(d), "broken", broken(d), "findings",
-                Stream.concat(s.conflicts().stream(), s.missed().stream().map(Schedule.Missed::words)).toList());
+                remarks(d, s));
+    }
+
+    /** What the shown schedule breaks, windows missed, products never to be used again. */
+    private static List<String> remarks(Derived d, Schedule s) {
+        var broken = d.get(PlanFigures.BETTER_BROKEN).map(PlanFigures.Broken::words).orElseGet(s::conflicts);
+        var never = d.get(PlanFigures.NEVER).map(PlanFigures.LeftOut::findings).orElse(List.of());
+        return Stream.of(broken.stream(), s.missed().stream().map(Schedule.Missed::words), never.stream().map(Finding::words))
+                .flatMap(x -> x)
+                .toList();
     }
 
     private Chance chance(Opened o, Scheduler.Better better) {

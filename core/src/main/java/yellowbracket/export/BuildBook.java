@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import yellowbracket.shop.ProductCard;
 import java.util.Locale;
 import yellowbracket.colour.ColourPlan;
 import yellowbracket.derive.Derived;
@@ -154,11 +156,30 @@ public final class BuildBook {
             f.table(List.of("zone", "paint", "shade", "coats"), c.coats().stream().map(BuildBook::coat).toList());
         });
         var cards = build.paints().cards();
+        products(f);
         if (!cards.isEmpty()) f.heading("Tried on cards")
                 .items(cards.stream()
                         .map(c -> String.join(" over ", c.products().reversed()) + ": " + (c.good() ? "good" : "not good")
                                 + (c.words().isBlank() ? "" : ", " + c.words()))
                         .toList());
+    }
+
+    private void products(Flow f) {
+        var known = build.paints().products();
+        if (known.isEmpty()) return;
+        f.heading("Products")
+                .items(known.stream()
+                        .map(p -> p.product() + (p.label().isEmpty() ? "" : ", by its label: " + said(p))
+                                + p.never().map(w -> "; never again: " + w).orElse(""))
+                        .toList());
+    }
+
+    private static String said(ProductCard p) {
+        return p.label()
+                .entrySet()
+                .stream()
+                .map(e -> text("%s %.4g %s", e.getKey().words(), e.getValue(), e.getKey().unit()))
+                .collect(Collectors.joining(", "));
     }
 
     private static List<String> coat(ColourPlan.Coats c) {

@@ -1,6 +1,8 @@
 package yellowbracket.log;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -215,6 +217,13 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         var on = FOR.matcher(what);
         if (about.isPresent() && on.matches()) what = on.group(1);
         return Optional.of(new Need(what, number(m.group(1)), one.contains(unit) ? unit + "s" : unit));
+    }
+
+    /** The line that says what a task used; {@link #parse} reads it back. */
+    public static String used(Need n, TaskId task) {
+        String amount = n.amount() >= 20 || n.amount() == Math.rint(n.amount()) ? String.format(Locale.ROOT, "%.0f", n.amount())
+                : BigDecimal.valueOf(n.amount()).round(new MathContext(2)).toPlainString();
+        return "used " + amount + " " + n.unit() + " " + n.product() + " for " + task.said();
     }
 
     private static final String PHOTO = "photo:";

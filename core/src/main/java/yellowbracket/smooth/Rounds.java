@@ -31,6 +31,8 @@ public record Rounds(List<Count> counts, int open, double hidden, double limit, 
     static final double FLAWS_DM2 = 0.8, FLAWS_SHAPE = 1.5;
     /** Makers differ in what they see: standard deviation of the logit of p. */
     static final double EYES = 0.6;
+    /** How surely that is known of one who has not looked yet: one over the variance. */
+    public static final double MOST_MAKERS = 1 / (EYES * EYES);
     /** Cleared of those worked on: beta. */
     static final double CLEARED = 8, NOT_CLEARED = 2;
     /** New ones for each worked on, mean and shape. */

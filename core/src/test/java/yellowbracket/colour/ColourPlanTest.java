@@ -139,7 +139,7 @@ class ColourPlanTest {
                         "matt clear"));
         var tasks = new ColourWork("p", plan, List.of(), LinePlan.NONE, new WeatherPlan(List.of(), List.of()), SHOP).after(Ready.AT_ONCE)
                 .tasks();
-        double waits = tasks.stream().mapToDouble(t -> t.lag().leastH() + t.effort().fixedH()).sum();
+        double waits = tasks.stream().mapToDouble(t -> t.lag().leastH() + t.effort().fixedH() - t.effort().setupH()).sum();
         assertThat(plan.waitH()).isCloseTo(waits, within(1e-9));
         for (int then = 1; then < plan.coats().size(); then++) for (int i = 0; i < then; i++) {
             var first = plan.coats().get(i);

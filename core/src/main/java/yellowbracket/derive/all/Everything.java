@@ -33,7 +33,7 @@ public final class Everything {
     private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, SizeFigures.FITS);
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
-    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER,
+    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER, PlanFigures.BROKEN, PlanFigures.BETTER_BROKEN,
             PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CONSUMED, PlanFigures.RESERVED, PlanFigures.NEVER, PlanFigures.SHOPPING,
             PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST, PlanFigures.DROPS, PlanFigures.TALLY, PlanFigures.SKY);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);

@@ -32,6 +32,7 @@ import yellowbracket.log.Consumption;
 import yellowbracket.log.Lessons;
 import yellowbracket.log.Tally;
 import yellowbracket.plan.Chance;
+import yellowbracket.plan.Checker;
 import yellowbracket.plan.Crew;
 import yellowbracket.plan.Drop;
 import yellowbracket.plan.LostDays;
@@ -100,6 +101,11 @@ public final class PlanFigures {
                 .scheduler()
                 .better(tasks.list(), tasks.facts(), SEARCH_TRIES, new SplittableRandom(in.build(Build::seed)), in.progress());
     });
+    /** What a schedule breaks, by a check that shares nothing with the scheduler: the one at once, and the better one. */
+    public static final Figure<Broken> BROKEN = Figure.ofBuild("schedule checked", Broken.class,
+            in -> new Broken(checker(in).check(in.get(SCHEDULE))));
+    public static final Figure<Broken> BETTER_BROKEN = Figure.ofBuild("better schedule checked", Broken.class,
+            in -> new Broken(checker(in).check(in.get(BETTER).schedule())));
     /** When each could begin if it were alone. */
     public static final Figure<Earliest> EARLIEST = Figure.ofBuild("earliest starts", Earliest.class, in -> {
         var tasks = in.get(TASKS);
@@ -171,6 +177,13 @@ public final class PlanFigures {
     }
 
     public record Planner(Scheduler scheduler) {}
+
+    /** In words; of a schedule that keeps all it should nothing. */
+    public record Broken(List<String> words) {
+        public Broken {
+            words = List.copyOf(words);
+        }
+    }
 
     /** By which task. */
     public record Consumed(List<PropWork.Consumed> list) {
@@ -369,6 +382,11 @@ public final class PlanFigures {
 
     private static Scheduler scheduler(Reads in) {
         return new Scheduler(in.now(), in.build(Build::due), crew(in), sprayable(in), in.build(PlanFigures::quiet)).losing(lost(in));
+    }
+
+    private static Checker checker(Reads in) {
+        var facts = in.get(TASKS).facts();
+        return new Checker(crew(in), sprayable(in), in.build(PlanFigures::quiet), facts.notBefore(), facts.running().keySet());
     }
 
     private static LostDays lost(Reads in) {

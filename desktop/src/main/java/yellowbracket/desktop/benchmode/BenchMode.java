@@ -28,6 +28,7 @@ import yellowbracket.desktop.model.PhotoFolder;
 import yellowbracket.desktop.model.Timers;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.WherePicture;
+import yellowbracket.log.Entry;
 import yellowbracket.log.Recalled;
 import yellowbracket.log.Trouble;
 import yellowbracket.log.Wrong;
@@ -36,8 +37,8 @@ import yellowbracket.plan.WorkRules;
 import yellowbracket.safety.Caution;
 import yellowbracket.smooth.Mix;
 import yellowbracket.smooth.SmoothPlan;
-import yellowbracket.work.Operation;
 import yellowbracket.work.Need;
+import yellowbracket.work.Operation;
 import yellowbracket.work.Task;
 
 /**

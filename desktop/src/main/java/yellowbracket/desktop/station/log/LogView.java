@@ -22,6 +22,7 @@ import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.derive.print.PrintFigures;
+import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
@@ -33,11 +34,14 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.document.Edit;
 import yellowbracket.export.BuildBook;
 import yellowbracket.finding.Weight;
+import yellowbracket.log.Consumption;
 import yellowbracket.log.Entry;
 import yellowbracket.log.Rates;
 import yellowbracket.log.Tally;
 import yellowbracket.log.Wrong;
+import yellowbracket.shop.Eyes;
 import yellowbracket.shop.Rate;
+import yellowbracket.smooth.Rounds;
 import yellowbracket.work.TaskId;
 
 /** What happened: entries, what they taught about this maker's hours, lessons, money, and the book of it all. */
@@ -173,11 +177,35 @@ public final class LogView extends StationView {
                 .number("is yours", r -> r.estimate().share(), r -> Words.percent(r.estimate().share()))
                 .rows(rates(tasks.get().lessons().rates()), 10));
         card.text("\u00d71 is the catalogue; the more jobs, the more of it is yours. They go with you to the next build.");
+        var uses = Consumption.all(tasks.get().lessons().rates());
+        if (!uses.isEmpty()) card.title("how much you use, against label and catalogue");
+        uses.forEach((product, r) -> card.row(product, "\u00d7" + Words.text("%.2f", r.factor()),
+                Words.text("4 in 5 within %.2f to %.2f, %d noted; needs and shopping go by it", r.low(), r.high(), r.jobs())));
+        eyes(card);
         var lessons = model.shownProperty().get().log().stream().filter(e -> e.lesson().isPresent()).toList().reversed();
         card.title("lessons");
         if (lessons.isEmpty()) card.text("write what helped: lesson: ...; it comes back where the situation does");
         for (var e : lessons.stream().limit(12).toList()) card.row(Words.day(e.at()), Card.more(e.lesson().orElseThrow()));
         return card;
+    }
+
+    /** What looks at primed surfaces taught, here and in builds before. */
+    private void eyes(Card card) {
+        var build = model.shownProperty().get();
+        var eyes = build.props()
+                .stream()
+                .flatMap(p -> model.derived().get(SmoothFigures.TAUGHT, p.id()).stream())
+                .reduce(build.eyes(), Eyes::and);
+        if (eyes.worked() == 0) return;
+        card.title("flaws under primer");
+        card.row("gone when mended", eyes.cleared() + " of " + eyes.worked(), "in the next look; the rounds left go by it");
+        if (eyes.precision() > 0) card.row("you see them", eyes.logit() > 0 ? "sooner" : "later",
+                Words.text("than most; of flaws most see half of, you see some %.0f %%", 100 / (1 + Math.exp(-seen(eyes)))));
+    }
+
+    /** Drawn towards most makers, as the rounds take it. */
+    private static double seen(Eyes eyes) {
+        return eyes.logit() * eyes.precision() / (eyes.precision() + Rounds.MOST_MAKERS);
     }
 
     private Card money(String since) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
@@ -28,6 +29,7 @@ import yellowbracket.document.Build;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.finding.Weight;
+import yellowbracket.log.Entry;
 import yellowbracket.log.Wrong;
 import yellowbracket.plan.Board;
 import yellowbracket.plan.Chance;
@@ -142,13 +144,14 @@ public final class PlanView extends StationView {
             card.finding(Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day", "what to drop", () -> show("late"));
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
         model.derived().get(PlanFigures.NEVER).ifPresent(o -> findings(card, o.findings()));
-        s.conflicts().stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
+        broken(s).stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         s.missed().stream().limit(3).forEach(m -> card.finding(Weight.NOTE, m.words(), "", () -> {}));
         Wrong.open(build.log())
                 .forEach(w -> card.finding(Weight.CARE, w.entry().text() + ": nobody has noted why; like work is held", "the log",
                         () -> model.pageProperty().set(Page.LOG)));
         broken().filter(b -> b.rule() != OrderRules.Rule.TRIAL).forEach(b -> rule(card, b, Weight.CARE));
         ordered(card);
+        askUse(card);
         card.title("next");
         var next = s.next(4);
         for (int i = 0; i < next.size(); i++) next(card, next.get(i), i);
@@ -170,6 +173,15 @@ public final class PlanView extends StationView {
                 "%." + digits + "f to %." + digits
                         + "f %% by %d simulated futures, with lost prints, slow weeks and rain as often as usual",
                 100 * c.low(), 100 * c.high(), c.runs());
+    }
+
+    /** Of the plan that is shown; its own tasks are looked through as long as nothing more is known. */
+    private List<String> broken(Schedule s) {
+        var better = model.derived().get(PlanFigures.BETTER).filter(b -> b.schedule().equals(s)).isPresent();
+        return model.derived()
+                .get(better ? PlanFigures.BETTER_BROKEN : PlanFigures.BROKEN)
+                .map(PlanFigures.Broken::words)
+                .orElseGet(s::conflicts);
     }
 
     private static void cures(Card card, Schedule s, Build build) {
@@ -265,6 +277,26 @@ public final class PlanView extends StationView {
     private void rule(Card card, OrderRules.Broken b, Weight weight) {
         card.finding(weight, b.words(), b.fix().map(OrderRules.Fix::words).orElse(""),
                 () -> b.fix().ifPresent(f -> model.apply(Edit.plan(f.words(), f::on))));
+    }
+
+    /** What the last tasks used, where nobody has said: it comes off the shelf, and teaches how much is needed. */
+    private void askUse(Card card) {
+        var log = model.shownProperty().get().log();
+        var day = model.now().minusDays(1);
+        var said = log.stream().filter(e -> e.kind() == Entry.Kind.USED).flatMap(e -> e.task().stream()).collect(Collectors.toSet());
+        var consumed = model.derived().get(PlanFigures.CONSUMED);
+        if (consumed.isEmpty()) return;
+        log.reversed()
+                .stream()
+                .filter(e -> e.kind() == Entry.Kind.DONE && e.at().isAfter(day))
+                .flatMap(e -> e.task().stream())
+                .filter(t -> !said.contains(t) && !consumed.get().by(t).isEmpty())
+                .limit(2)
+                .forEach(t -> {
+                    var uses = consumed.get().by(t).stream().map(n -> Entry.used(n, t)).toList();
+                    card.finding(Weight.NOTE, "done: did it take " + String.join(", and ", uses) + "? Note it below if it was more or less",
+                            "as planned", () -> uses.forEach(model::note));
+                });
     }
 
     /** What must be ordered within the week. */
