@@ -20,9 +20,11 @@ import yellowbracket.document.Meshes;
 import yellowbracket.mesh.Progress;
 import yellowbracket.shop.Catalogue;
 
-/** A build file with everything derived from it. */
+/** A build file with its plan and all that stands under it. */
 record Opened(Build build, Meshes meshes, Derived derived) {
     private static final long WEATHER_SEED = 11;
+    /** Several commands in one process work nothing out twice. */
+    private static final Memo MEMO = new Memo();
 
     /**
      * @param today the day to plan from, null for the real one
@@ -33,8 +35,8 @@ record Opened(Build build, Meshes meshes, Derived derived) {
         var o = read(file, remark);
         var zone = ZoneId.systemDefault();
         var clock = today == null ? Clock.systemDefaultZone() : Clock.fixed(today.atTime(18, 0).atZone(zone).toInstant(), zone);
-        return new Opened(o.build(), o.meshes(),
-                Everything.derive(o.build(), o.meshes(), Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED), clock, Progress.NONE));
+        var world = new World(o.build(), o.meshes(), Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED), Workings.rounded(clock));
+        return new Opened(o.build(), o.meshes(), Workings.derive(world, Everything.plan(), MEMO, Progress.NONE));
     }
 
     /** Nothing derived. @throws Refused when the file cannot be read */
@@ -52,6 +54,6 @@ record Opened(Build build, Meshes meshes, Derived derived) {
     static Derived only(Build build, Meshes meshes, String prop, Figure<?>... figures) {
         var world = new World(build, meshes, Catalogue.builtIn(), new SimulatedWeather(WEATHER_SEED),
                 Workings.rounded(Clock.systemDefaultZone()));
-        return Workings.derive(world, Arrays.stream(figures).map(f -> new Want(f, prop)).toList(), new Memo(), Progress.NONE);
+        return Workings.derive(world, Arrays.stream(figures).map(f -> new Want(f, prop)).toList(), MEMO, Progress.NONE);
     }
 }

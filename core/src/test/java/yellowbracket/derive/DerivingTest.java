@@ -55,6 +55,9 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.print.PrintWish;
 import yellowbracket.print.QueueWish;
 import yellowbracket.print.SectionWish;
+import yellowbracket.shop.Eyes;
+import yellowbracket.shop.LabelTerm;
+import yellowbracket.shop.ProductCard;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.HeadMeasures;
 import yellowbracket.shop.Paint;
@@ -150,6 +153,10 @@ class DerivingTest {
         out.put("soot", Edit.colours("smoke", "crate",
                 c -> c.withWeather(WeatherWish.NEW.with(Effect.SOOT, 0.4).smokingFrom(List.of(new Vec3(60, 40, 90))))));
         out.put("order", Edit.colours("by hand", "crate", c -> c.withOrder(List.of(0))));
+        out.put("label", Edit.paints("matt clear by its label",
+                s -> s.with(ProductCard.blank("matt clear").with(LabelTerm.TAPE_H, Optional.of(9.0)).never("clouds"))));
+        out.put("never", Edit.paints("never again", s -> s.with(ProductCard.blank("matt clear").never("clouds"))));
+        out.put("eyes", new Edit("eyes", b -> b.withEyes(new Eyes(20, 9, -0.8, 3))));
         out.put("paints", Edit.paints("a paint", s -> s
                 .with(new Paint("grey", "acrylic lacquer spray", "#8b8f92", Optional.empty(), Sheen.SATIN, OptionalDouble.of(0.5), 100))));
         out.put("finish", Edit.smoothing("gloss", "helm", s -> s.withFinish(Finish.GLOSS)));
@@ -201,10 +208,12 @@ class DerivingTest {
     private static final String[] WEIGHT = {"what weighs", "pads", "balance", "walk test", "fits after paint", "packing list",
             "how it stands"};
     private static final Set<String> PLAN = Set.of("plates", "work", "tasks", "schedule", "latest starts", "chance", "what would help",
-            "needs", "spools", "planner", "better schedule", "shopping", "order rules", "earliest starts", "what to drop", "tally");
+            "needs", "spools", "planner", "better schedule", "shopping", "order rules", "earliest starts", "what to drop", "tally",
+            "consumed", "reserved", "never again", "schedule checked", "better schedule checked", "what looks taught");
 
     /** What each edit may make anew; what is not listed may change anything of its prop. */
-    private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of()), Map.entry("lock plane", Set.of()),
+    private static final Map<String, Set<String>> MAY = Map.ofEntries(Map.entry("rename", Set.of("reserved")),
+            Map.entry("lock plane", Set.of()),
             Map.entry("note", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends", "tally")),
             Map.entry("photo", Set.of("printers' records", "print remarks", "prints done", "tasks", "upkeep", "mends", "tally")),
             Map.entry("seal", with("colours", "weathering", "test cards", HELD[0], HELD[1])),
@@ -216,7 +225,8 @@ class DerivingTest {
             Map.entry("finish",
                     with("smoothing", "fineness", "layer bands", "details lost", "rounds", "primer shade", "colours", "test cards", HELD[0],
                             HELD[1])),
-            Map.entry("look", with("rounds")),
+            Map.entry("look", with("rounds")), Map.entry("eyes", with("rounds")),
+            Map.entry("never", Set.of("colours", "test cards", "never again")),
             Map.entry("brush",
                     with("depth map", "areas", "smoothing", "fineness", "layer bands", "details lost", "rounds", "primer shade")),
             Map.entry("join",
@@ -225,7 +235,7 @@ class DerivingTest {
             Map.entry("queue", with()), Map.entry("spool", Set.of("spools")), Map.entry("load", Set.of("spools")),
             Map.entry("due",
                     Set.of("schedule", "latest starts", "chance", "what would help", "spools", "planner", "better schedule", "shopping",
-                            "order rules", "earliest starts", "what to drop")),
+                            "order rules", "earliest starts", "what to drop", "reserved", "schedule checked", "better schedule checked")),
             Map.entry("move plane",
                     with("cuts", "sketch", "drawing", "registration", "sections", "surface", "room on the beds", "sections alike",
                             "orientations", "ways up", "prints", "print remarks", "best ways up", "support", "one piece", "shadows",

@@ -33,9 +33,10 @@ public final class Everything {
     private static final List<Figure<?>> FIT = List.of(SizeFigures.CLEARANCE, SizeFigures.FITS);
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
-    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER, PlanFigures.BROKEN, PlanFigures.BETTER_BROKEN,
-            PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CONSUMED, PlanFigures.RESERVED, PlanFigures.NEVER, PlanFigures.SHOPPING,
-            PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST, PlanFigures.DROPS, PlanFigures.TALLY, PlanFigures.SKY);
+    private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER,
+            PlanFigures.BROKEN, PlanFigures.BETTER_BROKEN, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CONSUMED,
+            PlanFigures.RESERVED, PlanFigures.NEVER, PlanFigures.SHOPPING, PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST,
+            PlanFigures.DROPS, PlanFigures.TALLY, PlanFigures.SKY);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,
             PrintFigures.ONE_PIECE, PrintFigures.CHECKED, SmoothFigures.BANDS, ColourFigures.TIGHT, ColourFigures.CARDS,
@@ -106,6 +107,11 @@ public final class Everything {
         var wants = new ArrayList<>(WANTS.figures(build));
         PLAN.forEach(f -> wants.add(Want.ofBuild(f)));
         return Workings.derive(new World(build, meshes, shop, weather, Workings.rounded(clock)), wants, new Memo(), progress);
+    }
+
+    /** The plan of a build, and no more than it stands on. */
+    public static List<Want> plan() {
+        return PLAN.stream().map(Want::ofBuild).toList();
     }
 
     /** All of it, as the window wants it. */

@@ -433,9 +433,11 @@ public final class PlanFigures {
 
     /** What must be ready sooner takes off the shelf first: whatever stands there is reserved for one build only. */
     private static List<Reserved> before(Reads in) {
+        var all = in.reserved();
+        if (all.isEmpty()) return all;
         var due = in.build(Build::due);
         var name = in.build(Build::name);
-        return in.reserved().stream().filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0).toList();
+        return all.stream().filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0).toList();
     }
 
     private static List<Shopping.Use> ahead(Reads in) {
