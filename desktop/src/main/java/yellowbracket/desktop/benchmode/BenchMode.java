@@ -437,7 +437,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private void used(Task t, Need n, double amount, List<Need> rest) {
-        model.note("used " + amount(amount, n.unit()) + " " + n.product() + " for " + t.id().said());
+        model.note(Entry.used(new Need(n.product(), amount, n.unit()), t.id()));
         askUse(t, rest);
     }
 
