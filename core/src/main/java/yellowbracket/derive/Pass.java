@@ -25,12 +25,13 @@ import yellowbracket.shop.Reserved;
 /**
  * Settles figures for one build: from a trace that still holds, else by running the rule with a recorder. Verifying traces after Mokhov,
  * Mitchell, Peyton Jones, "Build Systems a la Carte", 2018: an input that is remade equal stops the wave. Each figure is settled once a
- * pass. A rule that fails blocks what stands on it and nothing else. Single use, one thread.
+ * pass. A rule that fails blocks what stands on it and nothing else. Single use, one thread; another pass may help by filling the memo.
  */
 final class Pass {
     private final World world;
     private final Memo memo;
     private final boolean shown;
+    private final Optional<Together> other;
     private final Progress progress;
     private final Consumer<Derived> tell;
     private final Map<Figure.Key, Derived.Entry> entries = new HashMap<>();
@@ -45,6 +46,12 @@ final class Pass {
      * @param tell hears after every figure
      */
     Pass(World world, Memo memo, boolean shown, Derived before, Progress progress, Consumer<Derived> tell) {
+        this(world, memo, shown, before, progress, tell, Optional.empty());
+    }
+
+    /** @param other shared with the pass that helps, if there is one */
+    Pass(World world, Memo memo, boolean shown, Derived before, Progress progress, Consumer<Derived> tell, Optional<Together> other) {
+        this.other = other;
         this.world = world;
         this.memo = memo;
         this.shown = shown;
@@ -94,7 +101,7 @@ final class Pass {
         progress.check();
         if (!open.add(key)) throw new IllegalStateException("\"" + figure.name() + "\" stands on itself");
         try {
-            var trace = memo.of(key).stream().filter(t -> t.holds(this, key.prop())).findFirst().orElseGet(() -> make(figure, key));
+            var trace = found(key).orElseGet(() -> other.map(o -> make(figure, key, o)).orElseGet(() -> make(figure, key)));
             memo.use(key, trace, shown);
             settled.put(key, trace.outcome());
             entries.put(key, entry(trace.outcome()));
@@ -102,6 +109,29 @@ final class Pass {
             return trace.outcome();
         } finally {
             open.remove(key);
+        }
+    }
+
+    private Optional<Trace> found(Figure.Key key) {
+        return memo.of(key).stream().filter(t -> t.holds(this, key.prop())).findFirst();
+    }
+
+    /** Only where the other pass has not made it meanwhile. */
+    private Trace make(Figure<?> figure, Figure.Key key, Together with) {
+        try {
+            while (!with.begin(key)) {
+                progress.check();
+                var theirs = found(key);
+                if (theirs.isPresent()) return theirs.get();
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Progress.Stopped();
+        }
+        try {
+            return found(key).orElseGet(() -> make(figure, key));
+        } finally {
+            with.end(key);
         }
     }
 

@@ -3,7 +3,10 @@ package yellowbracket.derive;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.RejectedExecutionException;
@@ -51,9 +54,13 @@ public final class Workings implements AutoCloseable {
     private final Wants wants;
     private final Consumer<Derived> listener;
     private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(daemon("workings"));
+    /** A request that takes longer than this is helped with. */
+    private static final int ALONE_MS = 1_500;
+    private final ScheduledExecutorService helper = Executors.newSingleThreadScheduledExecutor(daemon("helper"));
+    private final ForkJoinPool helping = pool(1);
     private final AtomicInteger jobs = new AtomicInteger();
-    private final ForkJoinPool pool = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
-    private final ForkJoinPool patient = new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
+    private final ForkJoinPool pool = pool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
+    private final ForkJoinPool patient = pool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
     private final AtomicInteger unfinished = new AtomicInteger();
     private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
@@ -95,15 +102,51 @@ public final class Workings implements AutoCloseable {
 
     private void run(Build build, Meshes meshes, String first, Progress.Switch request) {
         if (request.stopRequested()) return;
+        var world = world(build, meshes);
+        var together = new Together();
+        var all = wants.all(build, first);
+        var through = new Progress.Switch();
+        var help = helper.schedule(() -> help(world, fromTheEnd(all, first), together, request, through), ALONE_MS, TimeUnit.MILLISECONDS);
         try {
-            new Pass(world(build, meshes), memo, true, latest, request, d -> {
+            new Pass(world, memo, true, latest, request, d -> {
                 if (current.get() != request) return;
                 latest = d;
                 listener.accept(d);
-            }).run(wants.all(build, first));
+            }, Optional.of(together)).run(all);
         } catch (Progress.Stopped e) {
             // a newer request has taken over
+        } finally {
+            through.off();
+            help.cancel(false);
         }
+    }
+
+    /** What takes long is worked at from both ends, in the time the window leaves: its results wait in the memo for the first pass. */
+    private void help(World world, List<Want> wanted, Together together, Progress.Switch request, Progress.Switch through) {
+        var either = new Progress() {
+            @Override
+            public void report(long done, long total) {}
+
+            @Override
+            public boolean stopRequested() {
+                return request.stopRequested() || through.stopRequested();
+            }
+        };
+        try {
+            helping.submit(() -> new Pass(world, memo, false, Derived.NOTHING, either, d -> {}, Optional.of(together)).run(wanted)).join();
+        } catch (RuntimeException | Error e) {
+            if (!(e instanceof Progress.Stopped) && !(e.getCause() instanceof Progress.Stopped) && !worker.isShutdown())
+                ProgramLog.failure("helping to derive", e);
+        }
+    }
+
+    /** First what other props want, then the rest from the last to the first. */
+    private static List<Want> fromTheEnd(List<Want> all, String first) {
+        var out = new ArrayList<Want>();
+        for (var w : all.reversed()) if (!w.prop().equals(first) && !w.prop().equals(Figure.BUILD)) out.add(w);
+        Collections.reverse(out);
+        for (var w : all.reversed()) if (w.prop().equals(first)) out.add(w);
+        return out;
     }
 
     private World world(Build build, Meshes meshes) {
@@ -201,6 +244,15 @@ public final class Workings implements AutoCloseable {
         return t.minusMinutes(t.getMinute() % 5);
     }
 
+    /** Its threads give way to the window's. */
+    private static ForkJoinPool pool(int threads) {
+        return new ForkJoinPool(threads, p -> {
+            var t = ForkJoinPool.defaultForkJoinWorkerThreadFactory.newThread(p);
+            t.setPriority(Thread.MIN_PRIORITY);
+            return t;
+        }, null, false);
+    }
+
     /** Threads that do not keep the program alive. */
     public static ThreadFactory daemon(String name) {
         return r -> {
@@ -216,7 +268,9 @@ public final class Workings implements AutoCloseable {
         if (request != null) request.off();
         dropWhatIfs();
         worker.shutdownNow();
+        helper.shutdownNow();
         pool.shutdown();
         patient.shutdown();
+        helping.shutdown();
     }
 }

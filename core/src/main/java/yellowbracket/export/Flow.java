@@ -52,7 +52,7 @@ final class Flow {
 
     Flow items(List<String> words) {
         if (words.isEmpty()) return this;
-        html.append("<ul>").append(words.stream().map(w -> tagged("li", w)).collect(Collectors.joining())).append("</ul>");
+        html.append("<ul>").append(words.stream().map(Flow::item).collect(Collectors.joining())).append("</ul>");
         words.forEach(w -> markdown.append("- ").append(plain(w)).append('\n'));
         markdown.append('\n');
         return this;
@@ -102,8 +102,16 @@ final class Flow {
 
     /** From the right where its first letter is of such a script. @param tag with its attributes */
     private static String tagged(String tag, String words) {
-        boolean left = new Bidi(words, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT).baseIsLeftToRight();
-        return "<" + tag + (left ? ">" : " dir='rtl'>") + safe(words) + "</" + tag.split(" ")[0] + ">";
+        return "<" + tag + (fromLeft(words) ? ">" : " dir='rtl'>") + safe(words) + "</" + tag.split(" ")[0] + ">";
+    }
+
+    /** The library sets no bullet before what is read from the right: it is a letter of the words there. */
+    private static String item(String words) {
+        return fromLeft(words) ? tagged("li", words) : tagged("li style='list-style-type: none'", "\u2022 " + words);
+    }
+
+    private static boolean fromLeft(String words) {
+        return new Bidi(words, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT).baseIsLeftToRight();
     }
 
     private static String safe(String s) {

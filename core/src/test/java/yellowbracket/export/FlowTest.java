@@ -54,6 +54,13 @@ class FlowTest {
     }
 
     @Test
+    void aListReadFromTheRightHasItsBulletsThere() throws IOException {
+        var at = places(new Flow("", "").items(List.of("\u05d0\u05d1")));
+        assertThat(at.get("\u2022")).isGreaterThan(at.get("\u05d0"));
+        assertThat(at.get("\u05d0")).isGreaterThan(at.get("\u05d1"));
+    }
+
+    @Test
     void arabicLettersAreJoined() throws IOException {
         var at = places(new Flow("", "").items(List.of("\u0628\u0628\u0628")));
         // beginning, middle and end of a word: three shapes of one letter
