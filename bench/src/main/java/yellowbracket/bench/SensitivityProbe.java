@@ -29,6 +29,7 @@ import yellowbracket.derive.Want;
 import yellowbracket.derive.Workings;
 import yellowbracket.derive.World;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.mesh.Progress;
@@ -183,7 +184,7 @@ public final class SensitivityProbe {
     }
 
     private Figures of(Catalogue c, boolean cut) {
-        var wants = List.of(Want.ofBuild(PlanFigures.TASKS), Want.ofBuild(PlanFigures.SCHEDULE), Want.ofBuild(PlanFigures.NEEDS));
+        var wants = List.of(Want.ofBuild(PlanFigures.TASKS), Want.ofBuild(PlanFigures.SCHEDULE), Want.ofBuild(ShelfFigures.NEEDS));
         var d = Workings.derive(new World(demo.build(), demo.meshes(), c, new SimulatedWeather(11), Workings.rounded(clock)), wants, memo,
                 Progress.NONE);
         double hand = d.require(PlanFigures.TASKS)
@@ -192,7 +193,7 @@ public final class SensitivityProbe {
                 .filter(t -> t.operation() != Operation.PRINT)
                 .mapToDouble(t -> t.activeH())
                 .sum();
-        double buy = d.require(PlanFigures.NEEDS).lines().stream().mapToDouble(l -> l.needed()).sum();
+        double buy = d.require(ShelfFigures.NEEDS).lines().stream().mapToDouble(l -> l.needed()).sum();
         return new Figures(hand, d.require(PlanFigures.SCHEDULE).finish(), buy,
                 cut ? Optional.of(plan(PlanWishes.Rates.usual(PlanWishes.Labour.of(c)))) : Optional.empty());
     }

@@ -16,6 +16,7 @@ import picocli.CommandLine.Parameters;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.Figure;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.finding.Finding;
 import yellowbracket.plan.Chance;
 import yellowbracket.mesh.Progress;
@@ -59,7 +60,7 @@ final class PlanCommand extends Output {
     /** What the shown schedule breaks, windows missed, products never to be used again. */
     private static List<String> remarks(Derived d, Schedule s) {
         var broken = d.get(PlanFigures.BETTER_BROKEN).map(PlanFigures.Broken::words).orElseGet(s::conflicts);
-        var never = d.get(PlanFigures.NEVER).map(PlanFigures.LeftOut::findings).orElse(List.of());
+        var never = d.get(ShelfFigures.NEVER).map(PlanFigures.LeftOut::findings).orElse(List.of());
         return Stream.of(broken.stream(), s.missed().stream().map(Schedule.Missed::words), never.stream().map(Finding::words))
                 .flatMap(x -> x)
                 .toList();
@@ -102,7 +103,7 @@ final class PlanCommand extends Output {
     }
 
     private static List<Map<String, Object>> shopping(Derived d) {
-        return d.get(PlanFigures.SHOPPING)
+        return d.get(ShelfFigures.SHOPPING)
                 .map(Shopping::list)
                 .orElse(List.of())
                 .stream()

@@ -13,6 +13,7 @@ import yellowbracket.colour.ColourPlan;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.wear.WearFigures;
 import yellowbracket.document.Build;
@@ -105,7 +106,7 @@ public final class BuildBook {
                         .sum())
                 .orElse(0.0);
         double ahead = derived.get(PlanFigures.SCHEDULE).map(s -> s.handH()).orElse(0.0);
-        return Costs.of(build.log(), derived.get(PlanFigures.SHOPPING).map(Shopping::cost).orElse(0.0), worked, ahead);
+        return Costs.of(build.log(), derived.get(ShelfFigures.SHOPPING).map(Shopping::cost).orElse(0.0), worked, ahead);
     }
 
     private void costs(Flow f) {
@@ -139,7 +140,7 @@ public final class BuildBook {
     }
 
     private void used(Flow f) {
-        derived.get(PlanFigures.NEEDS).ifPresent(n -> {
+        derived.get(ShelfFigures.NEEDS).ifPresent(n -> {
             f.heading("Materials");
             f.table(List.of("what", "how much"),
                     n.lines()

@@ -2,10 +2,13 @@ package yellowbracket.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Practice;
@@ -40,6 +43,14 @@ public record Needs(List<Line> lines) {
             out.add(new Line(k.product, WHOLE.contains(k.unit) ? Math.ceil(much) : much, have, k.unit));
         });
         return new Needs(out);
+    }
+
+    /** One a product and unit, in the order they come. */
+    public static List<Need> summed(Stream<Need> needs) {
+        return List.copyOf(needs.filter(n -> n.amount() > 0)
+                .collect(Collectors.toMap(n -> new Kind(n.product(), n.unit()), n -> n,
+                        (a, b) -> new Need(a.product(), a.amount() + b.amount(), a.unit()), LinkedHashMap::new))
+                .values());
     }
 
     /** Whether a need is counted in a line. */

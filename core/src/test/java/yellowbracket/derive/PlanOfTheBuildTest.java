@@ -24,6 +24,7 @@ import yellowbracket.derive.all.Everything;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
@@ -139,14 +140,14 @@ class PlanOfTheBuildTest {
 
     @Test
     void needsAreBoughtUnlessTheShelfHoldsThem() {
-        var needs = derived.require(PlanFigures.NEEDS, Figure.BUILD);
+        var needs = derived.require(ShelfFigures.NEEDS, Figure.BUILD);
         assertThat(needs.lines()).isNotEmpty().allSatisfy(l -> assertThat(l.needed()).isPositive());
         assertThat(needs.shopping()).hasSameSizeAs(needs.lines());
         var line = needs.lines().stream().filter(l -> l.name().equals("filler primer")).findFirst().orElseThrow();
         var stocked = derive(build(Intake.AS_IT_IS,
                 List.of(new StockItem(line.name(), line.needed() / 2, line.unit()), new StockItem(line.name(), line.needed(), line.unit())),
                 Map.of(), List.of()));
-        var again = stocked.require(PlanFigures.NEEDS, Figure.BUILD)
+        var again = stocked.require(ShelfFigures.NEEDS, Figure.BUILD)
                 .lines()
                 .stream()
                 .filter(l -> l.name().equals(line.name()))
@@ -154,7 +155,7 @@ class PlanOfTheBuildTest {
                 .orElseThrow();
         assertThat(again.have()).as("two tins of the same are counted together").isCloseTo(1.5 * line.needed(), within(1e-9));
         assertThat(again.missing()).isZero();
-        assertThat(stocked.require(PlanFigures.NEEDS, Figure.BUILD).shopping()).hasSize(needs.shopping().size() - 1);
+        assertThat(stocked.require(ShelfFigures.NEEDS, Figure.BUILD).shopping()).hasSize(needs.shopping().size() - 1);
     }
 
     @Test
@@ -232,14 +233,14 @@ class PlanOfTheBuildTest {
         var shop = ShopFile.fresh().withReserved("b", later.getFirst()).withReserved("a", sooner.getFirst());
         assertThat(shop.others("a", NOW)).containsExactly(later.getFirst());
         assertThat(shop.others("a", b.due().plusDays(9))).as("its day has passed").isEmpty();
-        var own = derive(b).require(PlanFigures.RESERVED, Figure.BUILD);
+        var own = derive(b).require(ShelfFigures.RESERVED, Figure.BUILD);
         assertThat(own.needs()).anyMatch(n -> n.product().equals("filler primer") && n.amount() > 0);
     }
 
     private static double missing(Build b, List<Reserved> others) {
         var world = new World(b, Meshes.NONE.with(CRATE), Catalogue.builtIn(), new SimulatedWeather(3), NOW, others);
-        return Workings.derive(world, List.of(Want.ofBuild(PlanFigures.SHOPPING)), new Memo(), Progress.NONE)
-                .require(PlanFigures.SHOPPING, Figure.BUILD)
+        return Workings.derive(world, List.of(Want.ofBuild(ShelfFigures.SHOPPING)), new Memo(), Progress.NONE)
+                .require(ShelfFigures.SHOPPING, Figure.BUILD)
                 .list()
                 .stream()
                 .filter(x -> x.line().name().equals("filler primer"))
@@ -256,9 +257,9 @@ class PlanOfTheBuildTest {
         assertThat(primed).as("the primer between three rounds dries twice")
                 .singleElement()
                 .satisfies(t -> assertThat(t.lag().leastH()).isEqualTo(2 * 1.5));
-        assertThat(d.require(PlanFigures.NEVER, Figure.BUILD).findings()).singleElement()
+        assertThat(d.require(ShelfFigures.NEVER, Figure.BUILD).findings()).singleElement()
                 .satisfies(f -> assertThat(f.words()).contains("never again filler primer").contains("clogs every sheet"));
-        assertThat(derived.require(PlanFigures.NEVER, Figure.BUILD).findings()).isEmpty();
+        assertThat(derived.require(ShelfFigures.NEVER, Figure.BUILD).findings()).isEmpty();
     }
 
     @Test

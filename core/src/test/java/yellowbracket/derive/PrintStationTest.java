@@ -24,6 +24,7 @@ import yellowbracket.cut.solid.CutPlane;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.device.PrinterLink;
@@ -316,9 +317,9 @@ class PrintStationTest {
     void spoolsAreCheckedInTheOrderOfTheSchedule() {
         var d = derive(b -> b.withSpools(List.of(new Spool("grey", "PLA", 60, 200, "mid bed")))
                 .withQueue(QueueWish.NONE.withOrder(bars("D", "C", "B", "A"))));
-        var draws = d.require(PlanFigures.SPOOLS, Figure.BUILD).draws();
+        var draws = d.require(ShelfFigures.SPOOLS, Figure.BUILD).draws();
         assertThat(draws).extracting(x -> x.job().name()).containsExactly("D", "C", "B", "A");
-        assertThat(d.require(PlanFigures.SPOOLS, Figure.BUILD).findings()).isNotEmpty()
+        assertThat(d.require(ShelfFigures.SPOOLS, Figure.BUILD).findings()).isNotEmpty()
                 .first()
                 .extracting(Finding::words)
                 .asString()

@@ -88,11 +88,10 @@ class TogetherTest {
         var memo = new Memo();
         var together = Optional.of(new Together());
         var wants = List.of(Want.ofBuild(slow));
-        var helper = CompletableFuture
-                .runAsync(() -> new Pass(world(), memo, false, Derived.NOTHING, stop, d -> {}, together).run(wants));
+        var helper = CompletableFuture.runAsync(() -> new Pass(world(), memo, false, Derived.NOTHING, stop, d -> {}, together).run(wants));
         begun.get(10, TimeUnit.SECONDS);
-        var first = CompletableFuture.supplyAsync(
-                () -> new Pass(world(), memo, true, Derived.NOTHING, Progress.NONE, d -> {}, together).run(wants));
+        var first = CompletableFuture
+                .supplyAsync(() -> new Pass(world(), memo, true, Derived.NOTHING, Progress.NONE, d -> {}, together).run(wants));
         LockSupport.parkNanos(50_000_000);
         assertThat(first.isDone()).as("it waits for the helper").isFalse();
         stop.off();

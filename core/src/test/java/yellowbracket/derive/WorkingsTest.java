@@ -19,6 +19,7 @@ import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.join.JoinFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
@@ -62,7 +63,7 @@ class WorkingsTest {
             assertThat(all.state(n, "helm")).as(n.name() + " " + all.reason(n, "helm")).isEqualTo(Derived.State.FRESH);
         assertThat(all.require(PlanFigures.SCHEDULE, "").conflicts()).isEmpty();
         assertThat(all.require(PlanFigures.CHANCE, "").share()).isBetween(0.0, 1.0);
-        assertThat(all.require(PlanFigures.NEEDS, "").shopping()).isNotEmpty();
+        assertThat(all.require(ShelfFigures.NEEDS, "").shopping()).isNotEmpty();
         for (var s : Station.values()) assertThat(all.require(PlanFigures.SCHEDULE, "").of(s)).as(s.label()).isNotEmpty();
     }
 

@@ -26,6 +26,7 @@ import yellowbracket.derive.Figure;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.device.SimulatedWeather;
 import yellowbracket.document.Build;
@@ -194,7 +195,7 @@ class ExportTest {
 
     @Test
     void theShoppingListIsATableAndASheet() throws Exception {
-        var shopping = derived.require(PlanFigures.SHOPPING, Figure.BUILD);
+        var shopping = derived.require(ShelfFigures.SHOPPING, Figure.BUILD);
         var files = ShoppingFiles.write("beam", shopping, dir.resolve("buy"));
         assertThat(rows(files.getFirst())).hasSameSizeAs(shopping.list());
         assertThat(read(files.getLast())).contains(shopping.list().getFirst().line().name(), "order by");

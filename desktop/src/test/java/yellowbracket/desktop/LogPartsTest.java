@@ -26,6 +26,7 @@ import org.testfx.framework.junit5.Stop;
 import yellowbracket.colour.ColourZone;
 import yellowbracket.demo.DemoBuild;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.desktop.model.Done;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.log.Consumption;
@@ -184,7 +185,7 @@ class LogPartsTest extends WindowTest {
         robot.interact(frame::requestFocus);
         robot.type(KeyCode.B);
         until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
-        var used = model.derived().get(PlanFigures.CONSUMED).orElseThrow();
+        var used = model.derived().get(ShelfFigures.CONSUMED).orElseThrow();
         for (int i = 0; i < 60 && used.by(stepAtHand(robot)).isEmpty(); i++) robot.type(KeyCode.N);
         var task = stepAtHand(robot);
         assertThat(used.by(task)).as("a step that uses something").isNotEmpty();

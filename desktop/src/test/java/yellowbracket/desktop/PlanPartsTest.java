@@ -23,6 +23,7 @@ import yellowbracket.demo.DemoBuild;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.desktop.theme.Role;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.document.Edit;
 import yellowbracket.document.Question;
 import yellowbracket.plan.PlanWish;
@@ -290,10 +291,10 @@ class PlanPartsTest extends WindowTest {
     @Test
     void whatToBuyIsToldByShopWithTheDayToOrder(FxRobot robot) {
         derived();
-        until("worked out", () -> model.derived().get(PlanFigures.SHOPPING).isPresent());
+        until("worked out", () -> model.derived().get(ShelfFigures.SHOPPING).isPresent());
         robot.interact(() -> model.go(Page.PLAN, "buy"));
         until("shown", () -> text(robot, ".section-title").contains("hardware shop"));
-        var list = model.derived().get(PlanFigures.SHOPPING).orElseThrow().list();
+        var list = model.derived().get(ShelfFigures.SHOPPING).orElseThrow().list();
         assertThat(list).isNotEmpty().allSatisfy(b -> assertThat(b.orderBy()).isBeforeOrEqualTo(b.shortOn()));
         var first = list.getFirst();
         robot.interact(() -> model

@@ -14,7 +14,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.Page;
@@ -61,7 +61,7 @@ class PrintPartsTest extends WindowTest {
     private void settled() {
         derived();
         until("ways up, plates, records",
-                () -> model.fresh(PrintFigures.ONE_PIECE) && model.derivedProperty().get().fresh(PlanFigures.SPOOLS, ""));
+                () -> model.fresh(PrintFigures.ONE_PIECE) && model.derivedProperty().get().fresh(ShelfFigures.SPOOLS, ""));
     }
 
     private SectionPrint print(String section) {

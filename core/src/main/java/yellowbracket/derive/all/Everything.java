@@ -15,6 +15,7 @@ import yellowbracket.derive.colour.ColourFigures;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.derive.size.SizeFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
@@ -34,8 +35,8 @@ public final class Everything {
     private static final List<Figure<?>> WORK = List.of(CutFigures.STANDS, PrintFigures.REMARKS, PrintFigures.SHADOWS);
     private static final List<Figure<?>> DRAWN = List.of(ModelFigures.PROXY, CutFigures.TWINS, CutFigures.DRAWING);
     private static final List<Figure<?>> PLAN = List.of(PlanFigures.SCHEDULE, PlanFigures.LEFT_OUT, PlanFigures.LATEST, PlanFigures.BETTER,
-            PlanFigures.BROKEN, PlanFigures.BETTER_BROKEN, PlanFigures.SPOOLS, PlanFigures.NEEDS, PlanFigures.CONSUMED,
-            PlanFigures.RESERVED, PlanFigures.NEVER, PlanFigures.SHOPPING, PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST,
+            PlanFigures.BROKEN, PlanFigures.BETTER_BROKEN, ShelfFigures.SPOOLS, ShelfFigures.NEEDS, ShelfFigures.CONSUMED,
+            ShelfFigures.RESERVED, ShelfFigures.NEVER, ShelfFigures.SHOPPING, PlanFigures.RULES, PlanFigures.CHANCE, PlanFigures.EARLIEST,
             PlanFigures.DROPS, PlanFigures.TALLY, PlanFigures.SKY);
     private static final List<Figure<?>> CUT_PAGE = List.of(CutFigures.NECKS, CutFigures.NEARLY, CutFigures.RIGID);
     private static final List<Figure<?>> PRINT_PAGE = List.of(PrintFigures.WAYS, PrintFigures.POSTS, SmoothFigures.FINENESS,

@@ -7,10 +7,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.BiPredicate;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import yellowbracket.colour.ColourWork;
 import yellowbracket.colour.SprayWeather;
@@ -36,30 +34,24 @@ import yellowbracket.plan.Checker;
 import yellowbracket.plan.Crew;
 import yellowbracket.plan.Drop;
 import yellowbracket.plan.LostDays;
-import yellowbracket.plan.Needs;
 import yellowbracket.plan.OrderRules;
 import yellowbracket.plan.PlanWish;
 import yellowbracket.plan.PropWork;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
-import yellowbracket.plan.Shopping;
 import yellowbracket.plan.WorkHours;
 import yellowbracket.print.PrintPlan;
 import yellowbracket.print.PrintWork;
 import yellowbracket.print.ResinCare;
-import yellowbracket.print.SectionPrint;
-import yellowbracket.print.SpoolPlan;
 import yellowbracket.shop.Coating;
 import yellowbracket.shop.Practice;
 import yellowbracket.shop.Printer;
 import yellowbracket.shop.Process;
 import yellowbracket.shop.Quiet;
 import yellowbracket.shop.Rate;
-import yellowbracket.shop.Reserved;
 import yellowbracket.size.SizeWork;
 import yellowbracket.smooth.SmoothWork;
 import yellowbracket.wear.WearWork;
-import yellowbracket.work.Need;
 import yellowbracket.work.SectionId;
 import yellowbracket.work.Task;
 import yellowbracket.work.TaskId;
@@ -117,32 +109,6 @@ public final class PlanFigures {
         return new Latest(in.get(PLANNER).scheduler().latestStarts(tasks.list(), tasks.facts()));
     });
     public static final Figure<Raises> RAISES = Figure.ofBuild("what would help", Raises.class, PlanFigures::raises);
-    public static final Figure<Needs> NEEDS = Figure.ofBuild("needs", Needs.class, in -> Needs
-            .of(works(in).stream().flatMap(w -> w.needs().stream()).map(yours(in)).toList(), in.build(Build::stock), in.shop(s -> s)));
-    /** By which task, as much as this maker uses; of what is done too. */
-    public static final Figure<Consumed> CONSUMED = Figure.ofBuild("consumed", Consumed.class, in -> {
-        var yours = yours(in);
-        return new Consumed(works(in).stream()
-                .flatMap(w -> w.consumed().stream())
-                .map(c -> new PropWork.Consumed(yours.apply(c.need()), c.by()))
-                .toList());
-    });
-    /** What this build still needs of the shelf it shares with others. */
-    public static final Figure<Reserved> RESERVED = Figure.ofBuild("reserved", Reserved.class, in -> {
-        var times = in.shop(s -> s.usual(Practice.STOCK_TIMES));
-        return new Reserved(in.build(Build::name), in.build(Build::due),
-                ahead(in).stream()
-                        .collect(Collectors.toMap(u -> u.need().product() + " " + u.need().unit(), Shopping.Use::need,
-                                (a, b) -> new Need(a.product(), a.amount() + b.amount(), a.unit()), java.util.TreeMap::new))
-                        .values()
-                        .stream()
-                        .map(n -> new Need(n.product(), n.amount() * times, n.unit()))
-                        .toList());
-    });
-    /** Products that are never to be used again, and are. */
-    public static final Figure<LeftOut> NEVER = Figure.ofBuild("never again", LeftOut.class, PlanFigures::never);
-    /** What to buy, where and by when. */
-    public static final Figure<Shopping> SHOPPING = Figure.ofBuild("shopping", Shopping.class, PlanFigures::shopping);
     /** Rules of the craft the plan breaks. */
     public static final Figure<Rules> RULES = Figure.ofBuild("order rules", Rules.class, PlanFigures::rules);
     /** What could be left out, and what that wins. */
@@ -150,8 +116,6 @@ public final class PlanFigures {
         var tasks = in.get(TASKS);
         return new Drops(Drop.of(tasks.list(), tasks.wish(), in.get(SCHEDULE), in.get(PLANNER).scheduler(), tasks.facts()));
     });
-    /** Whether the spools last, in the order of the schedule. */
-    public static final Figure<SpoolPlan> SPOOLS = Figure.ofBuild("spools", SpoolPlan.class, PlanFigures::spools);
 
     private PlanFigures() {}
 
@@ -182,23 +146,6 @@ public final class PlanFigures {
     public record Broken(List<String> words) {
         public Broken {
             words = List.copyOf(words);
-        }
-    }
-
-    /** By which task. */
-    public record Consumed(List<PropWork.Consumed> list) {
-        public Consumed {
-            list = List.copyOf(list);
-        }
-
-        public List<Need> by(TaskId task) {
-            return List.copyOf(list.stream()
-                    .filter(c -> c.by().equals(task))
-                    .map(PropWork.Consumed::need)
-                    .filter(n -> n.amount() > 0)
-                    .collect(Collectors.toMap(n -> n.product() + " " + n.unit(), n -> n,
-                            (a, b) -> new Need(a.product(), a.amount() + b.amount(), a.unit()), java.util.LinkedHashMap::new))
-                    .values());
         }
     }
 
@@ -278,7 +225,7 @@ public final class PlanFigures {
     }
 
     /** Of the props that could be worked out. */
-    private static List<PropWork> works(Reads in) {
+    static List<PropWork> works(Reads in) {
         var out = new ArrayList<PropWork>();
         for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList())) in.find(WORK, prop).ifPresent(out::add);
         return out;
@@ -308,27 +255,6 @@ public final class PlanFigures {
     private static Lessons used(Reads in, Lessons facts, List<PropWork.Consumed> planned, Lessons learned) {
         var shop = in.shop(s -> s);
         return learned.withRates(in.build(b -> Consumption.learn(b.log(), facts.done().keySet(), planned, shop, learned.rates())));
-    }
-
-    private static UnaryOperator<Need> yours(Reads in) {
-        var rates = in.get(TASKS).lessons().rates();
-        return n -> Consumption.yours(n, rates);
-    }
-
-    private static LeftOut never(Reads in) {
-        var cards = in.build(b -> b.paints().products());
-        var out = new ArrayList<Finding>();
-        for (var card : cards) {
-            if (card.never().isEmpty()) continue;
-            var by = in.get(TASKS)
-                    .list()
-                    .stream()
-                    .filter(t -> t.product().equals(card.product()) && !in.get(TASKS).lessons().done().containsKey(t.id()))
-                    .toList();
-            if (!by.isEmpty()) out.add(Finding.care("never again " + card.product() + ", you noted (" + card.never().get() + "), and "
-                    + by.getFirst().name() + (by.size() > 1 ? " and " + (by.size() - 1) + " more" : "") + " would use it"));
-        }
-        return new LeftOut(out);
     }
 
     /** The wished order of sections as prints. */
@@ -426,31 +352,6 @@ public final class PlanFigures {
         return new Sky(from, out);
     }
 
-    /** What is done has been consumed. */
-    private static Shopping shopping(Reads in) {
-        return Shopping.of(ahead(in), in.build(Build::stock), before(in), in.shop(x -> x));
-    }
-
-    /** What must be ready sooner takes off the shelf first: whatever stands there is reserved for one build only. */
-    private static List<Reserved> before(Reads in) {
-        var all = in.reserved();
-        if (all.isEmpty()) return all;
-        var due = in.build(Build::due);
-        var name = in.build(Build::name);
-        return all.stream().filter(r -> r.due().isBefore(due) || r.due().equals(due) && r.build().compareTo(name) < 0).toList();
-    }
-
-    private static List<Shopping.Use> ahead(Reads in) {
-        var s = in.get(BETTER).schedule();
-        var by = s.placed().stream().collect(Collectors.toMap(p -> p.task().id(), p -> p, (a, b) -> a));
-        var out = new ArrayList<Shopping.Use>();
-        for (var c : in.get(CONSUMED).list()) {
-            var p = by.get(c.by());
-            if (p != null && !p.done()) out.add(new Shopping.Use(c.need(), p.start().toLocalDate()));
-        }
-        return out;
-    }
-
     private static Rules rules(Reads in) {
         var tasks = in.get(TASKS);
         var s = in.get(BETTER).schedule();
@@ -458,23 +359,4 @@ public final class PlanFigures {
                 new OrderRules(s, tasks.wish(), tasks.stated(), OrderRules.known(tasks.lessons().rates(), s), in.shop(x -> x)).broken());
     }
 
-    private static SpoolPlan spools(Reads in) {
-        var prints = new HashMap<SectionId, SectionPrint>();
-        for (var prop : in.build(b -> b.props().stream().map(Prop::id).toList()))
-            in.find(PrintFigures.PRINTS, prop).ifPresent(p -> p.prints().forEach(q -> prints.put(q.id(), q)));
-        var jobs = in.get(BETTER)
-                .schedule()
-                .placed()
-                .stream()
-                .filter(q -> !q.done() && q.task().id() instanceof TaskId.Print)
-                .sorted(Comparator.comparing(Schedule.Placed::start))
-                .map(q -> {
-                    var print = (TaskId.Print) q.task().id();
-                    var on = print.sections().stream().map(s -> Optional.ofNullable(prints.get(s))).flatMap(Optional::stream).toList();
-                    return new SpoolPlan.Job(print.letters(), q.task().printer(), q.task().product(),
-                            on.stream().mapToDouble(SectionPrint::grams).sum());
-                })
-                .toList();
-        return SpoolPlan.of(jobs, in.build(Build::spools), in.shop(s -> s));
-    }
 }

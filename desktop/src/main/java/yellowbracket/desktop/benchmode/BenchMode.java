@@ -19,7 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Subscription;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
@@ -420,7 +420,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
                             "while it hardens: " + String.join(", or ", m.stream().map(p -> p.task().name()).toList())));
         }
         clock();
-        askUse(t, model.derived().get(PlanFigures.CONSUMED).map(c -> c.by(t.id())).orElse(List.of()));
+        askUse(t, model.derived().get(ShelfFigures.CONSUMED).map(c -> c.by(t.id())).orElse(List.of()));
     }
 
     /** How much went on, one product after the other: it comes off the shelf, and teaches how much is needed. */

@@ -30,6 +30,7 @@ import yellowbracket.derive.Workings;
 import yellowbracket.derive.all.Everything;
 import yellowbracket.derive.all.LogEdit;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.device.ForecastFile;
 import yellowbracket.device.SimulatedPrinter;
 import yellowbracket.device.WeatherFeed;
@@ -327,8 +328,8 @@ public final class AppModel implements AutoCloseable {
         shared = Optional.of(build.stock());
         if (d != null && d.fresh(PlanFigures.TASKS, Figure.BUILD))
             d.get(PlanFigures.TASKS).ifPresent(t -> changeShop(s -> s.withLessons(key, t.own())));
-        if (d != null && d.fresh(PlanFigures.RESERVED, Figure.BUILD))
-            d.get(PlanFigures.RESERVED).ifPresent(r -> changeShop(s -> s.withReserved(key, r)));
+        if (d != null && d.fresh(ShelfFigures.RESERVED, Figure.BUILD))
+            d.get(ShelfFigures.RESERVED).ifPresent(r -> changeShop(s -> s.withReserved(key, r)));
         var looks = build.props().stream().map(p -> d == null ? Optional.<Eyes>empty() : d.get(SmoothFigures.TAUGHT, p.id())).toList();
         if (looks.stream().allMatch(Optional::isPresent))
             changeShop(s -> s.withLooks(key, looks.stream().map(Optional::get).reduce(Eyes.UNKNOWN, Eyes::and)));

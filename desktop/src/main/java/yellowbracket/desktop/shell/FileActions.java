@@ -10,7 +10,7 @@ import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.image.WritableImage;
 import javax.imageio.ImageIO;
 import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.AskFile;
@@ -82,7 +82,7 @@ final class FileActions {
     void exportShopping() {
         model.ask()
                 .folder("folder for the shopping list")
-                .ifPresent(f -> model.ofBuild(PlanFigures.SHOPPING)
+                .ifPresent(f -> model.ofBuild(ShelfFigures.SHOPPING)
                         .ifPresent(s -> export(() -> ShoppingFiles.write(model.session().build().name(), s, f))));
     }
 

@@ -2,7 +2,7 @@ package yellowbracket.desktop.station.plan;
 
 import java.util.List;
 import java.util.stream.Stream;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.PagePart;
@@ -30,9 +30,9 @@ final class BuyPart extends PagePart {
     }
 
     void write(Card card) {
-        var shopping = model.derived().get(PlanFigures.SHOPPING);
+        var shopping = model.derived().get(ShelfFigures.SHOPPING);
         if (shopping.isEmpty()) {
-            view.waiting(card, PlanFigures.SHOPPING);
+            view.waiting(card, ShelfFigures.SHOPPING);
             return;
         }
         var list = shopping.get().list();

@@ -15,6 +15,7 @@ import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Done;
@@ -143,7 +144,7 @@ public final class PlanView extends StationView {
         if (tooLate)
             card.finding(Weight.STOP, "the plan runs " + Words.days(-s.slackH()) + " past the day", "what to drop", () -> show("late"));
         model.derived().get(PlanFigures.LEFT_OUT).ifPresent(o -> findings(card, o.findings()));
-        model.derived().get(PlanFigures.NEVER).ifPresent(o -> findings(card, o.findings()));
+        model.derived().get(ShelfFigures.NEVER).ifPresent(o -> findings(card, o.findings()));
         broken(s).stream().limit(5).forEach(c -> card.finding(Weight.CARE, c, "", () -> {}));
         s.missed().stream().limit(3).forEach(m -> card.finding(Weight.NOTE, m.words(), "", () -> {}));
         Wrong.open(build.log())
@@ -284,7 +285,7 @@ public final class PlanView extends StationView {
         var log = model.shownProperty().get().log();
         var day = model.now().minusDays(1);
         var said = log.stream().filter(e -> e.kind() == Entry.Kind.USED).flatMap(e -> e.task().stream()).collect(Collectors.toSet());
-        var consumed = model.derived().get(PlanFigures.CONSUMED);
+        var consumed = model.derived().get(ShelfFigures.CONSUMED);
         if (consumed.isEmpty()) return;
         log.reversed()
                 .stream()
@@ -303,7 +304,7 @@ public final class PlanView extends StationView {
     private void ordered(Card card) {
         var week = model.now().toLocalDate().plusDays(7);
         var soon = model.derived()
-                .get(PlanFigures.SHOPPING)
+                .get(ShelfFigures.SHOPPING)
                 .map(x -> x.list().stream().filter(b -> b.orderBy().isBefore(week)).toList())
                 .orElse(List.of());
         if (soon.isEmpty()) return;

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
 import yellowbracket.desktop.station.PagePart;
@@ -71,7 +71,7 @@ final class ShelfPart extends PagePart {
     private void add(Card card) {
         var have = model.shownProperty().get().stock().stream().map(StockItem::name).toList();
         var needed = new TreeSet<String>();
-        var lines = model.derived().get(PlanFigures.NEEDS).map(Needs::lines).orElse(List.of());
+        var lines = model.derived().get(ShelfFigures.NEEDS).map(Needs::lines).orElse(List.of());
         lines.stream().map(Needs.Line::name).filter(n -> !have.contains(n)).forEach(needed::add);
         if (needed.isEmpty()) return;
         if (!needed.contains(adding)) adding = needed.first();

@@ -16,7 +16,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import yellowbracket.derive.Derived;
 import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
@@ -97,7 +97,7 @@ public final class PlatesPart extends PrintPart {
             if (own.isEmpty()) card.text("nothing to print");
             else card.add(list(own));
         }
-        model.ofBuild(PlanFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
+        model.ofBuild(ShelfFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
         card.primary("export the queue ...", this::export, Card.action("import ...", this::read),
                 Card.action("order as proposed", () -> model.apply(Edit.queue("print order as proposed", q -> q.withOrder(List.of())))));
         card.text("drag a row, or move it with Alt and the arrow keys; the whole plan follows");

@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import yellowbracket.derive.all.LogEdit;
-import yellowbracket.derive.plan.PlanFigures;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.print.PrintFigures;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Words;
@@ -49,7 +49,7 @@ final class PrintersPart extends PrintPart {
         var all = model.shownProperty().get().printers();
         panes.keySet().retainAll(all.stream().map(model::link).toList());
         for (var p : all) printer(card, p, all.size());
-        model.ofBuild(PlanFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
+        model.ofBuild(ShelfFigures.SPOOLS).ifPresent(s -> view.findings(card, s.findings()));
         more(card);
         card.text("printers are simulated here: half an hour passes in a second, and faults come more often than with real printers");
     }
