@@ -3,6 +3,7 @@ package yellowbracket.desktop;
 import java.time.Duration;
 import java.io.File;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.List;
@@ -24,11 +25,15 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.plan.ShelfFigures;
 import yellowbracket.derive.cut.CutFigures;
 import yellowbracket.derive.model.ModelFigures;
 import yellowbracket.desktop.model.Page;
 import yellowbracket.document.Edit;
 import yellowbracket.document.ShopFile;
+import yellowbracket.work.Need;
+import yellowbracket.shop.StockItem;
+import yellowbracket.shop.Reserved;
 import yellowbracket.mesh.Shapes;
 import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.StlWriter;
@@ -146,6 +151,49 @@ class HandsOnTest extends WindowTest {
                 return false;
             }
         });
+    }
+
+    /** Two builds, one shelf: what each still needs stands in the shop, and what another took is told and can be taken over. */
+    @Test
+    void buildsOfOneShopShareItsShelf(FxRobot robot) throws Exception {
+        var file = dir.resolve("mine.bracket");
+        var shopFile = dir.resolve("shop.json");
+        derived();
+        robot.interact(() -> model.apply(new Edit("a build of one's own", b -> b.withName("mine").withSeed(7))));
+        derived();
+        robot.interact(() -> model.sessions().save(file));
+        String key = model.session().build().key();
+        until("what it needs and its labels stand in the shop", () -> {
+            var shop = shop(shopFile);
+            return shop.reserved().containsKey(key) && shop.paints().equals(model.session().build().paints());
+        });
+        var due = model.session().build().due();
+        var primer = new StockItem("filler primer", 1, "cans");
+        shop(shopFile).withStock(List.of(primer))
+                .withReserved("another", new Reserved("another", due.minusDays(3), List.of(new Need("filler primer", 50, "cans"))))
+                .write(shopFile);
+        var later = Files.copy(file, dir.resolve("later.bracket"));
+        robot.interact(() -> model.sessions().open(later));
+        until("told", () -> model.shelfElsewhere().isPresent());
+        derived();
+        until("two cans here, and none of them free",
+                () -> model.derived()
+                        .get(ShelfFigures.SHOPPING)
+                        .filter(s -> s.list().stream().anyMatch(b -> b.line().name().equals("filler primer") && b.reserved() > 0))
+                        .isPresent());
+        robot.interact(() -> model.go(Page.PLAN, "shelf"));
+        until("the shelf has changed", () -> text(robot, ".finding > .label").contains("another build has changed the shelf"));
+        press(robot, "take it over");
+        until("taken over", () -> model.session().build().stock().equals(List.of(primer)));
+        until("and told no more", () -> !text(robot, ".finding > .label").contains("another build has changed the shelf"));
+    }
+
+    private static ShopFile shop(Path file) {
+        try {
+            return ShopFile.read(file);
+        } catch (java.io.IOException e) {
+            return ShopFile.fresh();
+        }
     }
 
     @Test

@@ -102,7 +102,8 @@ public final class LogView extends StationView {
         looked().ifPresentOrElse(e -> picked(card, e),
                 () -> card.text("pick an entry to correct it, to put a photo beside it, or to see the one it has"));
         card.text("the line below understands: done C 1.2 h \u00b7 failed B 60 % layer shift \u00b7 started D \u00b7 spent 14.50 "
-                + "filler \u00b7 used 120 ml filler primer for smooth:helm:2 \u00b7 wrong smooth:helm:2 through to the plastic \u00b7 lesson: what helped "
+                + "filler \u00b7 used 120 ml filler primer for smooth:helm:2 \u00b7 wrong smooth:helm:2 through to the plastic "
+                + "\u00b7 lesson: what helped "
                 + "\u00b7 why this red: ... \u00b7 anything else is a note; #words are tags, a printer's name with - for blanks "
                 + "counts for it");
         return card.primary("build book ...", exports.book(), Card.action("export log ...", exports.log()),
