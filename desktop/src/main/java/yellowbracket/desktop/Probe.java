@@ -55,6 +55,19 @@ final class Probe {
     private interface Step {
         /** @param now of the frame, ns. Returns whether it goes on. */
         boolean frame(long now);
+
+        /** Whether frames are painted meanwhile: where nothing is measured by them, they would only take time from what is. */
+        default boolean paints() {
+            return true;
+        }
+    }
+
+    /** Waits, and paints nothing. */
+    private interface Wait extends Step {
+        @Override
+        default boolean paints() {
+            return false;
+        }
     }
 
     Probe(AppModel model, Frame frame, Runnable end) {
@@ -91,7 +104,7 @@ final class Probe {
         new AnimationTimer() {
             @Override
             public void handle(long now) {
-                spot.setFill(spot.getFill() == Color.BLACK ? Color.WHITE : Color.BLACK);
+                if (!steps.isEmpty() && steps.peek().paints()) spot.setFill(spot.getFill() == Color.BLACK ? Color.WHITE : Color.BLACK);
                 if (steps.isEmpty()) {
                     stop();
                     end.run();
@@ -118,7 +131,7 @@ final class Probe {
         return Edit.scale(model.propProperty().get(), s);
     }
 
-    private static Step until(BooleanSupplier there, Runnable then) {
+    private static Wait until(BooleanSupplier there, Runnable then) {
         return now -> {
             if (!there.getAsBoolean()) return true;
             then.run();
@@ -126,11 +139,11 @@ final class Probe {
         };
     }
 
-    private static Step pause() {
+    private static Wait pause() {
         return pause(SETTLE_NS);
     }
 
-    private static Step pause(long ns) {
+    private static Wait pause(long ns) {
         long[] from = {0};
         return now -> {
             if (from[0] == 0) from[0] = now;
