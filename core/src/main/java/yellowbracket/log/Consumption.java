@@ -25,7 +25,7 @@ public final class Consumption {
 
     /** The rate of a product, {@link Rate#UNKNOWN} where nothing was told. */
     public static Rate of(Map<String, Rate> rates, String product) {
-        return rates.getOrDefault(KEY + product, Rate.UNKNOWN);
+        return rates.getOrDefault(KEY + Need.unshaded(product), Rate.UNKNOWN);
     }
 
     /** By product. */
@@ -51,13 +51,13 @@ public final class Consumption {
             Map<String, Rate> before) {
         record Of(TaskId task, String product) {}
         var meant = new HashMap<Of, Need>();
-        for (var c : planned) if (c.need().amount() > 0) meant.merge(new Of(c.by(), c.need().product()), c.need(),
+        for (var c : planned) if (c.need().amount() > 0) meant.merge(new Of(c.by(), Need.unshaded(c.need().product())), c.need(),
                 (a, b) -> new Need(a.product(), a.amount() + Needs.in(b, a.unit(), shop).orElse(0), a.unit()));
         var used = new HashMap<Of, Double>();
         for (var e : log) {
             if (e.kind() != Entry.Kind.USED || e.task().isEmpty() || !done.contains(e.task().get())) continue;
             var need = e.used().orElseThrow();
-            var of = new Of(e.task().get(), need.product());
+            var of = new Of(e.task().get(), Need.unshaded(need.product()));
             if (!meant.containsKey(of)) continue;
             OptionalDouble much = Needs.in(need, meant.get(of).unit(), shop);
             if (much.isPresent()) used.merge(of, much.getAsDouble(), Double::sum);

@@ -67,6 +67,8 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
     private static final Pattern HOURS = Pattern.compile("(?<![\\w.])(\\d+(?:[.,]\\d+)?)\\s*(h|min)\\b");
     private static final Pattern PERCENT = Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*%");
     private static final Pattern TAG = Pattern.compile("#(\\S+)");
+    /** Tags but for the shade of a paint, which belongs to its name. */
+    private static final Pattern NO_SHADE = Pattern.compile("#(?![0-9a-fA-F]{6}(?!\\S))\\S+");
 
     /** Letters alone, or as the program wrote them before sections carried their prop: print:A+B, clean:A. */
     private static final Pattern LETTERS = Pattern.compile("(?:(print|clean):)?([A-Z]{1,2}[0-9]{0,3}(?:\\+[A-Z]{1,2}[0-9]{0,3})*)");
@@ -213,7 +215,7 @@ public record Entry(LocalDateTime at, Kind kind, Optional<About> about, double h
         if (kind != Kind.USED || !m.matches()) return Optional.empty();
         var unit = m.group(2).toLowerCase(Locale.ROOT);
         var one = Set.of("can", "sheet", "piece", "pair", "set");
-        String what = TAG.matcher(m.group(3)).replaceAll("").strip();
+        String what = NO_SHADE.matcher(m.group(3)).replaceAll("").strip();
         var on = FOR.matcher(what);
         if (about.isPresent() && on.matches()) what = on.group(1);
         return Optional.of(new Need(what, number(m.group(1)), one.contains(unit) ? unit + "s" : unit));

@@ -90,7 +90,7 @@ public record Needs(List<Line> lines) {
     /** The same in another unit: g and ml by density, cans by what is in one; empty where that is not known. */
     public static OptionalDouble in(Need n, String unit, Catalogue shop) {
         if (n.unit().equals(unit)) return OptionalDouble.of(n.amount());
-        var coating = shop.coatings().stream().filter(c -> c.name().equals(n.product())).findFirst();
+        var coating = shop.coatings().stream().filter(c -> c.name().equals(Need.unshaded(n.product()))).findFirst();
         if (coating.isEmpty()) return OptionalDouble.empty();
         double from = inMl(n.unit(), coating.get()), to = inMl(unit, coating.get());
         return from > 0 && to > 0 ? OptionalDouble.of(n.amount() * from / to) : OptionalDouble.empty();

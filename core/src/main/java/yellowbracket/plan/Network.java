@@ -1,7 +1,9 @@
 package yellowbracket.plan;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -74,6 +76,17 @@ final class Network {
         for (int i : seen.subList(seen.indexOf(at), seen.size())) names.add("\"" + tasks.get(i).name() + "\"");
         names.add(names.getFirst());
         return String.join(" before ", names);
+    }
+
+    /** All that wait for one, at once or at last. */
+    BitSet after(int of) {
+        var out = new BitSet(size());
+        var todo = new ArrayDeque<Integer>(List.of(of));
+        while (!todo.isEmpty()) for (int f : then[todo.pop()]) if (!out.get(f)) {
+            out.set(f);
+            todo.push(f);
+        }
+        return out;
     }
 
     /** Minutes that the longest chain between two takes, its waits included; the one comes before the other. */

@@ -296,7 +296,7 @@ final class Placement {
 
     /** At the first quarter of an hour that would do; null where none does before {@code beats}. */
     private Session sprayBy(Hands h, int i, Task t, int from, int beats) {
-        int full = Network.minutes(t), less = Network.minutesSetUp(t);
+        int full = Network.minutes(t), less = alone && !mayShare(i) ? full : Network.minutesSetUp(t);
         for (int s = h.after(from); s < h.spans(); s++) {
             int at = Math.max(from, h.from(s));
             at += Math.floorMod(-at, Times.STEP_MIN);
@@ -310,6 +310,17 @@ final class Placement {
             }
         }
         return null;
+    }
+
+    /** Whether in some schedule it could be sprayed right after something else. */
+    private boolean mayShare(int i) {
+        var then = net.after(i);
+        for (int j = 0; j < net.size(); j++) {
+            var t = net.tasks.get(j);
+            if (j == i || t.resource() != Task.Resource.SPRAY || then.get(j) || facts.done().containsKey(t.id())) continue;
+            if (!net.after(j).get(i) || net.between(j, i) < Times.STEP_MIN) return true;
+        }
+        return false;
     }
 
     private static boolean meets(List<int[]> busy, int from, int to) {

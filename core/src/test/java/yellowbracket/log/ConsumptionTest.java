@@ -62,6 +62,23 @@ class ConsumptionTest {
         assertThat(byWeight).as("a can of 400 ml at 0.95 g/ml").isCloseTo(0, within(1e-9));
     }
 
+    /** A paint is called by its product and its shade; what it covers goes by the product. */
+    @Test
+    void allShadesOfAPaintTeachTheSame() {
+        var e = entry("used 0.9 cans acrylic lacquer spray #1f5156 for colour:p:1 #loft");
+        assertThat(e.used().orElseThrow().product()).isEqualTo("acrylic lacquer spray #1f5156");
+        assertThat(e.task()).contains(SEALED);
+        var planned = List.of(new PropWork.Consumed(new Need("acrylic lacquer spray #1f5156", 0.6, "cans"), SEALED));
+        var rates = Consumption.learn(List.of(e), Set.of(SEALED), planned, SHOP, Map.of());
+        assertThat(Consumption.all(rates)).containsOnlyKeys("acrylic lacquer spray");
+        assertThat(Consumption.yours(new Need("acrylic lacquer spray #e8e0c8", 1, "cans"), rates).amount()).isGreaterThan(1);
+        var line = Entry.used(planned.getFirst().need(), SEALED);
+        assertThat(entry(line).used()).as("what is written is read back").contains(planned.getFirst().need());
+        var weighed = entry("used 200 g acrylic lacquer spray #1f5156 for colour:p:1");
+        assertThat(Consumption.all(Consumption.learn(List.of(weighed), Set.of(SEALED), planned, SHOP, Map.of()))).as("g against cans")
+                .hasSize(1);
+    }
+
     @Test
     void whatNamesNoTaskOrNoneThatIsDoneTeachesNothing() {
         assertThat(learn("used 300 ml filler primer", "used 3 sheets P120 sheets for smooth:p:2")).isEmpty();

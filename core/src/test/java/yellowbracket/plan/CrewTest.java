@@ -105,6 +105,17 @@ class CrewTest {
                 .containsExactly("shield gets 30 minutes");
     }
 
+    /** No plan sets up once for coats that must dry for hours between: the bound does not promise it. */
+    @Test
+    void theBoundSharesOnlyWhatCouldBeShared() {
+        var apart = List.of(spray("one", 0.5, 0.25).withLag(Task.Lag.atLeast(1)), spray("two", 0.5, 0.25, "one"));
+        var scheduler = new Scheduler(NOW, DUE, with(), ANY, Map.of());
+        assertThat(scheduler.bound(apart, nothing())).isEqualTo(scheduler.schedule(apart, nothing()).finish());
+        var soon = List.of(spray("one", 0.5, 0.25), spray("two", 0.5, 0.25, "one"));
+        assertThat(scheduler.bound(soon, nothing())).isBeforeOrEqualTo(scheduler.schedule(soon, nothing()).finish());
+        assertThat(placed(scheduler.schedule(soon, nothing()), "two").hours()).isEqualTo(0.5);
+    }
+
     @Test
     void whatNeedsNoDustIsDoneInTheBreak() {
         var s = schedule(with(), List.of(sand("a", 3), glue("b", 1.0 / 6)));

@@ -12,6 +12,7 @@ import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Recalled;
 import yellowbracket.plan.Shopping;
+import yellowbracket.work.Need;
 
 /** What to buy, at which sort of shop, and by when. */
 final class BuyPart extends PagePart {
@@ -61,7 +62,7 @@ final class BuyPart extends PagePart {
                         b -> card.finding(Weight.NOTE, Words.text("%s: %s of what is on the shelf are for builds that must be ready sooner",
                                 b.line().name(), amount(b.reserved(), b.line().unit())), "", () -> {}));
         var paints = model.shownProperty().get().paints();
-        list.forEach(b -> paints.product(b.line().name())
+        list.forEach(b -> paints.product(Need.unshaded(b.line().name()))
                 .never()
                 .ifPresent(why -> card.finding(Weight.CARE, "never again " + b.line().name() + ", you noted: " + why, "", () -> {})));
         var recalled = new Recalled(model.shownProperty().get().log(), List.of());
