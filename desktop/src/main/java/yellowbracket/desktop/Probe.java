@@ -48,6 +48,8 @@ final class Probe {
     private final Frame frame;
     private final Runnable end;
     private final Deque<Step> steps = new ArrayDeque<>();
+    /** The board, ms. */
+    private final List<Double> redrawn = new ArrayList<>();
     /** Painted at each frame, so that each waits until the one before is shown. */
     private final Rectangle spot = new Rectangle(1, 1);
 
@@ -99,6 +101,7 @@ final class Probe {
         steps.add(until(() -> true, () -> model.pageProperty().set(Page.PLAN)));
         steps.add(pause());
         steps.add(gaps("zooming the board of the plan", i -> zoomBoard(i / 8 % 2 == 0 ? KeyCode.PLUS : KeyCode.MINUS)));
+        steps.add(until(() -> true, () -> told("redrawing it, without showing it", redrawn)));
         steps.add(pause(REST_NS));
         steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
         new AnimationTimer() {
@@ -120,7 +123,9 @@ final class Probe {
 
     private void zoomBoard(KeyCode key) {
         var board = frame.lookup("#board");
+        long from = System.nanoTime();
         board.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
+        redrawn.add((System.nanoTime() - from) / 1e6);
     }
 
     private Optional<Slider> slider() {
