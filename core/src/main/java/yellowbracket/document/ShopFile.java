@@ -124,7 +124,7 @@ public record ShopFile(int schema, List<Printer> printers, List<Wearer> wearers,
                 .withHours(b.hours())
                 .withCelsius(b.shopCelsius())
                 .withSpaces(b.spaces())
-                .withPaints(b.paints())
+                .withPaints(paints.and(b.paints()))
                 .withSettled(Stream.concat(settled.stream(), b.settled().stream().filter(Question::ofShop)).toList()); // once is enough
     }
 

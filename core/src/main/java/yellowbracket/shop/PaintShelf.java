@@ -52,6 +52,15 @@ public record PaintShelf(List<Paint> paints, List<PaintCard> cards, double limit
         return new PaintShelf(paints, cards, most, products);
     }
 
+    /** Both: what the newer one has of the same name goes first, and nothing of the older is lost for not being in it. */
+    public PaintShelf and(PaintShelf newer) {
+        var out = within(newer.limit);
+        for (var p : newer.paints) out = out.with(p);
+        for (var c : newer.cards) if (!out.cards.contains(c)) out = out.with(c);
+        for (var p : newer.products) out = out.with(p);
+        return out;
+    }
+
     /** The card of a product; a blank one where nothing is known of it. */
     public ProductCard product(String name) {
         return products.stream().filter(p -> p.product().equals(name)).findFirst().orElse(ProductCard.blank(name));

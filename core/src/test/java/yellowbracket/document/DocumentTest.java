@@ -152,6 +152,8 @@ class DocumentTest {
                 .write(file);
         var read = ShopFile.read(file);
         assertThat(read.paints()).isEqualTo(b.paints());
+        var before = read.after(SmallBuild.build().withPaints(PaintShelf.EMPTY));
+        assertThat(before.paints()).as("an older build that knows no labels takes none away").isEqualTo(b.paints());
         assertThat(read.eyes()).isEqualTo(new Eyes(6, 3, 0.2, 1));
         assertThat(read.others("other", due.minusDays(1))).extracting(Reserved::build).containsExactly(b.name());
         assertThat(Build.empty(due, read).paints().product("enamel spray").never()).contains("wrinkles");

@@ -19,6 +19,7 @@ import yellowbracket.finding.Weight;
 import yellowbracket.log.Consumption;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.shop.Coating;
+import yellowbracket.shop.Hardener;
 import yellowbracket.shop.LabelTerm;
 import yellowbracket.shop.ProductCard;
 import yellowbracket.shop.Rate;
@@ -132,8 +133,12 @@ final class ProductsPart extends PagePart {
             if (field.getText().isBlank()) label(t, Optional.empty(), c);
             else field.read().ifPresent(v -> label(t, Optional.of(v), c));
         });
-        card.row(t.words(), field,
-                Card.more(t.unit() + (value.isPresent() ? ", by the label" : open ? "; the catalogue: any time" : ", by the catalogue")));
+        // a ratio by mass typed where one by volume is meant never cures
+        String basis = t == LabelTerm.HARDENER_PERCENT
+                ? c.hardener().map(h -> h.basis() == Hardener.Basis.MASS ? " of the base by mass" : " of the base by volume").orElse("")
+                : "";
+        String from = value.isPresent() ? ", by the label" : open ? "; the catalogue: any time" : ", by the catalogue";
+        card.row(t.words(), field, Card.more(t.unit() + basis + from));
     }
 
     /** So long is always. */
