@@ -23,6 +23,8 @@ public final class Launcher {
         }
         // 3D also where the driver is not on the toolkit's list, whichever way the program was started
         if (System.getProperty("prism.forceGPU") == null) System.setProperty("prism.forceGPU", "true");
+        // subpixel smoothing copies the picture behind each word before it is drawn, a tenth of what a page takes without a graphics card
+        if (System.getProperty("prism.lcdtext") == null) System.setProperty("prism.lcdtext", "false");
         var first = CompletableFuture.supplyAsync(() -> FirstBuild.of(options).begin(options));
         Platform.startup(() -> new App(options, first).show(new Stage()));
     }

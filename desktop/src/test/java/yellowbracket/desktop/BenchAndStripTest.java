@@ -3,6 +3,7 @@ package yellowbracket.desktop;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
@@ -12,6 +13,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -84,6 +86,49 @@ class BenchAndStripTest extends WindowTest {
         robot.type(KeyCode.F);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(seen(c).distance(new Point2D(bench().getWidth() / 2, bench().getHeight() / 2))).as("framed").isLessThan(30);
+    }
+
+    @Test
+    void workGivesWayWhenTheModelIsTurnedAndNotWhenItIsDrawnAnew(FxRobot robot) {
+        var turned = new AtomicInteger();
+        robot.interact(() -> {
+            var b = new Bench();
+            var ball = Shapes.sphere(20, 12);
+            b.onTurn(turned::incrementAndGet);
+            b.show(List.of(b.drawn().plain(ball, Color.GRAY)), ball.bounds(), "ball");
+            assertThat(turned).hasValue(0);
+            b.orbit(10, 0);
+            assertThat(turned).hasValue(1);
+        });
+    }
+
+    @Test
+    void aPageAheadMeetsTheRendererAndIsNotShown(FxRobot robot) {
+        var ball = Shapes.sphere(20, 12);
+        var things = new ArrayList<MeshView>();
+        robot.interact(() -> {
+            var b = new Bench();
+            for (int i = 0; i < 3; i++) things.add(b.drawn().plain(ball, Color.gray(0.2 + 0.2 * i)));
+            b.show(List.of(things.get(0)), ball.bounds(), "on screen");
+            b.ahead(() -> b.show(List.of(things.get(1)), ball.bounds(), "ahead"),
+                    () -> b.show(List.of(things.get(2)), ball.bounds(), "on screen"));
+            assertThat(things.get(1).getParent()).as("drawn somewhere").isNotNull().isNotSameAs(things.get(0).getParent());
+            assertThat(things.get(0).getParent()).as("still on screen").isNotNull();
+            assertThat(things.get(2).getParent()).as("there is no need to").isNull();
+        });
+        until("the page ahead is let go", () -> things.get(1).getScene() == null && things.get(1).getParent() != null
+                && things.get(1).getParent().getParent() == null);
+    }
+
+    @Test
+    void shapesOfAllPagesAreKept(FxRobot robot) {
+        robot.interact(() -> {
+            var d = new Drawn();
+            var balls = new ArrayList<Mesh>();
+            while (balls.stream().mapToInt(Mesh::triangleCount).sum() < 220_000) balls.add(Shapes.sphere(20 + balls.size(), 100));
+            var first = balls.stream().map(m -> d.plain(m, Color.GRAY).getMesh()).toList();
+            for (int i = 0; i < balls.size(); i++) assertThat(d.plain(balls.get(i), Color.GRAY).getMesh()).isSameAs(first.get(i));
+        });
     }
 
     @Test

@@ -58,6 +58,9 @@ public final class Bench extends StackPane {
     /** Two views of one world: smooth edges at rest, none while it moves, which a software renderer draws several times faster. */
     private final SubScene still = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.BALANCED);
     private final SubScene moving = new SubScene(new Group(), 100, 100, true, SceneAntialiasing.DISABLED);
+    /** One pixel, in which the renderer gets to know shapes of pages that are not on screen. */
+    private final SubScene acquaint = new SubScene(new Group(), 1, 1, true, SceneAntialiasing.DISABLED);
+    private final PauseTransition acquainted = new PauseTransition(Duration.millis(400));
     private final Group root = new Group();
     private final Drawn drawn = new Drawn();
     private final PauseTransition rest = new PauseTransition(Duration.millis(280));
@@ -85,14 +88,19 @@ public final class Bench extends StackPane {
     private final StackPane picture = new StackPane();
     private String lookedFrom = "three-quarter";
     private Runnable looked = () -> {};
+    private Runnable turned = () -> {};
     private Optional<Grip> grabbed = Optional.empty();
     private Optional<Brush> brush = Optional.empty();
     private final List<Vec3> painted = new ArrayList<>();
     private String frameKey = "";
-    private boolean ahead;
+    private Ahead ahead = Ahead.NOTHING;
     private final Label hint = new Label();
     private Runnable delete = () -> {};
     private IntConsumer size = by -> {};
+
+    private enum Ahead {
+        NOTHING, A_PAGE, THE_PAGE_ON_SCREEN
+    }
 
     /** A callout: where it points, what it says, how it is meant (a style class). */
     public record Callout(Vec3 at, String words, String tone) {}
@@ -151,6 +159,9 @@ public final class Bench extends StackPane {
         still.setRoot(root);
         still.setCamera(camera);
         rest.setOnFinished(e -> view(still, moving));
+        acquaint.setManaged(false);
+        acquaint.setMouseTransparent(true);
+        acquainted.setOnFinished(e -> acquaint.setRoot(new Group()));
         build();
         setFocusTraversable(true);
         setAccessibleText("bench: the model in three dimensions");
@@ -217,7 +228,7 @@ public final class Bench extends StackPane {
         hint.setManaged(false);
         hint.setMouseTransparent(true);
         hint.setVisible(false);
-        getChildren().setAll(still, moving, callouts, picture, legend, buttons, gauges, empty, hint);
+        getChildren().setAll(acquaint, still, moving, callouts, picture, legend, buttons, gauges, empty, hint);
         setClip(clip());
     }
 
@@ -236,7 +247,8 @@ public final class Bench extends StackPane {
         picture(Optional.empty());
         section.setVisible(false);
         if (!THREE_D) empty(NO_3D);
-        if (ahead) return;
+        if (ahead == Ahead.A_PAGE) acquaint(things);
+        if (ahead != Ahead.NOTHING) return;
         content.getChildren().setAll(things);
         if (!key.equals(frameKey)) {
             frameKey = key;
@@ -244,7 +256,7 @@ public final class Bench extends StackPane {
             frame();
         }
         framed = bounds;
-        moved(); // at once with plain edges; smooth ones take several times as long
+        plainly();
     }
 
     /**
@@ -252,13 +264,20 @@ public final class Bench extends StackPane {
      * @param redraw draws the page on screen
      */
     public void ahead(Runnable draw, Runnable redraw) {
-        ahead = true;
         try {
+            ahead = Ahead.A_PAGE;
             draw.run();
+            ahead = Ahead.THE_PAGE_ON_SCREEN;
             redraw.run();
         } finally {
-            ahead = false;
+            ahead = Ahead.NOTHING;
         }
+    }
+
+    /** What the renderer makes of a shape before it first draws it takes longer than drawing it. */
+    private void acquaint(List<? extends Node> things) {
+        acquaint.setRoot(new Group(List.copyOf(things)));
+        acquainted.playFromStart();
     }
 
     /** Shows a flat picture in place of the model; empty shows the model again. */
@@ -394,7 +413,18 @@ public final class Bench extends StackPane {
         shown.setVisible(true);
     }
 
+    /** Called whenever the view is turned, shifted or zoomed. */
+    public void onTurn(Runnable listener) {
+        turned = listener;
+    }
+
     private void moved() {
+        turned.run();
+        plainly();
+    }
+
+    /** At once with plain edges; smooth ones, which take several times as long, when nothing has moved for a moment. */
+    private void plainly() {
         view(moving, still);
         rest.playFromStart();
         placeCallouts();

@@ -19,6 +19,7 @@ import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
 import yellowbracket.desktop.theme.Ramp;
 import yellowbracket.mesh.Mesh;
+import yellowbracket.mesh.Segments;
 import yellowbracket.mesh.Vec3;
 
 /**
@@ -31,11 +32,18 @@ public final class Drawn {
 
     /** Meshes whose normals are kept: all sections of a prop, its proxy and a head or two. */
     private static final int KEPT = 40;
-    /** Shapes of so many triangles are kept as they were handed to the renderer: what the pages show, for turning back to them. */
-    private static final int SHAPES = 150_000;
+    /**
+     * Shapes of so many triangles are kept as they were handed to the renderer, for turning back to a page: more than all pages of a build
+     * show together (the demo 205 000), for shapes of which a few do not fit are made anew at every turn.
+     */
+    private static final int SHAPES = 300_000;
     private static final int MATERIALS = 60;
     /** Sides of a line, of a rod. */
     private static final int LINE = 3, ROD = 5;
+    /** Rods reach so far beyond their ends, as a share of their thickness: no gap shows where they bend. */
+    private static final double OVER = 0.25;
+    /** As a share of its thickness, a line may be drawn so far from where it is. */
+    private static final double STRAY = 0.15;
 
     private final Map<MeshKey, Normals> normals = newest(KEPT);
     private final Map<Shape, TriangleMesh> shapes = new LinkedHashMap<>(16, 0.75f, true);
@@ -197,12 +205,12 @@ public final class Drawn {
 
     /** Segments (six numbers each) as thin three-sided prisms, lit from within so that they show in every light. */
     public MeshView lines(double[] segments, Color colour, double thick) {
-        return view(prisms(segments, thick, LINE), dull(colour));
+        return view(prisms(Segments.straightened(segments, thick * STRAY), thick, LINE), dull(colour));
     }
 
     /** The same as rods, all of them one mesh. */
     public MeshView rods(double[] segments, Color colour, double thick) {
-        return view(prisms(segments, thick, ROD), dull(colour));
+        return view(prisms(Segments.straightened(segments, thick * STRAY), thick, ROD), dull(colour));
     }
 
     private TriangleMesh prisms(double[] segments, double thick, int sides) {
@@ -220,10 +228,11 @@ public final class Drawn {
             var b = new Vec3(segments[i + 3], segments[i + 4], segments[i + 5]);
             if (a.distance(b) == 0) continue;
             var d = b.minus(a).unit();
+            var over = d.times(sides == ROD ? thick * OVER : 0);
             var u = d.cross(Math.abs(d.z()) < 0.9 ? Vec3.Z : Vec3.X).unit().times(thick / 2);
             var v = d.cross(u);
             int first = out.getPoints().size() / 3;
-            for (var end : List.of(a, b)) for (int k = 0; k < sides; k++) {
+            for (var end : List.of(a.minus(over), b.plus(over))) for (int k = 0; k < sides; k++) {
                 var p = end.plus(u.times(Math.cos(2 * Math.PI * k / sides))).plus(v.times(Math.sin(2 * Math.PI * k / sides)));
                 out.getPoints().addAll((float) p.x(), (float) p.y(), (float) p.z());
             }

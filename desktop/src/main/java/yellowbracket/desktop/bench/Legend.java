@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
@@ -13,6 +15,9 @@ import yellowbracket.desktop.theme.Ramp;
 
 /** What the colours on the bench mean: a ramp with its ticks, or squares with words. */
 public final class Legend extends VBox {
+    /** Of a ramp's scale, px. */
+    private static final int WIDE = 240;
+
     Legend() {
         super(2);
         setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
@@ -30,22 +35,28 @@ public final class Legend extends VBox {
             var title = new Label(r.title() + ", " + unit);
             title.getStyleClass().add("legend-title");
             var strip = new Pane();
-            strip.setPrefSize(240, 26);
-            for (int i = 0; i < 240; i++) {
-                var c = new Rectangle(i, 0, 1.2, 10);
-                c.setFill(r.at(r.low() + (r.high() - r.low()) * i / 239.0));
-                strip.getChildren().add(c);
-            }
+            strip.setPrefSize(WIDE, 26);
+            strip.getChildren().add(scale(r));
             for (double t : r.ticks()) {
-                double x = 240 * (t - r.low()) / (r.high() - r.low());
+                double x = WIDE * (t - r.low()) / (r.high() - r.low());
                 var tick = new Label(
                         unitScale == 1 ? String.valueOf(Math.round(t)) : String.format(java.util.Locale.ROOT, "%.1f", t * unitScale));
                 tick.getStyleClass().add("legend-tick");
-                tick.relocate(Math.clamp(x - 4, 0, 224), 11);
+                tick.relocate(Math.clamp(x - 4, 0, WIDE - 16), 11);
                 strip.getChildren().add(tick);
             }
             getChildren().setAll(title, strip);
         });
+    }
+
+    /** The ramp from end to end as one picture, not as a shape for each pixel. */
+    private static ImageView scale(Ramp r) {
+        var image = new WritableImage(WIDE, 1);
+        for (int i = 0; i < WIDE; i++) image.getPixelWriter().setColor(i, 0, r.at(r.low() + (r.high() - r.low()) * i / (WIDE - 1.0)));
+        var shown = new ImageView(image);
+        shown.setFitHeight(10);
+        shown.setSmooth(false);
+        return shown;
     }
 
     /** Coloured squares with words. */

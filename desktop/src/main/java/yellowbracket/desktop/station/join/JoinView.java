@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.DoubleStream;
 import java.util.function.IntToDoubleFunction;
 import javafx.scene.Node;
 import javafx.scene.paint.Color;
@@ -86,7 +87,7 @@ public final class JoinView extends StationView {
         double radius = bounds().orElseThrow().diagonal() / 260;
         for (var j : plan.joins()) {
             String tone = tone(j.reserve()), said = words.apply(j);
-            things.add(bench.drawn().rods(rods(j.seam().line(), radius), colour(tone), 2 * radius));
+            things.add(bench.drawn().rods(segments(j.seam().line()), colour(tone), 2 * radius));
             var line = j.seam().line();
             if (!said.isEmpty()) labels.add(new Bench.Callout(line.isEmpty() ? j.seam().centre() : line.get(line.size() / 2), said, tone));
         }
@@ -150,18 +151,8 @@ public final class JoinView extends StationView {
                 new Bench.Gauge("holding", held > 90 ? Words.hours(held / 60) : Words.text("%.0f min", held), "", "")));
     }
 
-    /** Rods along the seam, thinned to a drawable number, each as long as those it stands for. */
-    private static double[] rods(List<Vec3> pairs, double radius) {
-        int step = Math.max(1, pairs.size() / 2 / 260);
-        var out = new ArrayList<Double>();
-        for (int i = 0; i + 1 < pairs.size(); i += 2 * step) {
-            var d = pairs.get(i + 1).minus(pairs.get(i));
-            double len = d.norm();
-            if (len < 1e-6) continue;
-            var mid = pairs.get(i).plus(pairs.get(i + 1)).times(0.5);
-            var half = d.times((len * step + radius) / 2 / len);
-            for (var p : List.of(mid.minus(half), mid.plus(half))) out.addAll(List.of(p.x(), p.y(), p.z()));
-        }
-        return out.stream().mapToDouble(v -> v).toArray();
+    /** Along the seam. */
+    private static double[] segments(List<Vec3> pairs) {
+        return pairs.stream().flatMapToDouble(p -> DoubleStream.of(p.x(), p.y(), p.z())).toArray();
     }
 }
