@@ -27,29 +27,37 @@ public final class Derived {
         }
     }
 
-    public static final Derived NOTHING = new Derived(Map.of(), Optional.empty());
+    public static final Derived NOTHING = new Derived(Map.of(), Optional.empty(), false);
     private final Map<Figure.Key, Entry> entries;
     private final Optional<Build> build;
+    private final boolean through;
     private final BiConsumer<Figure<?>, String> asked;
 
-    Derived(Map<Figure.Key, Entry> entries, Optional<Build> build) {
-        this(Map.copyOf(entries), build, (figure, prop) -> {});
+    /** @param through whether nothing more comes for this build */
+    Derived(Map<Figure.Key, Entry> entries, Optional<Build> build, boolean through) {
+        this(Map.copyOf(entries), build, through, (figure, prop) -> {});
     }
 
-    private Derived(Map<Figure.Key, Entry> entries, Optional<Build> build, BiConsumer<Figure<?>, String> asked) {
+    private Derived(Map<Figure.Key, Entry> entries, Optional<Build> build, boolean through, BiConsumer<Figure<?>, String> asked) {
         this.entries = entries;
         this.build = build;
+        this.through = through;
         this.asked = asked;
     }
 
     /** The same results, telling what is asked of them: whoever shows an answer can then tell whether it has changed. */
     public Derived watched(BiConsumer<Figure<?>, String> listener) {
-        return new Derived(entries, build, listener);
+        return new Derived(entries, build, through, listener);
     }
 
     /** The build these results are being made for. */
     public Optional<Build> build() {
         return build;
+    }
+
+    /** Whether everything wanted of the build has been worked out. */
+    public boolean through() {
+        return through;
     }
 
     public <T> Entry entry(Figure<T> figure, String prop) {

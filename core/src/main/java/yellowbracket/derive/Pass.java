@@ -68,10 +68,10 @@ final class Pass {
     Derived run(List<Want> wants) {
         if (shown) memo.forget(gone);
         try {
-            publish();
+            publish(false);
             for (var w : wants) settle(w.figure(), w.prop());
             entries.keySet().retainAll(settled.keySet());
-            return publish();
+            return publish(true);
         } finally {
             // a question a rule asked may hold its recorder, and so this pass, for as long as its trace is kept
             entries.clear();
@@ -79,8 +79,8 @@ final class Pass {
         }
     }
 
-    private Derived publish() {
-        var d = new Derived(entries, Optional.of(world.build()));
+    private Derived publish(boolean through) {
+        var d = new Derived(entries, Optional.of(world.build()), through);
         tell.accept(d);
         return d;
     }
@@ -105,7 +105,7 @@ final class Pass {
             memo.use(key, trace, shown);
             settled.put(key, trace.outcome());
             entries.put(key, entry(trace.outcome()));
-            publish();
+            publish(false);
             return trace.outcome();
         } finally {
             open.remove(key);

@@ -14,9 +14,11 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
-import java.util.function.BiConsumer;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.BiConsumer;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import yellowbracket.device.WeatherFeed;
@@ -45,6 +47,7 @@ public final class Workings implements AutoCloseable {
     /** With nothing to do for so long, what is kept for undo and for what-ifs is cut down. */
     private static final int REST_S = 10;
     private static final long STAND_STILL_NS = 20_000_000;
+    private static final long GIVE_WAY_NS = 4_000_000;
 
     private final Memo memo;
     private final Catalogue shop;
@@ -63,6 +66,8 @@ public final class Workings implements AutoCloseable {
     private final ForkJoinPool patient = pool(Math.max(1, Runtime.getRuntime().availableProcessors() - 1));
     private final AtomicInteger unfinished = new AtomicInteger();
     private final AtomicReference<Progress.Switch> current = new AtomicReference<>();
+    /** Until then, on the clock of {@link System#nanoTime}, everything stands still; 0 when nothing does. */
+    private final AtomicLong stillUntil = new AtomicLong();
     private final AtomicReference<Object> asideRound = new AtomicReference<>(new Object());
     private volatile Derived latest = Derived.NOTHING;
 
@@ -108,7 +113,7 @@ public final class Workings implements AutoCloseable {
         var through = new Progress.Switch();
         var help = helper.schedule(() -> help(world, fromTheEnd(all, first), together, request, through), ALONE_MS, TimeUnit.MILLISECONDS);
         try {
-            new Pass(world, memo, true, latest, request, d -> {
+            new Pass(world, memo, true, latest, givingWay(request::stopRequested), d -> {
                 if (current.get() != request) return;
                 latest = d;
                 listener.accept(d);
@@ -123,21 +128,48 @@ public final class Workings implements AutoCloseable {
 
     /** What takes long is worked at from both ends, in the time the window leaves: its results wait in the memo for the first pass. */
     private void help(World world, List<Want> wanted, Together together, Progress.Switch request, Progress.Switch through) {
-        var either = new Progress() {
-            @Override
-            public void report(long done, long total) {}
-
-            @Override
-            public boolean stopRequested() {
-                return request.stopRequested() || through.stopRequested();
-            }
-        };
+        var either = givingWay(() -> request.stopRequested() || through.stopRequested());
         try {
             helping.submit(() -> new Pass(world, memo, false, Derived.NOTHING, either, d -> {}, Optional.of(together)).run(wanted)).join();
         } catch (RuntimeException | Error e) {
             if (!(e instanceof Progress.Stopped) && !(e.getCause() instanceof Progress.Stopped) && !worker.isShutdown())
                 ProgramLog.failure("helping to derive", e);
         }
+    }
+
+    /**
+     * Somebody waits for the window to paint: everything that is worked out stands still from its next question whether to stop, until
+     * {@link #goOn} or for so long.
+     */
+    public void giveWay(int atMostMs) {
+        stillUntil.set(System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(atMostMs));
+    }
+
+    /** The window has painted. */
+    public void goOn() {
+        stillUntil.set(0);
+    }
+
+    private Progress givingWay(BooleanSupplier stop) {
+        return givingWay(stop, Progress.NONE);
+    }
+
+    private Progress givingWay(BooleanSupplier stop, Progress listening) {
+        return new Progress() {
+            @Override
+            public void report(long done, long total) {
+                listening.report(done, total);
+            }
+
+            @Override
+            public boolean stopRequested() {
+                for (long until = stillUntil.get(); until != 0 && !stop.getAsBoolean(); until = stillUntil.get()) {
+                    if (System.nanoTime() - until >= 0) stillUntil.compareAndSet(until, 0);
+                    else LockSupport.parkNanos(GIVE_WAY_NS);
+                }
+                return stop.getAsBoolean();
+            }
+        };
     }
 
     /** First what other props want, then the rest from the last to the first. */
@@ -165,15 +197,7 @@ public final class Workings implements AutoCloseable {
         var round = asideRound.get();
         submit(() -> {
             if (asideRound.get() != round) return;
-            var stop = new Progress() {
-                @Override
-                public void report(long done, long total) {}
-
-                @Override
-                public boolean stopRequested() {
-                    return asideRound.get() != round;
-                }
-            };
+            var stop = givingWay(() -> asideRound.get() != round);
             try {
                 var d = new Pass(world(build, meshes), memo, false, Derived.NOTHING, stop, x -> {}).run(wants.figures(build));
                 if (!stop.stopRequested()) then.accept(build, d);
@@ -193,18 +217,11 @@ public final class Workings implements AutoCloseable {
      * being worked out, so that a core stays free for the window.
      */
     public <T> T patiently(Progress progress, Function<Progress, T> work) {
-        return patient.submit(() -> work.apply(new Progress() {
-            @Override
-            public void report(long done, long total) {
-                progress.report(done, total);
-            }
-
-            @Override
-            public boolean stopRequested() {
-                while (unfinished.get() > 0 && !worker.isShutdown() && !progress.stopRequested()) LockSupport.parkNanos(STAND_STILL_NS);
-                return progress.stopRequested();
-            }
-        })).join();
+        var behind = givingWay(() -> {
+            while (unfinished.get() > 0 && !worker.isShutdown() && !progress.stopRequested()) LockSupport.parkNanos(STAND_STILL_NS);
+            return progress.stopRequested();
+        }, progress);
+        return patient.submit(() -> work.apply(behind)).join();
     }
 
     /** Once closed, nothing is worked out any more: whoever still asks has a window that is closing. */

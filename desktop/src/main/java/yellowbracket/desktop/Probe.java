@@ -35,6 +35,8 @@ final class Probe {
     /** Frames between edits while pages are turned: results are never through. */
     private static final int EDIT_EVERY = 40;
     private static final int TURNS = 30;
+    /** Numbers summed for the reference. */
+    private static final int ROOTS = 50_000_000;
     /** A page is looked at for so long before the next. */
     private static final long LOOK_NS = 800_000_000L;
     /** What-ifs of the first page run on for a while; the view is measured when they are done. */
@@ -86,8 +88,11 @@ final class Probe {
                 until(() -> model.result(ModelFigures.PROXY).isPresent(), () -> System.out.printf("start to drawn: %.1f s%n", running())));
         steps.add(until(model::allDerived, () -> System.out.printf("start to everything derived: %.1f s%n", running())));
         steps.add(pause());
+        steps.add(reference());
         steps.add(turns("turning pages"));
+        steps.add(reference());
         steps.add(turnsWhile("turning pages while results are worked out"));
+        steps.add(reference());
         steps.add(onDisk());
         steps.add(until(model::allDerived, () -> model.pageProperty().set(Page.SIZE)));
         steps.add(pause());
@@ -102,6 +107,7 @@ final class Probe {
         steps.add(pause());
         steps.add(gaps("zooming the board of the plan", i -> zoomBoard(i / 8 % 2 == 0 ? KeyCode.PLUS : KeyCode.MINUS)));
         steps.add(until(() -> true, () -> told("redrawing it, without showing it", redrawn)));
+        steps.add(reference());
         steps.add(pause(REST_NS));
         steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
         new AnimationTimer() {
@@ -114,6 +120,17 @@ final class Probe {
                 } else if (!steps.peek().frame(now)) steps.remove();
             }
         }.start();
+    }
+
+    /** How quick the machine is just then, for machines are shared: figures of two runs compare by what they are times this. */
+    private static Wait reference() {
+        return until(() -> true, () -> {
+            long from = System.nanoTime();
+            double sum = 0;
+            for (int i = 1; i <= ROOTS; i++) sum += Math.sqrt(i);
+            System.out.printf(Locale.ROOT, "    the machine: %.0f ms for the roots of %d numbers (%.3g)%n",
+                    (System.nanoTime() - from) / 1e6, ROOTS, sum);
+        });
     }
 
     private static double running() {

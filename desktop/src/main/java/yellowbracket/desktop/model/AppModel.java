@@ -49,6 +49,7 @@ import yellowbracket.mesh.Vec3;
 import yellowbracket.mesh.io.WriteProblem;
 import yellowbracket.plan.Schedule;
 import yellowbracket.plan.Scheduler;
+import yellowbracket.program.Memory;
 import yellowbracket.program.ProgramLog;
 import yellowbracket.derive.smooth.SmoothFigures;
 import yellowbracket.shop.Eyes;
@@ -100,6 +101,7 @@ public final class AppModel implements AutoCloseable {
     private final Map<String, SimulatedPrinter> links = new HashMap<>();
     private static final long TAKE_MS = 180;
     private static final Duration PAINT_FIRST = Duration.millis(180);
+    private static final int PAINTING_AT_MOST_MS = 600;
     private long taken = System.nanoTime() - 1_000_000_000L;
     private Optional<Watch> watch = Optional.empty();
     /** The shelf as the shop has it. */
@@ -422,6 +424,21 @@ public final class AppModel implements AutoCloseable {
         workings.dropWhatIfs();
     }
 
+    /** Whoever turned a page or the model waits for it to be painted: what is worked out stands still until {@link #painted}. */
+    public void paintFirst() {
+        workings.giveWay(PAINTING_AT_MOST_MS);
+    }
+
+    /** What is worked out goes on. */
+    public void painted() {
+        workings.goOn();
+    }
+
+    /** For moments when nobody waits: see {@link Memory#giveBack}. */
+    public void giveMemoryBack() {
+        background.execute(Memory::giveBack);
+    }
+
     /** Changes whenever results are asked for anew; what-ifs of an earlier round are never answered. */
     public int round() {
         return round;
@@ -439,7 +456,7 @@ public final class AppModel implements AutoCloseable {
     /** Whether everything is worked out for the build that is shown. */
     public boolean allDerived() {
         var d = derived.get();
-        return d != null && d.build().equals(Optional.ofNullable(shown.get())) && d.fresh(PlanFigures.CHANCE);
+        return d != null && d.through() && d.build().equals(Optional.ofNullable(shown.get()));
     }
 
     /** The results so far; what is asked of them while a card is written counts as shown on it. */

@@ -67,6 +67,10 @@ public final class Frame extends StackPane implements AutoCloseable {
     private boolean swallow;
     private Optional<Watch> drawn = Optional.empty();
     private Page drawnPage;
+    private final Painting painting;
+    /** Nothing was touched and nothing came in for so many seconds: memory goes back to the system. */
+    private static final int REST_S = 12;
+    private int restS;
 
     /** @param openDemo replaces the session by the demo build */
     public Frame(AppModel model, Timers timers, Runnable openDemo) {
@@ -79,6 +83,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         cards = new CardPane(model, bench);
         cards.onLetGo(this::update);
         pages = new Pages(new Pages.Parts(model, bench, timers, files, this::benchMode));
+        painting = new Painting(model);
         ahead = new Ahead(() -> model.allDerived() && model.currentProp().isPresent() && model.busyProperty().get().isEmpty());
         pages.forEach(this::hear);
         commands();
@@ -219,7 +224,8 @@ public final class Frame extends StackPane implements AutoCloseable {
     private void listen() {
         keep(model.pageProperty().subscribe(p -> {
             model.dropWhatIfs();
-            ahead.touched();
+            painting.first();
+            touched();
             update();
         }));
         keep(model.tabProperty().subscribe(tab -> {
@@ -229,6 +235,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         keep(model.derivedProperty().subscribe(d -> {
             update();
             ahead.todo(pagesAhead());
+            restS = 0;
         }));
         keep(model.shownProperty().subscribe(d -> {
             cards.forgetOthers();
@@ -242,6 +249,7 @@ public final class Frame extends StackPane implements AutoCloseable {
             rewrite();
         }));
         bench.onSeeThrough(on -> redraw());
+        bench.onTurn(painting::first);
         keep(Subscription.combine(bench.widthProperty().subscribe(w -> fill()), bench.heightProperty().subscribe(h -> fill())));
         keep(model.sessions().leavingProperty().subscribe(this::leaving));
         keep(model.messageProperty().subscribe(m -> {
@@ -251,9 +259,9 @@ public final class Frame extends StackPane implements AutoCloseable {
             working.setVisible(!b.isEmpty());
             working.setText(b + (model.canStop() ? " ...   Esc stops it" : " ..."));
             if (b.isEmpty()) update();
-            ahead.touched();
+            touched();
         }));
-        addEventFilter(InputEvent.ANY, e -> ahead.touched());
+        addEventFilter(InputEvent.ANY, e -> touched());
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         addEventFilter(KeyEvent.KEY_TYPED, e -> {
             if (swallow) e.consume();
@@ -264,7 +272,7 @@ public final class Frame extends StackPane implements AutoCloseable {
             e.consume();
         });
         setOnDragDropped(this::dropped);
-        var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> timers.tick()));
+        var second = new Timeline(new KeyFrame(Duration.seconds(1), e -> second()));
         second.setCycleCount(Timeline.INDEFINITE);
         // only while the window is there: a running animation would keep a closed one, and its build, in memory
         keep(sceneProperty().flatMap(javafx.scene.Scene::windowProperty)
@@ -308,6 +316,16 @@ public final class Frame extends StackPane implements AutoCloseable {
                     if (unready(p)) cards.prepare(p, pages.of(p));
                 }))
                 .toList();
+    }
+
+    private void touched() {
+        ahead.touched();
+        restS = 0;
+    }
+
+    private void second() {
+        timers.tick();
+        if (++restS % REST_S == 0) model.giveMemoryBack(); // more than once: plans and what-ifs may be looked for meanwhile
     }
 
     private boolean unready(Page page) {
@@ -469,6 +487,7 @@ public final class Frame extends StackPane implements AutoCloseable {
         leaveBenchMode();
         ends.unsubscribe();
         ahead.close();
+        painting.stop();
         pages.close();
         strip.close();
         logLine.close();
