@@ -9,12 +9,15 @@ import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TableView;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -238,6 +241,47 @@ class LogPartsTest extends WindowTest {
         }
         assertThat(lit).as("coats of single zones among the next steps").isNotEmpty();
         assertThat(areas).as("areas of single steps of the ladder too").isNotEmpty();
+    }
+
+    @Test
+    void aHeldKeyCountsOnce(FxRobot robot) {
+        derived();
+        robot.interact(frame::requestFocus);
+        robot.type(KeyCode.B);
+        until("bench mode", () -> robot.lookup(".bench-mode").tryQuery().isPresent());
+        var bench = robot.lookup(".bench-mode").query();
+        int done = model.session().build().log().size();
+        String first = count(robot);
+        robot.interact(() -> {
+            for (int i = 0; i < 5; i++) Event.fireEvent(bench, key(KeyEvent.KEY_PRESSED, KeyCode.N));
+        });
+        assertThat(first).startsWith("step 1 of");
+        assertThat(count(robot)).as("one step on").startsWith("step 2 of");
+        robot.interact(() -> {
+            Event.fireEvent(bench, key(KeyEvent.KEY_RELEASED, KeyCode.N));
+            Event.fireEvent(bench, key(KeyEvent.KEY_PRESSED, KeyCode.N));
+            Event.fireEvent(bench, key(KeyEvent.KEY_RELEASED, KeyCode.N));
+        });
+        assertThat(count(robot)).as("and one more once it was let go").startsWith("step 3 of");
+        robot.interact(() -> {
+            for (var k : List.of(KeyCode.D, KeyCode.DIGIT1, KeyCode.DIGIT1, KeyCode.DIGIT1))
+                Event.fireEvent(bench, key(KeyEvent.KEY_PRESSED, k));
+        });
+        assertThat(model.session().build().log().size() - done).as("one question answered, not the next as well").isEqualTo(1);
+    }
+
+    private static String count(FxRobot robot) {
+        return robot.lookup(".bench-mode .label")
+                .queryAllAs(Label.class)
+                .stream()
+                .map(Label::getText)
+                .filter(t -> t.startsWith("step "))
+                .findFirst()
+                .orElse("");
+    }
+
+    private static KeyEvent key(EventType<KeyEvent> type, KeyCode code) {
+        return new KeyEvent(type, "", "", code, false, false, false, false);
     }
 
     private long photos() {

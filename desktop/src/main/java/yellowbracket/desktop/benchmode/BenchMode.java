@@ -74,6 +74,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
     private final List<Button> more;
     /** What is asked for in the place of the usual controls; digits answer it, Esc goes back. */
     private Optional<Asked> asked = Optional.empty();
+    /** The key that was pressed and is not let go yet. */
+    private Optional<KeyCode> down = Optional.empty();
     private int at;
     /** What mends what went wrong with this step. */
     private Optional<String> advice = Optional.empty();
@@ -118,6 +120,7 @@ public final class BenchMode extends VBox implements AutoCloseable {
         getChildren().setAll(upper, clock, then, controls);
         setFocusTraversable(true);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        addEventFilter(KeyEvent.KEY_RELEASED, e -> down = Optional.empty());
         ends = Subscription.combine(model.derivedProperty().subscribe(x -> write()), timers.secondProperty().subscribe(x -> clock()),
                 timers.rungProperty().subscribe((before, now) -> Ring.sound()));
     }
@@ -463,8 +466,26 @@ public final class BenchMode extends VBox implements AutoCloseable {
         clock();
     }
 
+    /**
+     * A key counts once until it is let go: gloves hold keys longer than fingers, and a slow window hears of a key that repeats before it
+     * hears that it was let go; steps would be passed over, or marked as done.
+     */
+    private boolean repeats(KeyEvent e) {
+        boolean again = down.filter(e.getCode()::equals).isPresent();
+        down = Optional.of(e.getCode());
+        return again;
+    }
+
+    private boolean typesAnswer() {
+        return asked.isPresent() && controls.getChildren().getFirst() instanceof TextField;
+    }
+
     private void key(KeyEvent e) {
         if (mix.filter(MixPane::typing).isPresent() && e.getCode() != KeyCode.ESCAPE) return;
+        if (!typesAnswer() && repeats(e)) {
+            e.consume();
+            return;
+        }
         if (asked.isPresent()) {
             asked(e);
             return;
@@ -488,9 +509,8 @@ public final class BenchMode extends VBox implements AutoCloseable {
     }
 
     private void asked(KeyEvent e) {
-        boolean types = controls.getChildren().getFirst() instanceof TextField;
         if (e.getCode() == KeyCode.ESCAPE) usual();
-        else if (types) return;
+        else if (typesAnswer()) return;
         else if (controls.getChildren().equals(more)) switch (e.getCode()) {
             case G -> wrong();
             case F -> photo();
