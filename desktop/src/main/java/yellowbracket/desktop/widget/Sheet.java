@@ -49,6 +49,8 @@ public final class Sheet<T> extends TableView<T> {
 
     private final List<Shape<T>> shapes = new ArrayList<>();
     private double fitted;
+    /** Since the rows were last handed over: more than once would not end where a row can be no higher. */
+    private int refits;
     private int most = 1;
 
     public Sheet(String name, String empty) {
@@ -85,6 +87,12 @@ public final class Sheet<T> extends TableView<T> {
             @Override
             protected double computePrefHeight(double width) {
                 return getItem() == null || isEmpty() ? ROW : high(getItem(), Math.min(c.getWidth(), c.getPrefWidth()));
+            }
+
+            @Override
+            protected void layoutChildren() {
+                super.layoutChildren();
+                if (computePrefHeight(-1) > getHeight() + 1) tooLow();
             }
         });
         return this;
@@ -237,10 +245,20 @@ public final class Sheet<T> extends TableView<T> {
         requestLayout();
     }
 
+    /** The toolkit may measure words higher than it did when the row was measured: the rows are then measured once more. */
+    private void tooLow() {
+        if (refits++ > 0) return;
+        Platform.runLater(() -> {
+            fit();
+            again();
+        });
+    }
+
     /** @param most rows shown before it scrolls */
     public Sheet<T> rows(List<T> items, int most) {
         setItems(FXCollections.observableArrayList(items));
         this.most = Math.max(1, most);
+        refits = 0;
         fit();
         return this;
     }
