@@ -72,6 +72,11 @@ public record Needs(List<Line> lines) {
 
     private static final Set<String> WHOLE = Set.of("cans", "sheets", "pieces", "sets");
 
+    /** The unit as it stands behind a number: one can, two cans. */
+    public static String behind(double amount, String unit) {
+        return amount == 1 && (WHOLE.contains(unit) || unit.equals("pairs")) ? unit.substring(0, unit.length() - 1) : unit;
+    }
+
     private record Kind(String product, String unit) {}
 
     private static Kind kind(Need n, Catalogue shop) {

@@ -107,4 +107,10 @@ class ShoppingTest {
             list.forEach(b -> assertThat(b.packs() * 1000.0 + shelf).as("what is bought is enough").isGreaterThanOrEqualTo(all - 1e-6));
         }
     }
+
+    @Test
+    void oneOfAThingIsSaidAsOne() {
+        assertThat(List.of(Needs.behind(1, "cans"), Needs.behind(2, "cans"), Needs.behind(0.5, "cans"), Needs.behind(1, "pairs"),
+                Needs.behind(1, "ml"))).containsExactly("can", "cans", "cans", "pair", "ml");
+    }
 }

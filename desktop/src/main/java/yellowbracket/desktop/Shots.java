@@ -13,10 +13,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
 import yellowbracket.demo.FoundLantern;
-import yellowbracket.derive.Figure;
-import yellowbracket.derive.cut.CutFigures;
-import yellowbracket.derive.model.ModelFigures;
-import yellowbracket.derive.plan.PlanFigures;
 import yellowbracket.desktop.bench.Bench;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.Page;
@@ -109,6 +105,7 @@ final class Shots {
             model.go(Page.SMOOTH, "rounds");
         }, () -> {}));
         todo.add(new Shot("colour", () -> {
+            model.nightProperty().set(false);
             model.choose("helm");
             model.go(Page.COLOUR, "zones");
         }));
@@ -138,7 +135,8 @@ final class Shots {
 
     private void press(KeyCode key, String text) {
         var target = frame.lookup(".bench-mode") == null ? frame : frame.lookup(".bench-mode");
-        target.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, text, text, key, false, false, false, false));
+        for (var what : List.of(KeyEvent.KEY_PRESSED, KeyEvent.KEY_RELEASED))
+            target.fireEvent(new KeyEvent(what, text, text, key, false, false, false, false));
     }
 
     /** A model as found somewhere, with its faults: the views of bodies and health need something to show. */
@@ -190,10 +188,7 @@ final class Shots {
     }
 
     private boolean ready() {
-        var d = model.derivedProperty().get();
-        boolean derived = d != null && d.fresh(PlanFigures.CHANCE, Figure.BUILD) && d.fresh(CutFigures.DRAWING, model.propProperty().get())
-                && d.fresh(ModelFigures.MENDED, model.propProperty().get()) && model.busyProperty().get().isEmpty()
-                && model.planning().busyProperty().get().isEmpty();
+        boolean derived = model.allDerived() && model.busyProperty().get().isEmpty() && model.planning().busyProperty().get().isEmpty();
         return derived && frame.lookupAll(".alt").stream().noneMatch(n -> n.getAccessibleHelp() == null);
     }
 

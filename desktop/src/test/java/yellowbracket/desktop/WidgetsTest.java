@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableRow;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
@@ -72,6 +74,30 @@ class WidgetsTest {
         robot.interact(() -> copied[0] = Clipboard.getSystemClipboard().getString());
         assertThat(copied[0]).isEqualTo("name\tgrams\nB\t90 g\nA\t1\u2009200 g");
         assertThat(picked).as("the last one picked is looked at").endsWith("A");
+    }
+
+    @Test
+    void aPickedRowStandsOutOnACard(FxRobot robot) {
+        var sheet = new Sheet<Piece>("pieces", "nothing").words("name", Piece::name)
+                .rows(List.of(new Piece("A", 1200), new Piece("B", 90)), 5);
+        robot.interact(() -> {
+            var card = new VBox(sheet);
+            card.getStyleClass().add("card-scroll");
+            root.getChildren().setAll(card);
+            Theme.apply(root, false);
+            sheet.getSelectionModel().select(0);
+            root.applyCss();
+            root.layout();
+        });
+        var fills = sheet.lookupAll(".table-row-cell")
+                .stream()
+                .map(TableRow.class::cast)
+                .filter(r -> r.getIndex() == 0 || r.getIndex() == 1)
+                .collect(Collectors.toMap(TableRow::getIndex,
+                        r -> r.getBackground() == null ? Color.TRANSPARENT : r.getBackground().getFills().getLast().getFill(),
+                        (a, b) -> a));
+        assertThat(fills.get(1)).as("lies on its own colour").isEqualTo(Color.TRANSPARENT);
+        assertThat(((Color) fills.get(0)).getOpacity()).as("tinted").isEqualTo(1);
     }
 
     @Test

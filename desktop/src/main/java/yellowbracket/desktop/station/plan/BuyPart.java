@@ -11,6 +11,7 @@ import yellowbracket.desktop.widget.Card;
 import yellowbracket.desktop.widget.Sheet;
 import yellowbracket.finding.Weight;
 import yellowbracket.log.Recalled;
+import yellowbracket.plan.Needs;
 import yellowbracket.plan.Shopping;
 import yellowbracket.work.Need;
 
@@ -93,6 +94,6 @@ final class BuyPart extends PagePart {
     }
 
     private static String amount(double v, String unit) {
-        return (v < 10 && v != Math.rint(v) ? Words.text("%.1f", v) : Words.whole(v)) + " " + unit;
+        return (v < 10 && v != Math.rint(v) ? Words.text("%.1f", v) : Words.whole(v)) + " " + Needs.behind(v, unit);
     }
 }
