@@ -26,6 +26,7 @@ public final class Memo {
     private final long budget;
     private final Map<Figure.Key, ArrayDeque<Trace>> traces = new HashMap<>();
     private final IdentityHashMap<Object, Integer> counts = new IdentityHashMap<>();
+    private final Optional<Kept> kept;
     private long bytes;
     private long clock;
 
@@ -35,7 +36,31 @@ public final class Memo {
 
     /** @param budget bytes */
     public Memo(long budget) {
+        this(budget, Optional.empty());
+    }
+
+    /** @param kept from one start of the program to the next */
+    public Memo(Kept kept) {
+        this(Runtime.getRuntime().maxMemory() / OF_HEAP, Optional.of(kept));
+    }
+
+    private Memo(long budget, Optional<Kept> kept) {
         this.budget = budget;
+        this.kept = kept;
+    }
+
+    Optional<Kept> kept() {
+        return kept;
+    }
+
+    /** Of the build that is shown, in the order they were used. */
+    synchronized List<Trace> shown() {
+        return traces.values()
+                .stream()
+                .flatMap(ArrayDeque::stream)
+                .filter(Trace::shown)
+                .sorted(Comparator.comparingLong(Trace::used))
+                .toList();
     }
 
     /** Newest first. */

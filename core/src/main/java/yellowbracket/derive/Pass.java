@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import yellowbracket.device.WeatherFeed;
 import yellowbracket.document.Build;
 import yellowbracket.document.Prop;
@@ -36,9 +37,11 @@ final class Pass {
     private final Consumer<Derived> tell;
     private final Map<Figure.Key, Derived.Entry> entries = new HashMap<>();
     private final Map<Figure.Key, Outcome> settled = new HashMap<>();
+    /** Of values that would be known again at the next start. */
+    private final Map<Figure.Key, Fingerprint> fingerprints = new HashMap<>();
     private final Set<Figure.Key> open = new HashSet<>();
     private final Set<String> gone = new HashSet<>();
-    private final List<Figure.Key> made = new ArrayList<>();
+    private final List<Figure.Key> made = new ArrayList<>(), taken = new ArrayList<>();
 
     /**
      * @param shown the build is the one on screen @param before what is known of an earlier build, shown as being worked out until made
@@ -76,6 +79,7 @@ final class Pass {
             // a question a rule asked may hold its recorder, and so this pass, for as long as its trace is kept
             entries.clear();
             settled.clear();
+            fingerprints.clear();
         }
     }
 
@@ -88,6 +92,11 @@ final class Pass {
     /** What rules had to be run for. */
     List<Figure.Key> made() {
         return List.copyOf(made);
+    }
+
+    /** What was known from before this start of the program. */
+    List<Figure.Key> taken() {
+        return List.copyOf(taken);
     }
 
     World world() {
@@ -104,6 +113,7 @@ final class Pass {
             var trace = found(key).orElseGet(() -> other.map(o -> make(figure, key, o)).orElseGet(() -> make(figure, key)));
             memo.use(key, trace, shown);
             settled.put(key, trace.outcome());
+            trace.lasting().ifPresent(l -> fingerprints.put(key, l.fingerprint()));
             entries.put(key, entry(trace.outcome()));
             publish(false);
             return trace.outcome();
@@ -145,14 +155,14 @@ final class Pass {
     }
 
     private Trace make(Figure<?> figure, Figure.Key key) {
-        made.add(key);
-        var recorder = new Recorder(key.prop());
+        var recorder = new Recorder(key);
         long from = System.nanoTime();
         var outcome = outcome(figure, recorder);
         long ms = (System.nanoTime() - from - recorder.elsewhereNs) / 1_000_000;
+        (recorder.taken ? taken : made).add(key);
         ProgramLog.took(figure.name(), ms);
         var parts = outcome instanceof Outcome.Made m ? figure.partsOf(m.value()).filter(Objects::nonNull).toList() : List.of();
-        var trace = new Trace(recorder.reads, outcome, parts);
+        var trace = new Trace(recorder.reads, outcome, parts, recorder.lasting(outcome, ms));
         memo.put(figure, key, trace);
         return trace;
     }
@@ -189,11 +199,48 @@ final class Pass {
     private final class Recorder implements Reads {
         private final String prop;
         private final List<Trace.Read> reads = new ArrayList<>();
+        private final Figure.Key key;
+        /** What the answers are known by at the next start; empty from the first that is not. */
+        private Optional<List<Fingerprint>> answers;
+        /** What came of the same answers before this start, as long as they are the same. */
+        private Optional<KeptFile.Result> before;
+        private boolean taken;
         /** Spent on figures it stands on. */
         private long elsewhereNs;
 
-        Recorder(String prop) {
-            this.prop = prop;
+        Recorder(Figure.Key key) {
+            this.key = key;
+            prop = key.prop();
+            answers = memo.kept().map(k -> new ArrayList<>());
+            // what was kept is of the build that was shown: no what-if waits for it
+            before = memo.kept().filter(k -> other.isPresent()).flatMap(k -> k.of(key, progress));
+        }
+
+        /** Leaves the rule once all answers are those that led to a value before. */
+        private void answered(Supplier<Optional<Fingerprint>> by) {
+            if (answers.isEmpty()) return;
+            var known = answers.get();
+            var print = by.get();
+            if (print.isEmpty()) {
+                forgo();
+                return;
+            }
+            known.add(print.get());
+            before = before.filter(b -> b.answers().size() >= known.size() && b.answers().get(known.size() - 1).equals(print.get()));
+            if (before.isEmpty() || before.get().answers().size() > known.size()) return;
+            taken = true;
+            throw new Outcome.Leave(new Outcome.Made(before.get().value()));
+        }
+
+        /** What cannot be known again is made anew at each start. */
+        private void forgo() {
+            answers = Optional.empty();
+            before = Optional.empty();
+        }
+
+        Optional<KeptFile.Result> lasting(Outcome outcome, long ms) {
+            if (answers.isEmpty() || !(outcome instanceof Outcome.Made(var value))) return Optional.empty();
+            return Optional.of(new KeptFile.Result(key, answers.get(), taken ? before.orElseThrow().ms() : ms, value));
         }
 
         @Override
@@ -225,6 +272,8 @@ final class Pass {
             var outcome = settled(figure, of);
             var told = told(figure, outcome);
             reads.add((pass, p) -> told.test(pass.settle(figure, of)));
+            answered(() -> outcome instanceof Outcome.Made ? Optional.ofNullable(fingerprints.get(figure.key(of)))
+                    : Fingerprint.of(outcome));
             return outcome;
         }
 
@@ -239,6 +288,7 @@ final class Pass {
         public Optional<String> whyNot(Figure<?> figure, String of) {
             var why = why(settled(figure, of));
             reads.add((pass, p) -> why(pass.settle(figure, of)).equals(why)); // another value is no other answer
+            answered(() -> Fingerprint.of(why));
             return why;
         }
 
@@ -281,12 +331,14 @@ final class Pass {
 
         @Override
         public LocalDateTime now() {
+            forgo(); // it is later at the next start
             return ask(World::now);
         }
 
         private <V> V ask(Function<World, V> question) {
             V answer = question.apply(world);
             reads.add((pass, p) -> Objects.equals(answer, question.apply(pass.world())));
+            answered(() -> Fingerprint.of(answer));
             return answer;
         }
 
@@ -302,6 +354,7 @@ final class Pass {
 
         @Override
         public <T> Optional<T> newest(Figure<T> figure) {
+            forgo();
             return memo.newest(figure, prop);
         }
 

@@ -1,6 +1,7 @@
 package yellowbracket.derive;
 
 import java.util.List;
+import java.util.Optional;
 
 /** What a run of a rule asked and was told, and what came of it. */
 final class Trace {
@@ -13,14 +14,16 @@ final class Trace {
     private final List<Read> reads;
     private final Outcome outcome;
     private final List<?> parts;
+    private final Optional<KeptFile.Result> lasting;
     private long used;
     private boolean shown;
 
-    /** @param parts what of the value weighs */
-    Trace(List<Read> reads, Outcome outcome, List<?> parts) {
+    /** @param parts what of the value weighs @param lasting for the next start, where it is known again then */
+    Trace(List<Read> reads, Outcome outcome, List<?> parts, Optional<KeptFile.Result> lasting) {
         this.reads = List.copyOf(reads);
         this.outcome = outcome;
         this.parts = List.copyOf(parts);
+        this.lasting = lasting;
     }
 
     boolean holds(Pass pass, String prop) {
@@ -34,6 +37,10 @@ final class Trace {
 
     List<?> parts() {
         return parts;
+    }
+
+    Optional<KeptFile.Result> lasting() {
+        return lasting;
     }
 
     long used() {

@@ -110,6 +110,7 @@ public final class Workings implements AutoCloseable {
         var world = world(build, meshes);
         var together = new Together();
         var all = wants.all(build, first);
+        memo.kept().ifPresent(k -> k.open(build));
         var through = new Progress.Switch();
         var help = helper.schedule(() -> help(world, fromTheEnd(all, first), together, request, through), ALONE_MS, TimeUnit.MILLISECONDS);
         try {
@@ -118,6 +119,7 @@ public final class Workings implements AutoCloseable {
                 latest = d;
                 listener.accept(d);
             }, Optional.of(together)).run(all);
+            memo.kept().ifPresent(Kept::forget);
         } catch (Progress.Stopped e) {
             // a newer request has taken over
         } finally {
@@ -235,7 +237,7 @@ public final class Workings implements AutoCloseable {
                 } finally {
                     unfinished.decrementAndGet();
                 }
-                if (jobs.get() == job) worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
+                if (jobs.get() == job) restLater(job);
             });
         } catch (RejectedExecutionException e) {
             if (!worker.isShutdown()) throw e;
@@ -243,7 +245,20 @@ public final class Workings implements AutoCloseable {
     }
 
     private void rest(int job) {
-        if (jobs.get() == job) memo.rest();
+        if (jobs.get() != job) return;
+        memo.rest();
+        if (!kept()) restLater(job);
+    }
+
+    private void restLater(int job) {
+        worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
+    }
+
+    /** Whether all that is worth it is kept for the next start. */
+    private boolean kept() {
+        var now = latest;
+        if (!now.through()) return true;
+        return memo.kept().flatMap(k -> now.build().map(b -> k.keep(b, memo.shown()))).orElse(true);
     }
 
     /** Parallel streams run on the pool they are started in. */

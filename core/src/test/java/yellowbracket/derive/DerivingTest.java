@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.lang.ref.WeakReference;
+import java.nio.file.Path;
 import java.time.LocalDateTime;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +18,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowbracket.colour.ColourZone;
@@ -259,7 +262,10 @@ class DerivingTest {
     }
 
     private static void same(Build b, Derived warm, List<Want> wants, String what) {
-        var cold = pass(b, new Memo()).run(wants);
+        same(pass(b, new Memo()).run(wants), warm, what);
+    }
+
+    private static void same(Derived cold, Derived warm, String what) {
         assertThat(warm.entries().keySet()).as(what).isEqualTo(cold.entries().keySet());
         for (var e : cold.entries().entrySet()) {
             if (e.getKey().figure().contains("guess")) continue; // made from whatever was there before, and replaced at once
@@ -291,7 +297,9 @@ class DerivingTest {
         var again = pass(after, MEMO);
         again.run(wants(after, kind));
         assertThat(again.made()).as("nothing changed, nothing is made").isEmpty();
-        same(after, warm, wants(after, kind), kind);
+        var cold = pass(after, new Memo()).run(wants(after, kind));
+        same(cold, warm, kind);
+        same(cold, nextStart(before, after, kind), kind + " before the program was started again");
         var back = pass(before, MEMO);
         back.run(wants(before, kind));
         assertThat(back.made()
@@ -300,6 +308,31 @@ class DerivingTest {
                 .filter(f -> !f.contains("guess"))
                 .filter(f -> !Set.of("model", "index", "zones").contains(f))).as("undo finds all but what is not kept").isEmpty();
     }
+
+    /** The program is ended and started again, and what was kept of the build before is there. */
+    private static Derived nextStart(Build before, Build after, String kind) {
+        var wants = wants(before, kind);
+        if (KEPT.add(wants.toString())) {
+            var kept = new Kept(folder, "this", new Kept.Bounds(0, 0, Long.MAX_VALUE, Long.MAX_VALUE));
+            var memo = new Memo(kept);
+            kept.open(before);
+            pass(before, memo).run(wants);
+            kept.keep(before, memo.shown());
+            kept.close();
+        }
+        var kept = new Kept(folder, "this", Kept.Bounds.USUAL);
+        kept.open(after);
+        var pass = new Pass(world(after), new Memo(kept), true, Derived.NOTHING, Progress.NONE, d -> {}, Optional.of(new Together()));
+        var derived = pass.run(wants(after, kind));
+        // another set of meshes has its own file
+        if (after.props().equals(before.props())) assertThat(pass.taken()).as(kind).hasSizeGreaterThan(40);
+        kept.close();
+        return derived;
+    }
+
+    private static final Set<String> KEPT = new HashSet<>();
+    @TempDir
+    private static Path folder;
 
     /** Left for right: the zones go with the surface. */
     @Test

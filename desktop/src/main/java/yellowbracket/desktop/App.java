@@ -8,6 +8,8 @@ import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.util.Subscription;
 import yellowbracket.demo.DemoBuild;
+import yellowbracket.derive.Kept;
+import yellowbracket.derive.Memo;
 import yellowbracket.desktop.model.AppModel;
 import yellowbracket.desktop.model.LastTime;
 import yellowbracket.desktop.model.Timers;
@@ -34,7 +36,8 @@ final class App {
         lastTime = options.lastTime();
         Theme.loadFonts();
         var first = fetched.join();
-        model = new AppModel(first.beginning(), new SimulatedWeather(WEATHER_SEED), clock, options.configuration().resolve("shop.json"));
+        model = new AppModel(first.beginning(), new SimulatedWeather(WEATHER_SEED), clock, options.configuration().resolve("shop.json"),
+                Kept.in(options.configuration().resolve("results")).map(Memo::new).orElseGet(Memo::new));
         if (first.rescued()) model.sessions().keepUnsaved();
         if (!first.problem().isEmpty()) model.tell(AppModel.Tone.STOP, first.problem());
     }
@@ -63,10 +66,10 @@ final class App {
         }); // the toolkit ends with its last window
         stage.show();
         frame.requestFocus();
-        if (options.shots().isEmpty() && !options.probe()) asLastTime(frame, timers);
+        if (options.shots().isEmpty() && options.probe() == StartOptions.Measuring.OFF) asLastTime(frame, timers);
         options.file().filter(f -> !BuildFile.isName(f)).ifPresent(model.sessions()::open);
         options.shots().ifPresent(folder -> new Shots(model, frame, timers, folder, options.only(), stage::hide).run());
-        if (options.probe()) new Probe(model, frame, stage::hide).run();
+        if (options.probe() != StartOptions.Measuring.OFF) new Probe(model, frame, stage::hide).run(options.probe());
     }
 
     private void asLastTime(Frame frame, Timers timers) {

@@ -41,7 +41,7 @@ final class Probe {
     private static final long LOOK_NS = 800_000_000L;
     /** What-ifs of the first page run on for a while; the view is measured when they are done. */
     private static final long SETTLE_NS = 8_000_000_000L;
-    /** Memory goes back to the system when nothing was done for a while. */
+    /** When nothing was done for a while, results are kept for the next start, and memory goes back to the system. */
     private static final long REST_NS = 30_000_000_000L;
     private static final Page[] PAGES = Page.values();
 
@@ -83,10 +83,26 @@ final class Probe {
         frame.getChildren().add(spot);
     }
 
-    void run() {
+    void run(StartOptions.Measuring what) {
         steps.add(
                 until(() -> model.result(ModelFigures.PROXY).isPresent(), () -> System.out.printf("start to drawn: %.1f s%n", running())));
         steps.add(until(model::allDerived, () -> System.out.printf("start to everything derived: %.1f s%n", running())));
+        if (what == StartOptions.Measuring.ON) handling();
+        else steps.add(pause(REST_NS));
+        steps.add(reference());
+        new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                if (!steps.isEmpty() && steps.peek().paints()) spot.setFill(spot.getFill() == Color.BLACK ? Color.WHITE : Color.BLACK);
+                if (steps.isEmpty()) {
+                    stop();
+                    end.run();
+                } else if (!steps.peek().frame(now)) steps.remove();
+            }
+        }.start();
+    }
+
+    private void handling() {
         steps.add(pause());
         steps.add(reference());
         steps.add(turns("turning pages"));
@@ -110,16 +126,6 @@ final class Probe {
         steps.add(reference());
         steps.add(pause(REST_NS));
         steps.add(until(() -> true, () -> System.out.printf("resident memory at rest: %d MB%n", residentMb())));
-        new AnimationTimer() {
-            @Override
-            public void handle(long now) {
-                if (!steps.isEmpty() && steps.peek().paints()) spot.setFill(spot.getFill() == Color.BLACK ? Color.WHITE : Color.BLACK);
-                if (steps.isEmpty()) {
-                    stop();
-                    end.run();
-                } else if (!steps.peek().frame(now)) steps.remove();
-            }
-        }.start();
     }
 
     /** How quick the machine is just then, for machines are shared: figures of two runs compare by what they are times this. */

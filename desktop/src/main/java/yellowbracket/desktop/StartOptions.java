@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
@@ -17,7 +18,10 @@ import yellowbracket.document.Journal;
 
 /** What the window was started with. {@code today} stops the clock at six in the evening of that day. */
 record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today, Size size, Optional<Path> shots, List<String> only,
-        boolean probe, Path configuration) {
+        Measuring probe, Path configuration) {
+
+    /** What the window measures of itself before it ends. */
+    enum Measuring { OFF, START, ON }
 
     /** Of the window, in pixels. */
     record Size(double width, double height) {}
@@ -39,15 +43,15 @@ record StartOptions(boolean demo, Optional<Path> file, Optional<LocalDate> today
         Path shots;
         @Option(names = "--only", split = ",", paramLabel = "NAME")
         List<String> only = List.of();
-        @Option(names = "--probe", arity = "0..1", fallbackValue = "true", converter = Switch.class)
-        boolean probe;
+        @Option(names = "--probe", arity = "0..1", fallbackValue = "on", converter = Switch.class)
+        Measuring probe = Measuring.OFF;
     }
 
-    /** on or off, beside true and false. */
-    private static final class Switch implements CommandLine.ITypeConverter<Boolean> {
+    /** Written small. */
+    private static final class Switch implements CommandLine.ITypeConverter<Measuring> {
         @Override
-        public Boolean convert(String value) {
-            return value.equals("on") || value.equals("true");
+        public Measuring convert(String value) {
+            return Measuring.valueOf(value.toUpperCase(Locale.ROOT));
         }
     }
 

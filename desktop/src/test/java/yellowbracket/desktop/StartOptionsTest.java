@@ -44,7 +44,7 @@ class StartOptionsTest {
         assertThat(o.size().width()).isEqualTo(1280);
         assertThat(o.size().height()).isEqualTo(800);
         assertThat(o.shots()).isEmpty();
-        assertThat(o.probe()).isFalse();
+        assertThat(o.probe()).isEqualTo(StartOptions.Measuring.OFF);
         assertThat(o.configuration()).isEqualTo(home);
     }
 
@@ -56,7 +56,8 @@ class StartOptionsTest {
         assertThat(LocalDateTime.now(o.clock())).isEqualTo(LocalDateTime.of(2026, 3, 30, 18, 0));
         assertThat(o.size().width()).isEqualTo(1600);
         assertThat(o.shots()).contains(Path.of("pictures"));
-        assertThat(o.probe()).isTrue();
+        assertThat(o.probe()).isEqualTo(StartOptions.Measuring.ON);
+        assertThat(options("--demo", "--probe=start").probe()).isEqualTo(StartOptions.Measuring.START);
         assertThat(o.file()).contains(Path.of("my.bracket"));
     }
 

@@ -37,6 +37,8 @@ public final class Sheet<T> extends TableView<T> {
     private static final double SORTED = 24;
     /** Rows measured for the width of a column. */
     private static final int MEASURED = 200;
+    /** A line of words, and what the toolkit's cache of laid-out text now and then makes of it: a row has room for that. */
+    private static final double LINE = 15.6, HIGH_LINE = 17.05;
     private static final Font WORDS = Font.font("Barlow", 13), NUMBERS = Font.font("JetBrains Mono", 12.5),
             HEADS = Font.font("Barlow Condensed", 13.5);
 
@@ -172,8 +174,8 @@ public final class Sheet<T> extends TableView<T> {
         var ruler = new Text(words);
         ruler.setFont(WORDS);
         ruler.setWrappingWidth(Math.max(20, column - PADDING));
-        double lines = Math.ceil(ruler.getLayoutBounds().getHeight());
-        return lines + AROUND < ROW + 9 ? ROW : lines + AROUND;
+        double lines = Math.round(ruler.getLayoutBounds().getHeight() / ((LINE + HIGH_LINE) / 2));
+        return lines < 2 ? ROW : Math.ceil(lines * HIGH_LINE) + AROUND;
     }
 
     /** What a column would have, and the least it can do with. */
