@@ -6,11 +6,13 @@ import com.esotericsoftware.kryo.Registration;
 import com.esotericsoftware.kryo.Serializer;
 import com.esotericsoftware.kryo.io.Input;
 import com.esotericsoftware.kryo.io.Output;
+import com.esotericsoftware.kryo.serializers.ClosureSerializer;
 import com.esotericsoftware.kryo.util.DefaultClassResolver;
 import com.esotericsoftware.kryo.util.DefaultInstantiatorStrategy;
 import com.esotericsoftware.kryo.util.MapReferenceResolver;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.lang.invoke.SerializedLambda;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -182,6 +184,7 @@ final class KeptFile {
         k.setReferences(true);
         k.setAutoReset(false);
         k.setInstantiatorStrategy(new DefaultInstantiatorStrategy(new StdInstantiatorStrategy()));
+        k.register(ClosureSerializer.Closure.class, new Functions()); // by this name it asks for lambdas
         k.addDefaultSerializer(EnumMap.class, new Enums());
         k.addDefaultSerializer(AtomicReference.class, new Holder());
         for (var m : List.of(Collections.unmodifiableMap(new LinkedHashMap<>()),
@@ -195,7 +198,8 @@ final class KeptFile {
 
     /** Nothing but the program's own values and plain ones comes out of a file. */
     private static final class Known extends DefaultClassResolver {
-        private static final List<String> ROOTS = List.of("yellowbracket.", "java.lang.", "java.util.", "java.time.", "java.math.",
+        private static final String OWN = "yellowbracket.";
+        private static final List<String> ROOTS = List.of(OWN, "java.lang.", "java.util.", "java.time.", "java.math.",
                 "org.locationtech.jts.geom.");
 
         @Override
@@ -206,6 +210,45 @@ final class KeptFile {
             String name = of.getName();
             if (!of.isPrimitive() && ROOTS.stream().noneMatch(name::startsWith)) throw new KryoException("no value: " + name);
             return registration;
+        }
+    }
+
+    /** Serializable lambdas of the program, as {@link SerializedLambda} describes them: Kryo's own looks into closed parts of Java. */
+    private static final class Functions extends Serializer<Object> {
+        @Override
+        public void write(Kryo kryo, Output out, Object lambda) {
+            try {
+                var replace = lambda.getClass().getDeclaredMethod("writeReplace");
+                replace.setAccessible(true);
+                var l = (SerializedLambda) replace.invoke(lambda);
+                out.writeInt(l.getImplMethodKind());
+                for (var s : List.of(l.getCapturingClass(), l.getFunctionalInterfaceClass(), l.getFunctionalInterfaceMethodName(),
+                        l.getFunctionalInterfaceMethodSignature(), l.getImplClass(), l.getImplMethodName(), l.getImplMethodSignature(),
+                        l.getInstantiatedMethodType()))
+                    out.writeString(s);
+                out.writeInt(l.getCapturedArgCount());
+                for (int i = 0; i < l.getCapturedArgCount(); i++) kryo.writeClassAndObject(out, l.getCapturedArg(i));
+            } catch (ReflectiveOperationException e) {
+                throw new KryoException(e);
+            }
+        }
+
+        @Override
+        public Object read(Kryo kryo, Input in, Class<?> type) {
+            int kind = in.readInt();
+            var s = new String[8];
+            for (int i = 0; i < s.length; i++) s[i] = in.readString();
+            var told = new Object[in.readInt()];
+            for (int i = 0; i < told.length; i++) told[i] = kryo.readClassAndObject(in);
+            try {
+                var from = Class.forName(s[0].replace('/', '.'), false, KeptFile.class.getClassLoader());
+                if (!from.getName().startsWith(Known.OWN)) throw new KryoException("no function: " + from);
+                var make = from.getDeclaredMethod("$deserializeLambda$", SerializedLambda.class);
+                make.setAccessible(true);
+                return make.invoke(null, new SerializedLambda(from, s[1], s[2], s[3], kind, s[4], s[5], s[6], s[7], told));
+            } catch (ReflectiveOperationException e) {
+                throw new KryoException(e);
+            }
         }
     }
 

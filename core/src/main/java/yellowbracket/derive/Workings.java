@@ -46,6 +46,8 @@ public final class Workings implements AutoCloseable {
 
     /** With nothing to do for so long, what is kept for undo and for what-ifs is cut down. */
     private static final int REST_S = 10;
+    /** After nothing was changed for so long, results are kept. */
+    private static final int KEEP_S = 5;
     private static final long STAND_STILL_NS = 20_000_000;
     private static final long GIVE_WAY_NS = 4_000_000;
 
@@ -119,7 +121,10 @@ public final class Workings implements AutoCloseable {
                 latest = d;
                 listener.accept(d);
             }, Optional.of(together)).run(all);
-            memo.kept().ifPresent(Kept::forget);
+            memo.kept().ifPresent(k -> {
+                k.forget();
+                keepLater(k, build, request);
+            });
         } catch (Progress.Stopped e) {
             // a newer request has taken over
         } finally {
@@ -237,7 +242,7 @@ public final class Workings implements AutoCloseable {
                 } finally {
                     unfinished.decrementAndGet();
                 }
-                if (jobs.get() == job) restLater(job);
+                if (jobs.get() == job) worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
             });
         } catch (RejectedExecutionException e) {
             if (!worker.isShutdown()) throw e;
@@ -245,20 +250,14 @@ public final class Workings implements AutoCloseable {
     }
 
     private void rest(int job) {
-        if (jobs.get() != job) return;
-        memo.rest();
-        if (!kept()) restLater(job);
+        if (jobs.get() == job) memo.rest();
     }
 
-    private void restLater(int job) {
-        worker.schedule(() -> rest(job), REST_S, TimeUnit.SECONDS);
-    }
-
-    /** Whether all that is worth it is kept for the next start. */
-    private boolean kept() {
-        var now = latest;
-        if (!now.through()) return true;
-        return memo.kept().flatMap(k -> now.build().map(b -> k.keep(b, memo.shown()))).orElse(true);
+    /** For the next start, between what-ifs: who only has a look does not wait for rest. */
+    private void keepLater(Kept kept, Build build, Progress.Switch request) {
+        worker.schedule(() -> {
+            if (current.get() == request && !kept.keep(build, memo.shown())) keepLater(kept, build, request);
+        }, KEEP_S, TimeUnit.SECONDS);
     }
 
     /** Parallel streams run on the pool they are started in. */

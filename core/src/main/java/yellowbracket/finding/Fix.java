@@ -1,5 +1,6 @@
 package yellowbracket.finding;
 
+import java.io.Serializable;
 import java.util.function.UnaryOperator;
 import yellowbracket.work.Station;
 
@@ -14,7 +15,7 @@ public sealed interface Fix {
      * A change of one station's decisions for the prop at hand. Two are the same that change the same decision under the same words:
      * functions cannot be compared.
      */
-    record Change<W>(String words, Class<W> decision, UnaryOperator<W> change) implements Fix {
+    record Change<W>(String words, Class<W> decision, Step<W> change) implements Fix {
         @Override
         public boolean equals(Object o) {
             return o instanceof Change<?> c && words.equals(c.words) && decision.equals(c.decision);
@@ -25,6 +26,10 @@ public sealed interface Fix {
             return 31 * words.hashCode() + decision.hashCode();
         }
     }
+
+    /** Can be kept beyond the end of the program, with what it was told. */
+    @FunctionalInterface
+    interface Step<W> extends UnaryOperator<W>, Serializable {}
 
     static Fix go(String words, Station station, String tab) {
         return new Go(words, station, tab);

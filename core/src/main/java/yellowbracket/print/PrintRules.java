@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.UnaryOperator;
 import yellowbracket.finding.Finding;
 import yellowbracket.finding.Fix;
 import yellowbracket.finding.Subject;
@@ -172,16 +171,17 @@ public final class PrintRules {
     }
 
     /** A change of one section's profile, or of the prop's and of all that sections have of their own. */
-    private static Fix profile(String words, Optional<SectionPrint> of, UnaryOperator<Profile> change) {
+    private static Fix profile(String words, Optional<SectionPrint> of, Fix.Step<Profile> change) {
+        var section = of.map(SectionPrint::name);
         return new Fix.Change<>(words, PrintWish.class,
-                w -> of.isPresent() ? w.withProfileOf(of.get().name(), change) : w.everyProfile(change));
+                w -> section.isPresent() ? w.withProfileOf(section.get(), change) : w.everyProfile(change));
     }
 
     private static Finding remark(Weight weight, Optional<SectionPrint> of, String words) {
         return Finding.of(weight, of.map(p -> Subject.section(p.id())).orElse(Subject.WHOLE), words);
     }
 
-    private static Finding remark(Weight weight, Optional<SectionPrint> of, String words, String fix, UnaryOperator<Profile> change) {
+    private static Finding remark(Weight weight, Optional<SectionPrint> of, String words, String fix, Fix.Step<Profile> change) {
         return remark(weight, of, words).fixedBy(profile(fix, of, change));
     }
 

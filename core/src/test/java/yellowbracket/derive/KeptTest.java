@@ -32,8 +32,10 @@ import yellowbracket.document.Meshes;
 import yellowbracket.document.Prop;
 import yellowbracket.document.ShopFile;
 import yellowbracket.document.SmallBuild;
+import yellowbracket.finding.Fix;
 import yellowbracket.intake.Intake;
 import yellowbracket.mesh.Progress;
+import yellowbracket.mesh.Vec3;
 import yellowbracket.shop.Catalogue;
 import yellowbracket.work.Station;
 
@@ -173,6 +175,19 @@ class KeptTest {
         assertThat(next.derived.require(uses, "")).isEqualTo("of " + BUILD.name());
     }
 
+    @Test
+    void whatMendsAFindingWorksAfterTheNextStart() {
+        var mends = Figure.ofBuild("mends", Fix.Change.class, in -> {
+            String n = in.build(Build::name);
+            var more = Optional.of(new Vec3(1, 2, 3));
+            return new Fix.Change<>("more", String.class, s -> s + " " + n + more.orElseThrow().z());
+        });
+        start(BUILD, mends);
+        var next = start(BUILD, mends);
+        assertThat(next.taken).containsExactly("mends");
+        assertThat(next.derived.require(mends, "").change().apply("of")).isEqualTo("of " + BUILD.name() + "3.0");
+    }
+
     /** Of the kinds that results are made of. */
     @Test
     void valuesComeBackAsTheyWere() {
@@ -248,9 +263,9 @@ class KeptTest {
         assertThat(files()).isEmpty();
     }
 
-    /** As the window does it: what was worked out is written once nobody has worked for a while. */
+    /** As the window does it: what was worked out is written once nothing was changed for a while. */
     @Test
-    void whatIsShownIsKeptAtRest() {
+    void whatIsShownIsKept() {
         var wants = new Workings.Wants() {
             @Override
             public List<Want> all(Build build, String first) {
