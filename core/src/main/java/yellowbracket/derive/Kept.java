@@ -7,7 +7,6 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -16,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -55,7 +55,8 @@ public final class Kept implements AutoCloseable {
     private final Bounds bounds;
     private final ExecutorService reading = thread("kept results", Thread.NORM_PRIORITY);
     private final ExecutorService writing = thread("keeping results", Thread.MIN_PRIORITY);
-    private volatile Optional<Instant> written = Optional.empty();
+    /** On the clock of {@link System#nanoTime}. */
+    private volatile OptionalLong written = OptionalLong.empty();
     private final Set<String> unfit = ConcurrentHashMap.newKeySet();
     private volatile Shelf shelf = new Shelf("");
 
@@ -171,8 +172,9 @@ public final class Kept implements AutoCloseable {
                 .toList();
         if (results.stream().filter(r -> !s.onDisk.contains(r.fingerprint())).mapToLong(KeptFile.Result::ms).sum() < bounds.newMs)
             return true;
-        if (written.isPresent() && written.get().plus(PAUSE).isAfter(Instant.now())) return false;
-        written = Optional.of(Instant.now());
+        long now = System.nanoTime();
+        if (written.isPresent() && now - written.getAsLong() < PAUSE.toNanos()) return false;
+        written = OptionalLong.of(now);
         writing.execute(() -> write(s, results));
         return true;
     }
@@ -182,7 +184,7 @@ public final class Kept implements AutoCloseable {
         while (true) try {
             KeptFile.write(file(s.name), writer, left, bounds.file);
             s.onDisk = left.stream().map(KeptFile.Result::fingerprint).collect(Collectors.toSet());
-            makeRoom();
+            makeRoom(written(file(s.name)));
             return;
         } catch (KeptFile.Unfit e) {
             unfit.add(e.key().figure());
@@ -201,7 +203,7 @@ public final class Kept implements AutoCloseable {
     }
 
     /** What was written longest ago goes first. */
-    private void makeRoom() throws IOException {
+    private void makeRoom(FileTime now) throws IOException {
         List<Path> files;
         try (var in = Files.list(folder)) {
             files = new ArrayList<>(in.filter(f -> f.toString().endsWith(ENDING) || f.toString().endsWith(KeptFile.PART)).toList());
@@ -214,7 +216,7 @@ public final class Kept implements AutoCloseable {
             } catch (NoSuchFileException e) {
                 continue; // another window has just finished it
             }
-            boolean left = f.toString().endsWith(KeptFile.PART) && written(f).toInstant().plus(LEFT).isBefore(Instant.now());
+            boolean left = f.toString().endsWith(KeptFile.PART) && written(f).toInstant().plus(LEFT).isBefore(now.toInstant());
             if (left || sum > bounds.all) Files.deleteIfExists(f);
         }
     }
