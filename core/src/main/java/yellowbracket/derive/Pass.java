@@ -311,7 +311,11 @@ final class Pass {
         @Override
         public Mesh file() {
             var name = of(Prop::name);
-            return world.meshes().get(of(Prop::mesh)).orElseThrow(() -> new IllegalStateException("the mesh of " + name + " is missing"));
+            var mesh = world.meshes()
+                    .get(of(Prop::mesh))
+                    .orElseThrow(() -> new IllegalStateException("the mesh of " + name + " is missing"));
+            answered(() -> Fingerprint.of(mesh)); // the same surface may have been read from another kind of file since
+            return mesh;
         }
 
         @Override

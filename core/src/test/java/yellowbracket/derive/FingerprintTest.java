@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
+import java.util.stream.DoubleStream;
 import org.junit.jupiter.api.Test;
 import yellowbracket.colour.zone.Painted;
 import yellowbracket.colour.zone.Side;
@@ -61,6 +62,21 @@ class FingerprintTest {
         alike(forth, back);
         alike(new HashSet<>(forth.values()), new HashSet<>(back.values()));
         apart(forth, Map.of("k0", 0));
+    }
+
+    /** The same surface, as another kind of file numbers it, or a hair beside it. */
+    @Test
+    void meshesAreToldApartByTheirNumbersToo() {
+        var corners = new ArrayList<Vec3>();
+        for (int f = 0; f < ball().triangleCount(); f++) for (int k = 0; k < 3; k++) corners.add(ball().corner(f, k));
+        var triangles = new int[corners.size()];
+        Arrays.setAll(triangles, i -> i);
+        var asSoup = Mesh.of(corners.stream().flatMapToDouble(p -> DoubleStream.of(p.x(), p.y(), p.z())).toArray(), triangles);
+        assertThat(asSoup.contentHash()).isEqualTo(ball().contentHash());
+        apart(ball(), asSoup);
+        var beside = ball().mapped(p -> new Vec3(Math.nextUp(p.x()), p.y(), p.z()));
+        assertThat(beside.contentHash()).isEqualTo(ball().contentHash());
+        apart(ball(), beside);
     }
 
     /** Each of these differs from each other one. */
